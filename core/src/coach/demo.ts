@@ -1,0 +1,156 @@
+/** The demo data: six weeks in the tally room of Lantern Wharf, an invented river port. Nobody in it is real. */
+import { type Random, seeded } from '../number/random.js'
+import { draw } from '../problem/space.js'
+import type { Technique } from '../technique/contract.js'
+import { TECHNIQUES } from '../technique/registry.js'
+import { type AttemptRecord, judgeAttempt, type WorkedSupport } from './attempt.js'
+import { type Habits, simulateAttempt } from './simulated.js'
+
+export const DEMO_COACH = 'Odile Fenn'
+export const DEMO_DAYS = 42
+
+export interface DemoSitting {
+  readonly id: string
+  readonly learnerId: string
+  readonly technique: string
+  readonly level: number
+  readonly planned: number
+  readonly startedAt: string
+  readonly attempts: readonly AttemptRecord[]
+}
+
+export interface DemoLearner {
+  readonly id: string
+  readonly name: string
+  readonly sittings: readonly DemoSitting[]
+}
+
+/** Factors on an ordinary beginner: how fast, how prone to slips, how quick to learn, how often at it. */
+const CLERKS: readonly {
+  name: string
+  pace: number
+  slips: number
+  learns: number
+  often: number
+  weak: number[]
+}[] = [
+  { name: 'Tobin Achter', pace: 1, slips: 1, learns: 0.3, often: 0.8, weak: [7] },
+  { name: 'Ilse Marrow', pace: 0.7, slips: 0.7, learns: 0.25, often: 0.9, weak: [] },
+  { name: 'Pell Okonjo', pace: 1.2, slips: 1.6, learns: 0.35, often: 0.6, weak: [8] },
+  { name: 'Sunniva Dray', pace: 0.9, slips: 0.5, learns: 0.28, often: 0.7, weak: [6] },
+  { name: 'Rafe Lindqvist', pace: 1.4, slips: 1.2, learns: 0.2, often: 0.5, weak: [7, 9] },
+  { name: 'Amadi Voss', pace: 0.8, slips: 1.3, learns: 0.32, often: 0.85, weak: [] },
+  { name: 'Junia Bale', pace: 1.1, slips: 0.8, learns: 0.4, often: 0.75, weak: [9] },
+  { name: 'Corin Hask', pace: 1.6, slips: 2, learns: 0.22, often: 0.45, weak: [6, 8] },
+]
+
+const BEGINNER: Habits = {
+  factMs: 1300,
+  carryMs: 700,
+  keyMs: 160,
+  readMs: 1500,
+  practice: 0.3,
+  slipRate: 0.05,
+  weak: [],
+  scatter: 0.3,
+}
+
+/**
+ * The whole tally room up to (not including) a day: the same day and seed give the same data.
+ * @param lastDay ISO date, UTC; practice ends the day before.
+ */
+export function demoLearners(lastDay: string, seed = 20): DemoLearner[] {
+  return CLERKS.map((clerk, i) => {
+    const random = seeded(seed + i)
+    const habits: Habits = {
+      ...BEGINNER,
+      factMs: BEGINNER.factMs * clerk.pace,
+      carryMs: BEGINNER.carryMs * clerk.pace,
+      practice: clerk.learns,
+      slipRate: BEGINNER.slipRate * clerk.slips,
+      weak: clerk.weak,
+    }
+    const id = uuid(random)
+    return { id, name: clerk.name, sittings: [...practice(id, habits, clerk.often, lastDay, random)] }
+  })
+}
+
+/** Day by day: whoever turns up works one or two sittings, the technique least practised first. */
+function* practice(
+  learnerId: string,
+  habits: Habits,
+  often: number,
+  lastDay: string,
+  random: Random,
+): Generator<DemoSitting> {
+  const known = TECHNIQUES.map((technique) => ({ technique, rung: 1, sittings: 0, practised: 0 }))
+  const end = Date.parse(`${lastDay}T00:00:00Z`)
+  for (let day = DEMO_DAYS; day >= 1; day -= 1) {
+    if (random.unit() >= often) continue
+    let clock = end - day * 86_400_000 + (15 + 3 * random.unit()) * 3_600_000
+    const today = [...known].sort((a, b) => a.sittings - b.sittings).slice(0, random.unit() < 0.5 ? 2 : 1)
+    for (const track of today) {
+      const support = supportFor(track.sittings)
+      const sitting = sit({ learnerId, habits, track, support, clock: Math.round(clock), random })
+      yield sitting
+      track.sittings += 1
+      track.practised += sitting.attempts.length
+      const rights = sitting.attempts.filter((a) => judgeAttempt(a).right).length
+      // A sitting nearly all right moves the learner one rung up.
+      if (support === 'answer' && rights >= sitting.attempts.length - 1)
+        track.rung = Math.min(track.rung + 1, track.technique.levels.length)
+      clock += sitting.attempts.reduce((sum, a) => sum + a.totalMs, 120_000)
+    }
+  }
+}
+
+/** Guided first, then the steps alone, then mostly against the clock. */
+function supportFor(sittings: number): WorkedSupport {
+  if (sittings < 2) return 'guided'
+  if (sittings < 4) return 'steps'
+  return sittings % 4 === 0 ? 'steps' : 'answer'
+}
+
+function sit(given: {
+  learnerId: string
+  habits: Habits
+  track: { technique: Technique; rung: number; practised: number }
+  support: WorkedSupport
+  clock: number
+  random: Random
+}): DemoSitting {
+  const { learnerId, habits, track, support, random } = given
+  const { technique, rung: level } = track
+  const id = uuid(random)
+  const planned = 8 + Math.floor(5 * random.unit())
+  const problems = draw(technique.levels[level - 1]!.problems(), random)
+  const attempts: AttemptRecord[] = []
+  let clock = given.clock
+  for (let n = 1; n <= planned; n += 1) {
+    const problem = problems.next().value!
+    const startedAt = new Date(clock).toISOString()
+    const task = { id: uuid(random), sittingId: id, n, technique, level, support, problem, startedAt }
+    const attempt = simulateAttempt(habits, { ...task, practised: track.practised + n - 1 }, random)
+    attempts.push(attempt)
+    clock += attempt.totalMs + 1500
+  }
+  return {
+    id,
+    learnerId,
+    technique: technique.id,
+    level,
+    planned,
+    startedAt: new Date(given.clock).toISOString(),
+    attempts,
+  }
+}
+
+/** A version 4 UUID from a repeatable source. */
+function uuid(random: Random): string {
+  const hex = random
+    .below(1n << 122n)
+    .toString(16)
+    .padStart(31, '0')
+  const variant = '89ab'.charAt(Number(random.below(4n)))
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(12, 15)}-${variant}${hex.slice(15, 18)}-${hex.slice(18, 30)}`
+}

@@ -1,0 +1,38 @@
+import { digitAt, highestPlace, lowestPlace } from '../number/decimal.js'
+import type { Held } from '../technique/contract.js'
+import type { Trace } from '../technique/driver.js'
+
+/** What a working costs the mind: elementary facts + carries + the most digits held at once. */
+export interface Effort {
+  readonly facts: number
+  readonly carries: number
+  readonly held: number
+  readonly total: number
+}
+
+export function effortOf(trace: Trace): Effort {
+  let facts = 0
+  let carries = 0
+  let held = 0
+  for (const step of trace.steps) {
+    facts += step.facts.length
+    carries += step.carries
+    held = Math.max(held, digitsHeld(step.holds))
+  }
+  return { facts, carries, held, total: facts + carries + held }
+}
+
+/** The effort in words: "4 facts, 1 carry, at most 4 digits held". */
+export function effortWords({ facts, carries, held }: Effort): string {
+  const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
+  return `${count(facts, 'fact', 'facts')}, ${count(carries, 'carry', 'carries')}, at most ${count(held, 'digit', 'digits')} held`
+}
+
+/** Zeros at the end are no load: 570 is held as "fifty-seven tens". */
+function digitsHeld(holds: readonly Held[]): number {
+  return holds.reduce((sum, { value }) => {
+    let low = lowestPlace(value)
+    while (low < highestPlace(value) && digitAt(value, low) === 0) low += 1
+    return sum + highestPlace(value) - low + 1
+  }, 0)
+}

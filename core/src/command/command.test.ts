@@ -1,0 +1,74 @@
+import { expect, test } from 'vitest'
+import { runCommand } from './index.js'
+
+const json = (name: string, ...args: string[]) => JSON.parse(runCommand(name, [...args, '--json']).out)
+
+test('work --by prints every step', () => {
+  const out = json('work', '8341 - 3,675', '--by', 'subtract-hold-drop')
+  expect(out).toMatchObject({ problem: '8341-3675', technique: 'subtract-hold-drop', answer: '4666' })
+  expect(out.steps[1]).toEqual({
+    n: 2,
+    action: 'glance',
+    place: 3,
+    ask: expect.stringContaining('Write 5 or one less'),
+    expect: '4',
+    writes: '4___',
+    holds: [],
+    facts: [],
+  })
+  expect(out.steps.at(-1).writes).toBe('4666')
+})
+
+test('work alone lists the techniques that fit, least effort first', () => {
+  expect(json('work', '364+278')).toEqual({
+    problem: '364+278',
+    answer: '642',
+    techniques: [
+      {
+        id: 'add-running-total',
+        name: 'Running total',
+        effort: 11,
+        because: '5 facts, 2 carries, at most 4 digits held',
+      },
+    ],
+  })
+})
+
+test('diagnose names the slip, likeliest first', () => {
+  const out = json('diagnose', '364+278', '--by', 'add-running-total', '--answer', '542')
+  expect(out.right).toBe(false)
+  expect(out.slips[0]).toEqual({ step: 2, place: 1, id: 'lost-carry', remark: expect.stringContaining('13') })
+  expect(json('diagnose', '364+278', '--by', 'add-running-total', '--answer', '642')).toEqual({
+    right: true,
+    slips: [],
+  })
+})
+
+test('problems are the same for the same seed and other for another', () => {
+  const args = ['--technique', 'subtract-hold-drop', '--level', '8', '--count', '20']
+  const first = json('problems', ...args, '--seed', '7')
+  expect(first).toMatchObject({ technique: 'subtract-hold-drop', level: 8, seed: 7, possible: '1016955' })
+  expect(new Set(first.problems).size).toBe(20)
+  expect(json('problems', ...args, '--seed', '7')).toEqual(first)
+  expect(json('problems', ...args, '--seed', '8').problems).not.toEqual(first.problems)
+})
+
+test.each([
+  ['work', []],
+  ['work', ['12+a']],
+  ['work', ['1+'.concat('9'.repeat(400))]],
+  ['work', ['1+1', '--by', 'magic']],
+  ['work', ['8-9+5', '--by', 'add-running-total']],
+  ['work', ['1+1', '--by', 'add-running-total', '--school', 'carry=mend']],
+  ['work', ['1+1', '--loud']],
+  ['diagnose', ['1+1', '--by', 'add-running-total']],
+  ['diagnose', ['1+1', '--by', 'add-running-total', '--answer', 'two']],
+  ['problems', ['--technique', 'add-running-total', '--level', '0']],
+  ['problems', ['--technique', 'add-running-total', '--count', '1e9']],
+  ['problems', ['--technique', 'add-running-total', '--seed']],
+  ['juggle', []],
+])('%s %o: exit 2 and one line', (name, args) => {
+  const { code, out, err } = runCommand(name, args)
+  expect([code, out]).toEqual([2, ''])
+  expect(err).toMatch(/^[^\n]+\n$/)
+})

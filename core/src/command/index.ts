@@ -1,0 +1,186 @@
+/** The command line over the core, without the process around it: arguments in, text and exit code out. */
+import { effortOf, effortWords } from '../coach/effort.js'
+import { diagnose } from '../diagnose/diagnose.js'
+import { highestPlace, lowestPlace, readDecimal, toText } from '../number/decimal.js'
+import { placeName } from '../number/places.js'
+import { seeded } from '../number/random.js'
+import { InputError } from '../problem/error.js'
+import { answerOf, printProblem, readProblem } from '../problem/problem.js'
+import { draw } from '../problem/space.js'
+import type { School, Technique } from '../technique/contract.js'
+import { schoolOf, trace } from '../technique/driver.js'
+import { lineText } from '../technique/line.js'
+import { levelOf, TECHNIQUES, techniqueById } from '../technique/registry.js'
+
+export interface Outcome {
+  readonly code: 0 | 2
+  readonly out: string
+  readonly err: string
+}
+
+const USAGE: Record<string, string> = {
+  work: 'work "364+278" [--by TECHNIQUE] [--school KEY=VALUE] [--json]',
+  diagnose: 'diagnose "364+278" --by TECHNIQUE --answer NUMBER [--school KEY=VALUE] [--json]',
+  problems: 'problems --technique TECHNIQUE [--level N] [--count N] [--seed N] [--json]',
+}
+
+/** Runs one command. Never throws on bad input: that is exit code 2 and one line of explanation. */
+export function runCommand(name: string, args: readonly string[]): Outcome {
+  try {
+    const run = { work, diagnose: diagnoseCommand, problems }[name]
+    if (!run) throw new InputError(`There is no command "${name}". Known: ${Object.keys(USAGE).join(', ')}.`)
+    return { code: 0, out: `${run(new Arguments(name, args))}\n`, err: '' }
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error
+    return { code: 2, out: '', err: `${error.message}\n` }
+  }
+}
+
+function work(args: Arguments): string {
+  const given = args.take({ values: ['by', 'school'], flags: ['json'], words: 1 })
+  const problem = readProblem(given.words[0]!)
+  const answer = toText(answerOf(problem))
+  if (!given.values.by) {
+    const techniques = TECHNIQUES.filter((t) => t.fits(problem).fits)
+      .map((t) => ({ t, effort: effortOf(trace(t, problem, schoolOf(t))) }))
+      .sort((a, b) => a.effort.total - b.effort.total)
+      .map(({ t, effort }) => ({
+        id: t.id,
+        name: t.name,
+        effort: effort.total,
+        because: effortWords(effort),
+      }))
+    if (given.flags.json) return JSON.stringify({ problem: printProblem(problem), answer, techniques })
+    const lines = techniques.map((t) => `  ${t.id.padEnd(24)} effort ${t.effort}: ${t.because}`)
+    return [
+      `${printProblem(problem)} = ${answer}`,
+      ...(lines.length ? lines : ['  No technique fits.']),
+    ].join('\n')
+  }
+  const technique = techniqueById(given.values.by)
+  const school = schoolOf(technique, given.school)
+  const done = trace(technique, problem, school)
+  const cells = done.steps.flatMap((s) => s.writes.cells.map((c) => c.place))
+  const highest = Math.max(highestPlace(done.answer), ...cells)
+  const lowest = Math.min(lowestPlace(done.answer), ...cells)
+  const steps = done.steps.map((s, i) => ({
+    n: i + 1,
+    action: s.action,
+    place: s.place,
+    ask: s.ask,
+    expect: toText(s.expect),
+    writes: lineText(s.writes, highest, lowest),
+    holds: s.holds.map((h) => ({ what: h.what, value: toText(h.value) })),
+    facts: s.facts,
+  }))
+  if (given.flags.json)
+    return JSON.stringify({ problem: printProblem(problem), technique: technique.id, answer, steps })
+  const lines = steps.map((s) => `${String(s.n).padStart(3)}  ${s.writes}  ${s.ask}  ${s.expect}`)
+  return [`${printProblem(problem)} by ${technique.name.toLowerCase()}`, ...lines, `     = ${answer}`].join(
+    '\n',
+  )
+}
+
+function diagnoseCommand(args: Arguments): string {
+  const given = args.take({
+    values: ['by', 'answer', 'school'],
+    flags: ['json'],
+    words: 1,
+    need: ['by', 'answer'],
+  })
+  const problem = readProblem(given.words[0]!)
+  const technique = techniqueById(given.values.by!)
+  const answer = readDecimal(given.values.answer!)
+  if (!answer)
+    throw new InputError(
+      `The answer "${given.values.answer!.slice(0, 60)}" is not a number of at most 40 digits.`,
+    )
+  const school: School = schoolOf(technique, given.school)
+  const { right, causes } = diagnose(technique, problem, school, answer)
+  // A cause of two slips is listed at its first one, with the other beside it.
+  const slips = causes.map(({ slips: [first, ...others] }) =>
+    others.length ? { ...first, with: others } : first,
+  )
+  if (given.flags.json) return JSON.stringify({ right, slips })
+  if (right) return 'Right.'
+  const lines = causes.map((c) =>
+    c.slips.map((s) => `step ${s.step}, ${placeName(s.place)}: ${s.id}. ${s.remark}`).join('  and  '),
+  )
+  return lines.length ? lines.join('\n') : 'Wrong, and no known slip leads there.'
+}
+
+function problems(args: Arguments): string {
+  const given = args.take({
+    values: ['technique', 'level', 'count', 'seed'],
+    flags: ['json'],
+    words: 0,
+    need: ['technique'],
+  })
+  const technique: Technique = techniqueById(given.values.technique!)
+  const level = wholeNumber(given.values.level ?? '1', '--level', 1, technique.levels.length)
+  const count = wholeNumber(given.values.count ?? '10', '--count', 1, 100_000)
+  const seed = wholeNumber(given.values.seed ?? '1', '--seed', 0, 2 ** 31 - 1)
+  const space = levelOf(technique, level).problems()
+  const source = draw(space, seeded(seed))
+  const list = Array.from({ length: count }, () => printProblem(source.next().value!))
+  if (!given.flags.json) return list.join('\n')
+  return JSON.stringify({
+    technique: technique.id,
+    level,
+    seed,
+    possible: String(space.size),
+    problems: list,
+  })
+}
+
+function wholeNumber(text: string, name: string, least: number, most: number): number {
+  const n = /^\d{1,10}$/.test(text) ? Number(text) : Number.NaN
+  if (!(n >= least && n <= most))
+    throw new InputError(`${name} is a whole number from ${least} to ${most}, not "${text.slice(0, 40)}".`)
+  return n
+}
+
+class Arguments {
+  constructor(
+    private readonly command: string,
+    private readonly args: readonly string[],
+  ) {}
+
+  /** Sorts the arguments into words, --name value pairs and --flags; anything unknown or missing is refused. */
+  take(shape: {
+    values: readonly string[]
+    flags: readonly string[]
+    words: number
+    need?: readonly string[]
+  }) {
+    const words: string[] = []
+    const values: Record<string, string | undefined> = {}
+    const flags: Record<string, boolean | undefined> = {}
+    const school: Record<string, string> = {}
+    for (let i = 0; i < this.args.length; i += 1) {
+      const arg = this.args[i]!
+      const name = arg.startsWith('--') ? arg.slice(2) : undefined
+      if (name === undefined) words.push(arg)
+      else if (shape.flags.includes(name)) flags[name] = true
+      else if (shape.values.includes(name)) {
+        i += 1
+        const value = this.args[i]
+        if (value === undefined) throw this.usage(`--${name} needs a value`)
+        if (name === 'school') {
+          const [key, choice] = value.split('=')
+          if (!key || !choice) throw this.usage('--school is written key=value')
+          school[key] = choice
+        } else values[name] = value
+      } else throw this.usage(`"${arg.slice(0, 40)}" is not known here`)
+    }
+    if (words.length !== shape.words)
+      throw this.usage(shape.words ? 'give one problem in quotes' : 'too many words')
+    for (const name of shape.need ?? [])
+      if (values[name] === undefined) throw this.usage(`--${name} is missing`)
+    return { words, values, flags, school }
+  }
+
+  private usage(what: string): InputError {
+    return new InputError(`${what.charAt(0).toUpperCase()}${what.slice(1)}. Usage: ${USAGE[this.command]}`)
+  }
+}

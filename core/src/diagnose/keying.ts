@@ -1,0 +1,56 @@
+import { type Decimal, isNegative, toText } from '../number/decimal.js'
+
+/** A slip of the fingers, not of the reckoning: how the entered text differs from the right one. */
+export interface KeyingSlip {
+  readonly id: 'key-swapped' | 'key-doubled' | 'key-missing' | 'key-point' | 'key-digit' | 'key-extra'
+  /** The place of the digit concerned. */
+  readonly place: number
+  readonly remark: string
+}
+
+/**
+ * The keying slip that turns `right` into `entered`, if one does: two neighbours swapped, a digit doubled,
+ * missing, added or changed, the point misplaced. Signs are not looked at.
+ */
+export function keyingSlip(right: Decimal, entered: Decimal): KeyingSlip | undefined {
+  if (isNegative(right) !== isNegative(entered)) return undefined
+  const a = toText(right).replace('-', '')
+  const b = toText(entered).replace('-', '')
+  if (a === b) return undefined
+  const digitsA = a.replace('.', '')
+  const digitsB = b.replace('.', '')
+  // Places are counted on the right answer: index 0 is its highest place.
+  const whole = (a.split('.')[0] ?? '').length
+  const place = (index: number) => whole - 1 - Math.min(index, digitsA.length - 1)
+  let i = 0
+  while (i < digitsA.length && digitsA[i] === digitsB[i]) i += 1
+  const tailA = digitsA.slice(i)
+  const tailB = digitsB.slice(i)
+
+  if (digitsA === digitsB)
+    return { id: 'key-point', place: 0, remark: 'The digits are right; look where the point stands.' }
+  if (digitsA.length === digitsB.length) {
+    if (tailA.slice(1) === tailB.slice(1))
+      return {
+        id: 'key-digit',
+        place: place(i),
+        remark: `Only one digit differs: ${tailB[0]} was typed for ${tailA[0]}.`,
+      }
+    const swapped = tailB[0] === tailA[1] && tailB[1] === tailA[0] && tailA.slice(2) === tailB.slice(2)
+    if (swapped)
+      return {
+        id: 'key-swapped',
+        place: place(i),
+        remark: `Two digits changed places: ${tailB.slice(0, 2)} for ${tailA.slice(0, 2)}.`,
+      }
+  }
+  if (digitsB.length === digitsA.length + 1 && tailB.slice(1) === tailA) {
+    const doubled = i > 0 && tailB[0] === digitsA[i - 1]
+    return doubled
+      ? { id: 'key-doubled', place: place(i - 1), remark: `The ${tailB[0]} was typed twice.` }
+      : { id: 'key-extra', place: place(i), remark: `There is a ${tailB[0]} too many.` }
+  }
+  if (digitsA.length === digitsB.length + 1 && tailA.slice(1) === tailB)
+    return { id: 'key-missing', place: place(i), remark: `A ${tailA[0]} is missing.` }
+  return undefined
+}

@@ -1,0 +1,86 @@
+import { decimal } from '../number/decimal.js'
+import { digitsAllowed, type Shape, stands } from './shape.js'
+import { countColumns, type ProblemSpace } from './space.js'
+
+/** What a generated difference must be like. A count left out is free. */
+export interface DifferenceDials {
+  readonly minuend: Shape
+  readonly subtrahend: Shape
+  /** Short columns: top digit smaller than bottom digit. */
+  readonly short?: number
+  /** Equal columns that a drop passes through: the next unequal column to their right is short. */
+  readonly through?: number
+  /** Zeros written in the minuend. */
+  readonly zeros?: number
+  /** True: the minuend is the smaller number. Otherwise it is the larger. */
+  readonly negative?: boolean
+}
+
+interface State {
+  /** The last unequal column met, going from the lowest place up. */
+  readonly below: 'none' | 'short' | 'ample'
+  readonly short: number
+  readonly through: number
+  readonly zeros: number
+}
+
+/** All differences of numbers of the given shapes that satisfy the dials. A difference of 0 is left out. */
+export function differenceSpace(dials: DifferenceDials): ProblemSpace {
+  const { minuend, subtrahend } = dials
+  const low = -Math.max(minuend.decimals, subtrahend.decimals)
+  const high = Math.max(minuend.whole, subtrahend.whole) - 1
+  // For a minuend that is the smaller number the work is done the other way round, and so are the counts.
+  const [upper, lower] = dials.negative ? [subtrahend, minuend] : [minuend, subtrahend]
+  const counted = countColumns<State, readonly [number, number]>({
+    count: high - low + 1,
+    start: { below: 'none', short: 0, through: 0, zeros: 0 },
+    choices(column, before) {
+      const place = low + column
+      return digitsAllowed(upper, place).flatMap((top) =>
+        digitsAllowed(lower, place).flatMap((bottom) => {
+          const zeroStands = dials.negative
+            ? bottom === 0 && stands(lower, place)
+            : top === 0 && stands(upper, place)
+          const next: State = {
+            below: top === bottom ? before.below : top < bottom ? 'short' : 'ample',
+            short: before.short + (top < bottom ? 1 : 0),
+            through: before.through + (top === bottom && before.below === 'short' ? 1 : 0),
+            zeros: before.zeros + (zeroStands ? 1 : 0),
+          }
+          const beyond =
+            next.short > (dials.short ?? Infinity) ||
+            next.through > (dials.through ?? Infinity) ||
+            next.zeros > (dials.zeros ?? Infinity)
+          return beyond ? [] : [{ what: [top, bottom] as const, next }]
+        }),
+      )
+    },
+    accepts: (s) =>
+      s.below === 'ample' &&
+      s.short === (dials.short ?? s.short) &&
+      s.through === (dials.through ?? s.through) &&
+      s.zeros === (dials.zeros ?? s.zeros),
+    key: (s) =>
+      [
+        s.below,
+        dials.short === undefined ? '' : s.short,
+        dials.through === undefined ? '' : s.through,
+        dials.zeros === undefined ? '' : s.zeros,
+      ].join(),
+  })
+  return {
+    size: counted.size,
+    at(index) {
+      const columns = counted.at(index)
+      const read = (side: 0 | 1) => columns.reduceRight((units, c) => units * 10n + BigInt(c[side]), 0n)
+      const [top, bottom] = dials.negative ? [read(1), read(0)] : [read(0), read(1)]
+      return {
+        kind: 'sum',
+        terms: [
+          { sign: 1, size: decimal(top, -low) },
+          { sign: -1, size: decimal(bottom, -low) },
+        ],
+      }
+    },
+  }
+}

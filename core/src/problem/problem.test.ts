@@ -1,0 +1,60 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { add, decimal, toText, ZERO } from '../number/decimal.js'
+import { InputError } from './error.js'
+import { answerOf, printProblem, readProblem, signed, type Term } from './problem.js'
+
+const term: fc.Arbitrary<Term> = fc.record({
+  sign: fc.constantFrom(1 as const, -1 as const),
+  size: fc.tuple(fc.bigInt(0n, 10n ** 30n), fc.integer({ min: 0, max: 6 })).map(([u, s]) => decimal(u, s)),
+})
+
+test('a printed problem reads back as itself, with spaces, doubled signs and thousands commas too', () => {
+  fc.assert(
+    fc.property(fc.array(term, { minLength: 2, maxLength: 6 }), (terms) => {
+      const problem = { kind: 'sum' as const, terms }
+      const text = printProblem(problem)
+      expect(readProblem(text)).toEqual(problem)
+      expect(readProblem(text.replace(/([+-])/g, ' $1 '))).toEqual(problem)
+      const doubled = terms.map((t) => (t.sign < 0 ? `+−${toText(t.size)}` : `--${toText(t.size)}`)).join('')
+      expect(readProblem(`0${doubled}`).terms.slice(1)).toEqual(terms)
+      expect(answerOf(problem)).toEqual(terms.map(signed).reduce(add, ZERO))
+    }),
+  )
+})
+
+test('thousands commas and spaces group by three', () => {
+  expect(printProblem(readProblem('1,234,567.25 - 2 184'))).toBe('1234567.25-2184')
+})
+
+test.each([
+  ['', 0, 'no problem here yet'],
+  ['   ', 0, 'no problem here yet'],
+  ['5', 1, 'One number alone'],
+  ['47+a', 3, 'not "a"'],
+  ['47+', 3, 'ends here'],
+  ['12 34', 3, 'stand side by side'],
+  ['1,23+4', 1, 'three digits after'],
+  ['5.+2', 1, 'digit after it'],
+  ['1.2.3+4', 3, 'one decimal point'],
+  ['3*4', 1, 'Only + and -'],
+  ['1e5+2', 1, 'not "e"'],
+  [`1+${'9'.repeat(41)}`, 2, '41 digits'],
+  [`1+${'9'.repeat(400)}`, 2, '400 digits'],
+  ['1+'.repeat(31).concat('1'), 61, 'At most 30 numbers'],
+  ['1'.repeat(2000), 1300, 'too long'],
+])('"%s" is refused at character %i: %s', (text, at, words) => {
+  const error = fail(() => readProblem(text))
+  expect(error.message).toContain(words)
+  expect(error.at).toBe(at)
+})
+
+function fail(run: () => unknown): InputError {
+  try {
+    run()
+  } catch (error) {
+    if (error instanceof InputError) return error
+    throw error
+  }
+  throw new Error('nothing was refused')
+}

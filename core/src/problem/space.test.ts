@@ -1,0 +1,126 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { seeded } from '../number/random.js'
+import { TECHNIQUES } from '../technique/registry.js'
+import { differenceSpace } from './differences.js'
+import { printProblem } from './problem.js'
+import { shape } from './shape.js'
+import { draw, type ProblemSpace } from './space.js'
+import { sumSpace } from './sums.js'
+
+/** Dials counted the slow, obvious way, on the digits written out. */
+function countSum(a: string, b: string) {
+  const width = Math.max(a.length, b.length)
+  let [carry, carries, nines] = [0, 0, 0]
+  for (let i = width - 1; i >= 0; i -= 1) {
+    const sum = Number(a.padStart(width, '0')[i]) + Number(b.padStart(width, '0')[i])
+    if (sum === 9 && carry) nines += 1
+    carry = sum + carry > 9 ? 1 : 0
+    carries += carry
+  }
+  return { carries, nines, zeros: [...(a + b)].filter((d) => d === '0').length }
+}
+
+function countDifference(a: string, b: string) {
+  const low = b.padStart(a.length, '0')
+  let [short, through, shortBelow] = [0, 0, false]
+  for (let i = a.length - 1; i >= 0; i -= 1) {
+    if (a[i]! < low[i]!) short += 1
+    if (a[i] === low[i] && shortBelow) through += 1
+    if (a[i] !== low[i]) shortBelow = a[i]! < low[i]!
+  }
+  return { short, through, zeros: [...a].filter((d) => d === '0').length }
+}
+
+function everything(space: ProblemSpace): string[] {
+  return Array.from({ length: Number(space.size) }, (_, i) => printProblem(space.at(BigInt(i)))).sort()
+}
+
+function pairs(da: number, db: number, keep: (a: string, b: string) => boolean, sign: string): string[] {
+  const found: string[] = []
+  for (let a = 10 ** (da - 1); a < 10 ** da; a += 1)
+    for (let b = 10 ** (db - 1); b < 10 ** db; b += 1)
+      if (keep(String(a), String(b))) found.push(`${a}${sign}${b}`)
+  return found.sort()
+}
+
+describe('a space holds exactly the problems that satisfy its dials', () => {
+  test.each([
+    [2, 2, { carries: 0 }],
+    [2, 2, { carries: 2, nines: 1 }],
+    [3, 2, { carries: 1, zeros: 1 }],
+    [3, 3, { carries: 2, nines: 1 }],
+    [2, 2, { carries: 3 }],
+  ])('sums of %i and %i digits with %o', (da, db, dials) => {
+    const want = Object.entries(dials) as [keyof typeof dials, number][]
+    const keep = (a: string, b: string) =>
+      want.every(([k, n]) => (countSum(a, b) as Record<string, number>)[k] === n)
+    expect(everything(sumSpace({ terms: [shape(da), shape(db)], ...dials }))).toEqual(
+      pairs(da, db, keep, '+'),
+    )
+  })
+
+  test.each([
+    [2, 2, { short: 1 }],
+    [3, 3, { short: 1, through: 1 }],
+    [3, 2, { short: 2, zeros: 1 }],
+    [3, 3, { short: 3 }],
+  ])('differences of %i and %i digits with %o', (da, db, dials) => {
+    const want = Object.entries(dials) as [string, number][]
+    const keep = (a: string, b: string) =>
+      Number(a) > Number(b) &&
+      want.every(([k, n]) => (countDifference(a, b) as Record<string, number>)[k] === n)
+    const space = differenceSpace({ minuend: shape(da), subtrahend: shape(db), ...dials })
+    expect(everything(space)).toEqual(pairs(da, db, keep, '-'))
+  })
+})
+
+test('the smaller number first is the same space turned round', () => {
+  const turned = differenceSpace({ minuend: shape(2), subtrahend: shape(2), short: 1, negative: true })
+  const plain = differenceSpace({ minuend: shape(2), subtrahend: shape(2), short: 1 })
+  expect(everything(turned)).toEqual(
+    everything(plain)
+      .map((p) => p.split('-').reverse().join('-'))
+      .sort(),
+  )
+})
+
+test('drawing is uniform: chi-squared over a full enumeration', () => {
+  const space = sumSpace({ terms: [shape(1), shape(2)], carries: 1, zeros: 0 })
+  const random = seeded(11)
+  const seen = new Map<string, number>()
+  const draws = 400 * Number(space.size)
+  for (let i = 0; i < draws; i += 1) {
+    const text = printProblem(draw(space, random).next().value!)
+    seen.set(text, (seen.get(text) ?? 0) + 1)
+  }
+  const expected = draws / Number(space.size)
+  const chi = everything(space).reduce((sum, p) => sum + ((seen.get(p) ?? 0) - expected) ** 2 / expected, 0)
+  const freedom = Number(space.size) - 1
+  // Wilson and Hilferty's cube-root approximation: beyond 3.7 standard deviations lies 1 case in 10,000.
+  const z = (Math.cbrt(chi / freedom) - (1 - 2 / (9 * freedom))) / Math.sqrt(2 / (9 * freedom))
+  expect(Math.abs(z)).toBeLessThan(3.7)
+})
+
+test('no problem comes twice while others are left, and then all come again', () => {
+  const space = differenceSpace({ minuend: shape(1), subtrahend: shape(1), short: 0 })
+  const size = Number(space.size)
+  const source = draw(space, seeded(3))
+  const take = () => Array.from({ length: size }, () => printProblem(source.next().value!)).sort()
+  expect(take()).toEqual(everything(space))
+  expect(take()).toEqual(everything(space))
+  expect(draw(sumSpace({ terms: [shape(1), shape(1)], carries: 2 }), seeded(1)).next().done).toBe(true)
+})
+
+test('every level of every technique has problems, all of which fit it', () => {
+  for (const technique of TECHNIQUES)
+    for (const level of technique.levels) {
+      const space = level.problems()
+      fc.assert(
+        fc.property(fc.bigInt(0n, space.size - 1n), (i) => {
+          expect(technique.fits(space.at(i))).toEqual({ fits: true })
+        }),
+        { numRuns: 40 },
+      )
+    }
+})

@@ -1,0 +1,88 @@
+import { decimal } from '../number/decimal.js'
+import { digitsAllowed, type Shape, stands } from './shape.js'
+import { countColumns, type ProblemSpace } from './space.js'
+
+/** What a generated sum must be like. A count left out is free. */
+export interface SumDials {
+  readonly terms: readonly Shape[]
+  /** Columns that carry into the next. */
+  readonly carries?: number
+  /** Columns that carry only because a carry came in: digits summing to 9. */
+  readonly nines?: number
+  /** Zeros written inside the numbers. */
+  readonly zeros?: number
+}
+
+interface State {
+  readonly carry: number
+  readonly sum: number
+  readonly carries: number
+  readonly nines: number
+  readonly zeros: number
+}
+
+/** All sums of numbers of the given shapes that satisfy the dials; column by column, term by term within it. */
+export function sumSpace(dials: SumDials): ProblemSpace {
+  const { terms } = dials
+  const low = -Math.max(...terms.map((t) => t.decimals))
+  const high = Math.max(...terms.map((t) => t.whole)) - 1
+  const counted = countColumns<State, number>({
+    count: (high - low + 1) * terms.length,
+    start: { carry: 0, sum: 0, carries: 0, nines: 0, zeros: 0 },
+    choices(cell, before) {
+      const place = low + Math.floor(cell / terms.length)
+      const index = cell % terms.length
+      const term = terms[index]!
+      return digitsAllowed(term, place).flatMap((digit) => {
+        const zeros = before.zeros + (digit === 0 && stands(term, place) ? 1 : 0)
+        let next: State = { ...before, sum: before.sum + digit, zeros }
+        if (index === terms.length - 1) {
+          const carry = Math.floor((next.sum + next.carry) / 10)
+          next = {
+            carry,
+            sum: 0,
+            carries: next.carries + (carry > 0 ? 1 : 0),
+            nines: next.nines + (carry > Math.floor(next.sum / 10) ? 1 : 0),
+            zeros,
+          }
+        }
+        return within(next, dials) ? [{ what: digit, next }] : []
+      })
+    },
+    accepts: (s) =>
+      s.carries === (dials.carries ?? s.carries) &&
+      s.nines === (dials.nines ?? s.nines) &&
+      s.zeros === (dials.zeros ?? s.zeros),
+    key: (s) =>
+      [
+        s.carry,
+        s.sum,
+        dials.carries === undefined ? '' : s.carries,
+        dials.nines === undefined ? '' : s.nines,
+        dials.zeros === undefined ? '' : s.zeros,
+      ].join(),
+  })
+  return {
+    size: counted.size,
+    at(index) {
+      const digits = counted.at(index)
+      return {
+        kind: 'sum',
+        terms: terms.map((_, t) => {
+          let units = 0n
+          for (let cell = digits.length - terms.length + t; cell >= 0; cell -= terms.length)
+            units = units * 10n + BigInt(digits[cell]!)
+          return { sign: 1, size: decimal(units, -low) }
+        }),
+      }
+    },
+  }
+}
+
+function within(s: State, dials: SumDials): boolean {
+  return (
+    s.carries <= (dials.carries ?? Infinity) &&
+    s.nines <= (dials.nines ?? Infinity) &&
+    s.zeros <= (dials.zeros ?? Infinity)
+  )
+}

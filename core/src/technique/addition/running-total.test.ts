@@ -1,0 +1,83 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { decimal, toText, unitsAt } from '../../number/decimal.js'
+import { answerOf, readProblem } from '../../problem/problem.js'
+import { trace } from '../driver.js'
+import { expectSlipsFound, numbers, values } from '../testing.js'
+import { addRunningTotal } from './running-total.js'
+
+// Handbook, section 4.
+test('worked examples of the handbook', () => {
+  expect(values(addRunningTotal, '364+278')).toEqual(['564', '634', '642'])
+  const step = trace(addRunningTotal, readProblem('364+278'), {}).steps[1]!
+  const slips = Object.fromEntries(step.slips().map((s) => [toText(s.entry), s.id]))
+  expect(slips).toMatchObject({ 571: 'wrong-place', 534: 'lost-carry', 564: 'part-left-out' })
+  expect(step.facts).toEqual(['6+7', '5+1'])
+})
+
+test('terms may be taken away, and a total may never fall below zero', () => {
+  expect(values(addRunningTotal, '47+32-15')).toEqual(['77', '79', '69', '64'])
+  expect(addRunningTotal.fits(readProblem('8-9+5'))).toMatchObject({ fits: false })
+  expect(addRunningTotal.fits(readProblem('8341-3675'))).toMatchObject({ fits: false })
+})
+
+/** Prefixes of b from its highest place, added to a: reckoned without digits. */
+function* totals(a: bigint, b: bigint): Generator<bigint> {
+  let added = 0n
+  for (let unit = 10n ** BigInt(b.toString().length - 1); unit >= 1n; unit /= 10n) {
+    const prefix = b - (b % unit)
+    if (prefix !== added) yield a + prefix
+    added = prefix
+  }
+}
+
+test('all sums of one- to three-digit numbers, step by step', () => {
+  const prefixes = Array.from({ length: 1000 }, (_, b) => [...totals(0n, BigInt(b))])
+  for (let a = 0; a < 1000; a += 1)
+    for (let b = 0; b < 1000; b += 1) {
+      const problem = { kind: 'sum', terms: [a, b].map((n) => ({ sign: 1, size: decimal(n) })) } as const
+      const { steps, answer } = trace(addRunningTotal, problem, {})
+      const want = b === 0 ? [0n] : prefixes[b]!
+      const same =
+        steps.length === want.length && steps.every((s, i) => s.expect.units === BigInt(a) + want[i]!)
+      if (!same || answer.units !== BigInt(a + b))
+        expect.fail(`${a}+${b}: ${steps.map((s) => toText(s.expect))}`)
+    }
+})
+
+test('long and decimal sums, step by step', () => {
+  fc.assert(
+    fc.property(numbers, numbers, (x, y) => {
+      const problem = readProblem(`${x}+${y}`)
+      const scale = Math.max(...problem.terms.map((t) => t.size.scale))
+      const [a, b] = problem.terms.map((t) => unitsAt(t.size, scale)) as [bigint, bigint]
+      const { steps, answer } = trace(addRunningTotal, problem, {})
+      expect(steps.map((s) => unitsAt(s.expect, scale))).toEqual(b === 0n ? [a] : [...totals(a, b)])
+      expect(answer).toEqual(answerOf(problem))
+    }),
+    { numRuns: 5000 },
+  )
+})
+
+test('every slip is found again from the answer it leads to', () => {
+  const chains = fc
+    .array(fc.integer({ min: 1, max: 999 }), { minLength: 2, maxLength: 4 })
+    .map((terms) => terms.join('+'))
+  const signed = fc.tuple(
+    fc.integer({ min: 50, max: 999 }),
+    fc.integer({ min: 1, max: 99 }),
+    fc.integer({ min: 1, max: 50 }),
+  )
+  fc.assert(
+    fc.property(
+      fc.oneof(
+        chains,
+        signed.map(([a, b, c]) => `${a}+${b}-${c}`),
+      ),
+      (expression) => {
+        expectSlipsFound(addRunningTotal, expression)
+      },
+    ),
+    { numRuns: 600 },
+  )
+})

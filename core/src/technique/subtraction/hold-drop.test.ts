@@ -1,0 +1,88 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { decimal, toText, unitsAt } from '../../number/decimal.js'
+import { answerOf, readProblem } from '../../problem/problem.js'
+import { judgeEntry, trace } from '../driver.js'
+import { expectSlipsFound, numbers, values } from '../testing.js'
+import { subtractHoldDrop } from './hold-drop.js'
+
+// Handbook, section 5.
+test('worked examples of the handbook', () => {
+  expect(values(subtractHoldDrop, '8341-3675')).toEqual(['5', '4', '7', '6', '7', '6', '6'])
+  expect(values(subtractHoldDrop, '7052-3068')).toEqual(['4', '3', '10', '9', '9', '8', '4'])
+})
+
+// Brown and Burton 1978 name "smaller from larger" and "borrow across zero" (ids here are our own).
+test('the slips of the literature are offered where they can happen', () => {
+  const steps = trace(subtractHoldDrop, readProblem('7052-3068'), {}).steps
+  expect(judgeEntry(steps[4]!, decimal(1))).toMatchObject({ slip: { id: 'smaller-from-larger' } })
+  expect(judgeEntry(steps[1]!, decimal(4))).toMatchObject({ slip: { id: 'drop-not-through-equals' } })
+  expect(judgeEntry(steps[2]!, decimal(0))).toMatchObject({ slip: { id: 'ten-forgotten' } })
+  expect(judgeEntry(steps[6]!, decimal(10))).toMatchObject({ slip: { id: 'added' } })
+})
+
+test('a minuend that is smaller: worked the other way round, then the sign', () => {
+  expect(values(subtractHoldDrop, '2-3.5')).toEqual(['1', '1', '5', '-1.5'])
+})
+
+/**
+ * What must be held and written at each column, from remainders alone: a column is lent ten exactly when the
+ * tails from it down compare as less, and the written digit is the answer's own.
+ */
+function* digits(a: bigint, b: bigint): Generator<bigint> {
+  const answer = a - b
+  for (let unit = 10n ** BigInt(a.toString().length - 1); unit >= 1n; unit /= 10n) {
+    const written = (answer / unit) % 10n
+    if (unit > 1n) yield written + (a % unit < b % unit ? 1n : 0n)
+    yield written
+  }
+}
+
+test('all differences of one- to three-digit numbers, step by step', () => {
+  for (let a = 0; a < 1000; a += 1)
+    for (let b = 0; b < 1000; b += 1) {
+      const problem = {
+        kind: 'sum',
+        terms: [
+          { sign: 1, size: decimal(a) },
+          { sign: -1, size: decimal(b) },
+        ],
+      } as const
+      const { steps, answer } = trace(subtractHoldDrop, problem, {})
+      const [high, low] = a < b ? [b, a] : [a, b]
+      let at = 0
+      let same = answer.units === BigInt(a - b)
+      for (const want of digits(BigInt(high), BigInt(low))) same &&= steps[at++]?.expect.units === want
+      if (a < b) same &&= steps[at++]?.expect.units === BigInt(a - b)
+      if (!same || at !== steps.length) expect.fail(`${a}-${b}: ${steps.map((s) => toText(s.expect))}`)
+    }
+})
+
+test('long and decimal differences, step by step', () => {
+  fc.assert(
+    fc.property(numbers, numbers, (x, y) => {
+      const problem = readProblem(`${x}-${y}`)
+      const scale = Math.max(...problem.terms.map((t) => t.size.scale))
+      const [a, b] = problem.terms.map((t) => unitsAt(t.size, scale)) as [bigint, bigint]
+      const { steps, answer } = trace(subtractHoldDrop, problem, {})
+      // With decimals, units of 0 before the point are columns too.
+      const columns = steps.filter((s) => s.action !== 'sign').map((s) => s.expect.units)
+      const [low, high] = [a, b].sort((m, n) => (m < n ? -1 : 1)) as [bigint, bigint]
+      const want = [...digits(high, low)]
+      expect(columns.slice(-want.length)).toEqual(want)
+      expect(columns.slice(0, -want.length).every((d) => d === 0n)).toBe(true)
+      expect(answer).toEqual(answerOf(problem))
+    }),
+    { numRuns: 5000 },
+  )
+})
+
+test('every slip is found again from the answer it leads to', () => {
+  const sizes = fc.oneof(fc.integer({ min: 0, max: 99_999 }), fc.integer({ min: 0, max: 999 }))
+  fc.assert(
+    fc.property(sizes, sizes, fc.integer({ min: 0, max: 2 }), (a, b, scale) => {
+      expectSlipsFound(subtractHoldDrop, `${a / 10 ** scale}-${b / 10 ** scale}`)
+    }),
+    { numRuns: 600 },
+  )
+})

@@ -1,0 +1,17 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  // Tests run on the sources of the workspaces, not on what was last built.
+  resolve: { conditions: ['source'] },
+  ssr: { resolve: { conditions: ['source'] } },
+  test: {
+    include: [
+      'core/src/**/*.test.ts',
+      'server/src/**/*.test.ts',
+      'web/src/**/*.test.ts',
+      'scripts/**/*.test.ts',
+    ],
+    testTimeout: 120_000,
+    hookTimeout: 60_000,
+  },
+})
