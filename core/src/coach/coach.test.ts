@@ -6,7 +6,7 @@ import { techniqueById } from '../technique/registry.js'
 import { type AttemptRecord, judgeAttempt } from './attempt.js'
 import { demoLearners } from './demo.js'
 import { effortOf } from './effort.js'
-import { median, paceOf } from './pace.js'
+import { median, paceOf, perMinute } from './pace.js'
 
 const base: AttemptRecord = {
   id: '0b0c3a52-1111-4222-8333-944455556666',
@@ -78,14 +78,9 @@ test('pace: medians over timed work, the best only among right answers', () => {
     { ...one, right: false, clean: false, totalMs: 2000 },
     { ...one, timed: false, totalMs: 90_000 },
   ]
-  expect(paceOf(attempts)).toEqual({
-    attempts: 3,
-    right: 2,
-    clean: 2,
-    medianMs: 4000,
-    bestMs: 6000,
-    perMinute: 15,
-  })
+  const pace = paceOf(attempts)
+  expect(pace).toEqual({ attempts: 3, right: 2, clean: 2, medianMs: 4000, bestMs: 6000, timed: 2, timedMs: 8000 })
+  expect([perMinute(pace), perMinute(paceOf([]))]).toEqual([15, undefined])
 })
 
 test('the demo is the same for the same day, hangs together, and its learners get faster', () => {

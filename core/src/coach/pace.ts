@@ -16,8 +16,14 @@ export interface Pace {
   /** Over attempts worked to the end and timed; undefined when there are none. */
   readonly medianMs: number | undefined
   readonly bestMs: number | undefined
-  /** Problems worked per minute of working, from the same attempts. */
-  readonly perMinute: number | undefined
+  /** Attempts worked to the end and timed, and the time they took together. */
+  readonly timed: number
+  readonly timedMs: number
+}
+
+/** Problems worked per minute of working; undefined when nothing was timed. */
+export function perMinute({ timed, timedMs }: Pick<Pace, 'timed' | 'timedMs'>): number | undefined {
+  return timedMs > 0 ? (timed * 60_000) / timedMs : undefined
 }
 
 /** The median; the mean of the middle two for an even count, rounded to a whole number. Undefined for none. */
@@ -31,7 +37,6 @@ export function median(values: readonly number[]): number | undefined {
 /** The best is the fastest attempt that was right. */
 export function paceOf(attempts: readonly Counted[]): Pace {
   const timed = attempts.filter((a) => a.done && a.timed)
-  const spent = timed.reduce((sum, a) => sum + a.totalMs, 0)
   const rights = timed.filter((a) => a.right).map((a) => a.totalMs)
   return {
     attempts: attempts.length,
@@ -39,6 +44,7 @@ export function paceOf(attempts: readonly Counted[]): Pace {
     clean: attempts.filter((a) => a.clean).length,
     medianMs: median(timed.map((a) => a.totalMs)),
     bestMs: rights.length ? Math.min(...rights) : undefined,
-    perMinute: spent > 0 ? (timed.length * 60_000) / spent : undefined,
+    timed: timed.length,
+    timedMs: timed.reduce((sum, a) => sum + a.totalMs, 0),
   }
 }

@@ -34,8 +34,12 @@ export interface SittingStart {
 export interface SittingWire extends SittingStart {
   readonly id: string
   /** Attempts by support, most supported first. */
-  readonly paces: readonly (Pace & { readonly support: WorkedSupport })[]
+  readonly paces: readonly SupportPace[]
   readonly slips: readonly { readonly id: string; readonly count: number }[]
+}
+
+export interface SupportPace extends Pace {
+  readonly support: WorkedSupport
 }
 
 export interface SittingPage {
@@ -76,11 +80,12 @@ export interface PacePoint {
   readonly medianMs: number | null
 }
 
-/** What a learner has done with one technique so far. */
+/** Where a learner last stood with one technique. */
 export interface Standing {
   readonly technique: string
   readonly level: number
-  readonly attempts: number
+  /** The least support used in the latest sitting; null when nothing was worked in it. */
+  readonly support: WorkedSupport | null
   readonly lastAt: string
 }
 

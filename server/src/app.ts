@@ -1,0 +1,92 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import compression from 'compression'
+import express, { type Express } from 'express'
+import helmet from 'helmet'
+import type { Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { HttpProblem, problemHandler } from './problem.js'
+import { attemptRoutes } from './routes/attempts.js'
+import { learnerRoutes } from './routes/learners.js'
+import { sittingRoutes } from './routes/sittings.js'
+import type { Database } from './store/database.js'
+
+export interface AppOptions {
+  readonly db: Database
+  readonly log: Logger
+  /** Folder of the built browser application; none is served when it is not there. */
+  readonly web?: string
+  /** True when the server answers to this machine only. */
+  readonly loopback: boolean
+}
+
+/** The whole HTTP interface: JSON under /api, everything else is the browser application. */
+export function createApp({ db, log, web, loopback }: AppOptions): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(
+    // Method, path, status and time: no bodies and no addresses, so nothing about a child.
+    pinoHttp({
+      logger: log,
+      serializers: {
+        req: (request) => ({ method: request.method, url: request.url }),
+        res: (response) => ({ status: response.statusCode }),
+      },
+    }),
+  )
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          // The component library writes its styles into the page as it goes.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'", 'data:'],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  )
+  app.use((request, _response, next) => {
+    // A page elsewhere could point its own name at this machine; only our own names are answered.
+    if (loopback && !/^(localhost|127(\.\d+){3}|\[::1\])(:\d+)?$/i.test(request.headers.host ?? ''))
+      throw new HttpProblem(403, 'This server answers on this machine only, under its own address.')
+    next()
+  })
+
+  const api = express.Router()
+  api.use((request, response, next) => {
+    response.set('Cache-Control', 'no-store')
+    if (request.method !== 'GET' && request.method !== 'HEAD' && !request.is('application/json'))
+      throw new HttpProblem(415, 'Send JSON, with the content type application/json.')
+    next()
+  })
+  api.use(express.json({ limit: 262_144 }))
+  api.get('/health', (_request, response) => {
+    response.json({ ok: true })
+  })
+  api.use('/learners', learnerRoutes(db))
+  api.use('/sittings', sittingRoutes(db))
+  api.use('/attempts', attemptRoutes(db))
+  api.use((request) => {
+    throw new HttpProblem(404, `Nothing answers to ${request.method} ${request.path.slice(0, 100)}.`)
+  })
+  app.use('/api', api)
+
+  if (web && existsSync(web)) {
+    app.use(compression())
+    app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+    app.use(express.static(web, { index: false }))
+    app.get('/{*path}', (_request, response) => {
+      response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'))
+    })
+  }
+  app.use(problemHandler)
+  return app
+}

@@ -1,0 +1,108 @@
+import { mkdirSync, renameSync, statSync } from 'node:fs'
+import { createServer } from 'node:http'
+import { dirname, join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import pino from 'pino'
+import { createApp } from './app.js'
+import { openDatabase } from './store/database.js'
+import { loadDemo } from './store/demo.js'
+
+const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..')
+const LOG_LIMIT = 10_000_000
+
+/** A setting that cannot be used; the message is one line for the person at the terminal. */
+export class StartError extends Error {}
+
+export interface Settings {
+  readonly port: number
+  readonly host: string
+  /** Folder of the database and the log. */
+  readonly data: string
+  readonly demo: boolean
+}
+
+/** @throws StartError naming the setting that cannot be used. */
+export function readSettings(env: NodeJS.ProcessEnv, args: readonly string[]): Settings {
+  const port = env.PORT === undefined || env.PORT === '' ? 4173 : Number(env.PORT)
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new StartError(`PORT is a number from 0 to 65535, not "${env.PORT}".`)
+  const unknown = args.find((a) => a !== '--empty')
+  if (unknown) throw new StartError(`"${unknown}" is not known here. Only --empty is (start without demo data).`)
+  return {
+    port,
+    host: env.HOST || '127.0.0.1',
+    data: resolve(env.TACHYMETRA_DATA || join(ROOT, 'data')),
+    demo: !args.includes('--empty'),
+  }
+}
+
+/**
+ * Opens the database, loads the demo data when asked to and nobody is there yet, and serves until SIGINT or
+ * SIGTERM. The demo is a database of its own, so that it never mixes with a real record.
+ * @throws StartError when the data folder or the port cannot be used.
+ */
+export async function serve(settings: Settings, say: (line: string) => void): Promise<{ url: string }> {
+  const { host, port, data, demo } = settings
+  const file = join(data, demo ? 'demo.sqlite' : 'tachymetra.sqlite')
+  const { db, close } = open(data, file)
+  const log = pino({ level: 'info' }, pino.destination({ dest: logFile(data), sync: false }))
+  if (demo) {
+    const today = new Date().toISOString().slice(0, 10)
+    const stored = loadDemo(db, today)
+    if (stored) say(`Demo data made: ${stored} attempts of eight invented learners.`)
+  }
+
+  const loopback = /^(localhost|127\.|::1$)/.test(host)
+  const server = createServer(createApp({ db, log, web: join(ROOT, 'web/dist'), loopback }))
+  await new Promise<void>((ready, fail) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      close()
+      fail(new StartError(portTrouble(error, host, port)))
+    })
+    server.listen(port, host, ready)
+  })
+
+  let stopping = false
+  const stop = () => {
+    if (stopping) process.exit(1)
+    stopping = true
+    say('Stopping.')
+    // Requests under way are answered first; a client that will not let go is cut off.
+    server.close(() => {
+      close()
+      log.flush(() => process.exit(0))
+    })
+    server.closeIdleConnections()
+    setTimeout(() => server.closeAllConnections(), 3000).unref()
+  }
+  process.on('SIGINT', stop)
+  process.on('SIGTERM', stop)
+
+  const address = server.address()
+  const actual = typeof address === 'object' && address ? address.port : port
+  return { url: `http://${host.includes(':') ? `[${host}]` : host}:${actual}` }
+}
+
+function open(data: string, file: string) {
+  try {
+    mkdirSync(data, { recursive: true })
+    return openDatabase(file)
+  } catch (error) {
+    throw new StartError(`The database ${file} cannot be opened: ${(error as Error).message}`)
+  }
+}
+
+/** The request log. One that has grown large is put aside, and the one put aside before is dropped. */
+function logFile(data: string): string {
+  const file = join(data, 'server.log')
+  const size = statSync(file, { throwIfNoEntry: false })?.size ?? 0
+  if (size > LOG_LIMIT) renameSync(file, `${file}.1`)
+  return file
+}
+
+function portTrouble(error: NodeJS.ErrnoException, host: string, port: number): string {
+  if (error.code === 'EADDRINUSE') return `Port ${port} on ${host} is taken. Choose another: PORT=${port + 1} npm start`
+  if (error.code === 'EACCES') return `Port ${port} may not be used by this account. Choose one above 1023.`
+  if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND') return `${host} is not an address of this machine.`
+  return `The server could not listen on ${host}:${port}: ${error.message}`
+}

@@ -1,0 +1,51 @@
+import { TECHNIQUES } from '@tachymetra/core'
+import { idSchema, newLearnerSchema, pageSchema } from '@tachymetra/core/wire'
+import { Router } from 'express'
+import { checked, found, HttpProblem } from '../problem.js'
+import type { Database } from '../store/database.js'
+import { addLearner, allLearners, learnerById } from '../store/learners.js'
+import { pacePoints, sittingPage, standings } from '../store/sittings.js'
+
+/** The most dots a pace chart is given: the newest ones. */
+const MOST_POINTS = 2000
+
+export function learnerRoutes(db: Database): Router {
+  const router = Router()
+  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+
+  router.get('/', (_request, response) => {
+    response.json(allLearners(db))
+  })
+
+  router.put('/:id', (request, response) => {
+    const given = checked(newLearnerSchema, { ...request.body, id: request.params.id })
+    const added = addLearner(db, given)
+    const stored = found(learnerById(db, given.id), 'learner')
+    if (!added && (stored.name !== given.name || stored.timeZone !== given.timeZone))
+      throw new HttpProblem(409, 'Another learner has this id.')
+    response.status(added ? 201 : 200).json(stored)
+  })
+
+  router.get('/:id/standings', (request, response) => {
+    const { id } = known(request.params.id)
+    response.json(
+      standings(
+        db,
+        id,
+        TECHNIQUES.map((t) => t.id),
+      ),
+    )
+  })
+
+  router.get('/:id/sittings', (request, response) => {
+    const { id } = known(request.params.id)
+    const { before, limit } = checked(pageSchema, request.query, true)
+    response.json(sittingPage(db, id, limit, before))
+  })
+
+  router.get('/:id/pace', (request, response) => {
+    response.json(pacePoints(db, known(request.params.id).id, MOST_POINTS))
+  })
+
+  return router
+}

@@ -1,0 +1,112 @@
+import { type AttemptRecord, judgeAttempt, paceOf, type Verdict, type WorkedSupport } from '@tachymetra/core'
+import type { AttemptSummary, AttemptWire } from '@tachymetra/core/wire'
+import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import type { Database } from './database.js'
+import { attempt, sittingPace, sittingSlip, stepEntry } from './schema.js'
+import { sittingRow } from './sittings.js'
+
+export type AttemptRow = typeof attempt.$inferSelect
+
+/**
+ * Stores an attempt with its entries and brings the sitting's rollups up to date, all or nothing.
+ * The sitting must exist.
+ * @throws InputError when the record does not hang together.
+ */
+export function addAttempt(db: Database, record: AttemptRecord): void {
+  const verdict = judgeAttempt(record)
+  db.transaction((tx) => {
+    insertAttempt(tx, record, verdict)
+    rollUp(tx, record.sittingId, record.support)
+  })
+}
+
+/** The rows of one attempt, without the rollups. */
+export function insertAttempt(db: Pick<Database, 'insert'>, record: AttemptRecord, verdict: Verdict): void {
+  const { entries: _, technique: __, level: ___, ...row } = record
+  const { entries, ...judged } = verdict
+  db.insert(attempt)
+    .values({ ...row, ...judged })
+    .run()
+  if (entries.length === 0) return
+  db.insert(stepEntry)
+    .values(entries.map((entry, position) => ({ ...entry, attemptId: record.id, position })))
+    .run()
+}
+
+/** Counts a sitting's attempts under one support afresh: a handful of rows. */
+export function rollUp(db: Pick<Database, 'select' | 'insert' | 'run'>, sittingId: string, support: string): void {
+  const rows = db
+    .select()
+    .from(attempt)
+    .where(and(eq(attempt.sittingId, sittingId), eq(attempt.support, support)))
+    .all()
+  const pace = paceOf(rows.map((r) => ({ ...r, done: r.outcome === 'done' })))
+  const counts = { ...pace, medianMs: pace.medianMs ?? null, bestMs: pace.bestMs ?? null }
+  db.insert(sittingPace)
+    .values({ sittingId, support, ...counts })
+    .onConflictDoUpdate({ target: [sittingPace.sittingId, sittingPace.support], set: counts })
+    .run()
+  db.run(sql`
+    insert or replace into ${sittingSlip} (sitting_id, slip, count)
+    select ${sittingId}, ${stepEntry.slip}, count(*) from ${stepEntry}
+    join ${attempt} on ${attempt.id} = ${stepEntry.attemptId}
+    where ${attempt.sittingId} = ${sittingId} and ${stepEntry.slip} is not null
+    group by ${stepEntry.slip}`)
+}
+
+export function attemptRow(db: Database, id: string): AttemptRow | undefined {
+  return db.select().from(attempt).where(eq(attempt.id, id)).get()
+}
+
+/** One attempt whole, ready to be replayed. */
+export function attemptById(db: Database, id: string): AttemptWire | undefined {
+  const row = attemptRow(db, id)
+  const its = row && sittingRow(db, row.sittingId)
+  if (!row || !its) return undefined
+  const entries = db.select().from(stepEntry).where(eq(stepEntry.attemptId, id)).orderBy(asc(stepEntry.position)).all()
+  return {
+    ...row,
+    learnerId: its.learnerId,
+    technique: its.technique,
+    level: its.level,
+    support: row.support as WorkedSupport,
+    outcome: row.outcome as AttemptRecord['outcome'],
+    entries: entries.map(({ attemptId: _, position: __, slip, remark, by, ...entry }) => ({
+      ...entry,
+      by: by as 'learner' | 'program',
+      ...(slip && { slip }),
+      ...(remark && { remark }),
+    })),
+  }
+}
+
+/** The attempts of a sitting in their order, one line each. */
+export function attemptsOf(db: Database, sittingId: string): AttemptSummary[] {
+  const rows = db.select().from(attempt).where(eq(attempt.sittingId, sittingId)).orderBy(asc(attempt.n)).all()
+  const slips = db
+    .select({ attemptId: stepEntry.attemptId, slip: stepEntry.slip })
+    .from(stepEntry)
+    .where(
+      and(
+        inArray(
+          stepEntry.attemptId,
+          rows.map((r) => r.id),
+        ),
+        isNotNull(stepEntry.slip),
+      ),
+    )
+    .orderBy(asc(stepEntry.position))
+    .all()
+  return rows.map(({ id, n, support, expression, outcome, right, clean, timed, totalMs }) => ({
+    id,
+    n,
+    support: support as WorkedSupport,
+    expression,
+    outcome: outcome as AttemptRecord['outcome'],
+    right,
+    clean,
+    timed,
+    totalMs,
+    slips: slips.filter((s) => s.attemptId === id).map((s) => s.slip!),
+  }))
+}

@@ -1,0 +1,32 @@
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import Driver from 'better-sqlite3'
+import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+import * as schema from './schema.js'
+
+export type Database = BetterSQLite3Database<typeof schema>
+
+const MIGRATIONS = join(dirname(fileURLToPath(import.meta.url)), '../../drizzle')
+
+/**
+ * Opens the database file, made if missing, and brings its tables up to date. Every committed transaction is
+ * on disk before it is acknowledged (write-ahead log, synchronous = FULL), so a killed process loses nothing.
+ * @throws when the file cannot be opened or is no database.
+ */
+export function openDatabase(file: string): { db: Database; close(): void } {
+  const driver = new Driver(file)
+  driver.pragma('journal_mode = WAL')
+  driver.pragma('synchronous = FULL')
+  driver.pragma('foreign_keys = ON')
+  driver.pragma('busy_timeout = 5000')
+  const db = drizzle(driver, { schema, casing: 'snake_case' })
+  migrate(db, { migrationsFolder: MIGRATIONS })
+  return {
+    db,
+    close() {
+      driver.pragma('wal_checkpoint(TRUNCATE)')
+      driver.close()
+    },
+  }
+}

@@ -1,0 +1,25 @@
+import type { LearnerWire, NewLearner } from '@tachymetra/core/wire'
+import { asc, eq } from 'drizzle-orm'
+import type { Database } from './database.js'
+import { learner } from './schema.js'
+
+const columns = { id: learner.id, name: learner.name, timeZone: learner.timeZone, demo: learner.demo }
+
+export function allLearners(db: Database): LearnerWire[] {
+  return db.select(columns).from(learner).orderBy(asc(learner.name)).all()
+}
+
+export function learnerById(db: Database, id: string): LearnerWire | undefined {
+  return db.select(columns).from(learner).where(eq(learner.id, id)).get()
+}
+
+/** @returns false when a learner with this id is there already; nothing is changed then. */
+export function addLearner(db: Database, given: NewLearner): boolean {
+  return (
+    db
+      .insert(learner)
+      .values({ ...given, demo: false })
+      .onConflictDoNothing()
+      .run().changes > 0
+  )
+}

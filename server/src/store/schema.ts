@@ -1,0 +1,114 @@
+/** The tables. Times are whole milliseconds, instants ISO 8601 in UTC. */
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+
+export const coach = sqliteTable('coach', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+})
+
+/** As little as the work needs: a name to pick from a list, and the time zone its days are counted in. */
+export const learner = sqliteTable('learner', {
+  id: text().primaryKey(),
+  coachId: text().references(() => coach.id, { onDelete: 'set null' }),
+  name: text().notNull(),
+  timeZone: text().notNull(),
+  demo: integer({ mode: 'boolean' }).notNull(),
+})
+
+/** One stretch of practice. */
+export const sitting = sqliteTable(
+  'sitting',
+  {
+    id: text().primaryKey(),
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
+    technique: text().notNull(),
+    level: integer().notNull(),
+    planned: integer().notNull(),
+    startedAt: text().notNull(),
+  },
+  (t) => [
+    index('sitting_by_time').on(t.learnerId, t.startedAt, t.id),
+    index('sitting_by_technique').on(t.learnerId, t.technique, t.startedAt),
+  ],
+)
+
+/** One problem worked. Technique and level are the sitting's. */
+export const attempt = sqliteTable(
+  'attempt',
+  {
+    id: text().primaryKey(),
+    sittingId: text()
+      .notNull()
+      .references(() => sitting.id, { onDelete: 'cascade' }),
+    n: integer().notNull(),
+    school: text({ mode: 'json' }).$type<Record<string, string>>().notNull(),
+    support: text().notNull(),
+    expression: text().notNull(),
+    startedAt: text().notNull(),
+    hints: integer().notNull(),
+    outcome: text().notNull(),
+    thinkMs: integer().notNull(),
+    keyMs: integer().notNull(),
+    totalMs: integer().notNull(),
+    idleMs: integer().notNull(),
+    right: integer({ mode: 'boolean' }).notNull(),
+    clean: integer({ mode: 'boolean' }).notNull(),
+    timed: integer({ mode: 'boolean' }).notNull(),
+  },
+  (t) => [index('attempt_in_sitting').on(t.sittingId, t.n)],
+)
+
+/** Every entry of an attempt, wrong ones included, in the order typed. */
+export const stepEntry = sqliteTable(
+  'step_entry',
+  {
+    attemptId: text()
+      .notNull()
+      .references(() => attempt.id, { onDelete: 'cascade' }),
+    position: integer().notNull(),
+    step: integer().notNull(),
+    place: integer().notNull(),
+    value: text().notNull(),
+    ms: integer().notNull(),
+    by: text().notNull(),
+    right: integer({ mode: 'boolean' }).notNull(),
+    slip: text(),
+    remark: text(),
+  },
+  (t) => [primaryKey({ columns: [t.attemptId, t.position] })],
+)
+
+/** Rollup of a sitting under one support, kept up with every attempt, so that the record never counts attempts. */
+export const sittingPace = sqliteTable(
+  'sitting_pace',
+  {
+    sittingId: text()
+      .notNull()
+      .references(() => sitting.id, { onDelete: 'cascade' }),
+    support: text().notNull(),
+    attempts: integer().notNull(),
+    right: integer().notNull(),
+    clean: integer().notNull(),
+    medianMs: integer(),
+    bestMs: integer(),
+    /** Timed problems worked to the end, and the time they took together. */
+    timed: integer().notNull(),
+    timedMs: integer().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.sittingId, t.support] })],
+)
+
+/** Rollup: how often a slip was made in a sitting. */
+export const sittingSlip = sqliteTable(
+  'sitting_slip',
+  {
+    sittingId: text()
+      .notNull()
+      .references(() => sitting.id, { onDelete: 'cascade' }),
+    slip: text().notNull(),
+    count: integer().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.sittingId, t.slip] })],
+)
