@@ -10,7 +10,10 @@ ensureInstalled()
 say('Compiling once...')
 run(bin('tsc'), ['-b', 'core', 'server'])
 const children = [
-  spawn(bin('tsc'), ['-b', 'core', 'server', '--watch', '--preserveWatchOutput'], { cwd: ROOT, stdio: 'inherit' }),
+  spawn(bin('tsc'), ['-b', 'core', 'server', '--watch', '--preserveWatchOutput'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+  }),
   spawn(process.execPath, ['--watch', 'scripts/serve.mjs'], {
     cwd: ROOT,
     stdio: 'inherit',

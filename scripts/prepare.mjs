@@ -56,10 +56,15 @@ export function ensureInstalled() {
 /** Builds the core, and unless `coreOnly` the server and the browser application, if a source has changed. */
 export function ensureBuilt({ coreOnly = false } = {}) {
   ensureInstalled()
-  buildIfChanged('core', ['core/src', 'core/tsconfig.json', 'tsconfig.base.json'], 'core/dist/index.js', () => {
-    say('Building the core...')
-    return run(bin('tsc'), ['-b', 'core'], { stdio: ['ignore', 2, 'inherit'] })
-  })
+  buildIfChanged(
+    'core',
+    ['core/src', 'core/tsconfig.json', 'tsconfig.base.json'],
+    'core/dist/index.js',
+    () => {
+      say('Building the core...')
+      return run(bin('tsc'), ['-b', 'core'], { stdio: ['ignore', 2, 'inherit'] })
+    },
+  )
   if (coreOnly) return
   buildIfChanged('server', ['core/src', 'server/src', 'server/tsconfig.json'], 'server/dist/main.js', () => {
     say('Building the server...')
@@ -68,7 +73,10 @@ export function ensureBuilt({ coreOnly = false } = {}) {
   const web = ['core/src', 'web/src', 'web/index.html', 'web/public', 'web/vite.config.ts']
   buildIfChanged('web', web, 'web/dist/index.html', () => {
     say('Building the browser application...')
-    return run(bin('vite'), ['build', '--logLevel', 'warn'], { cwd: join(ROOT, 'web'), stdio: ['ignore', 2, 'inherit'] })
+    return run(bin('vite'), ['build', '--logLevel', 'warn'], {
+      cwd: join(ROOT, 'web'),
+      stdio: ['ignore', 2, 'inherit'],
+    })
   })
 }
 

@@ -21,7 +21,9 @@ stage('Browser tests', bin('playwright'), ['test', '-c', 'e2e/playwright.config.
 
 const { numPassedTests, numFailedTests } = read(unit)
 const { expected, unexpected, flaky } = read(browser).stats
-process.stdout.write(`tests: ${numPassedTests + expected + flaky} passed, ${numFailedTests + unexpected} failed\n`)
+process.stdout.write(
+  `tests: ${numPassedTests + expected + flaky} passed, ${numFailedTests + unexpected} failed\n`,
+)
 
 function stage(name, command, args, env = {}) {
   say(`\n${name}`)
@@ -38,7 +40,10 @@ function ensureChromium() {
   const help = `The browser tests need ${CHROMIUM}: install Debian's package "chromium".`
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) fail(help)
   say("\nInstalling Debian's chromium (about half a minute, once)...")
-  const options = { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }
+  const options = {
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  }
   run('apt-get', ['update', '-qq'], options)
   if (run('apt-get', ['install', '-y', '-qq', 'chromium'], options) !== 0 || !existsSync(CHROMIUM)) fail(help)
 }

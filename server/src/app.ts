@@ -81,7 +81,10 @@ export function createApp({ db, log, web, loopback }: AppOptions): Express {
 
   if (web && existsSync(web)) {
     app.use(compression())
-    app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+    app.use(
+      '/assets',
+      express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    )
     app.use(express.static(web, { index: false }))
     app.get('/{*path}', (_request, response) => {
       response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'))

@@ -27,7 +27,8 @@ export function readSettings(env: NodeJS.ProcessEnv, args: readonly string[]): S
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new StartError(`PORT is a number from 0 to 65535, not "${env.PORT}".`)
   const unknown = args.find((a) => a !== '--empty')
-  if (unknown) throw new StartError(`"${unknown}" is not known here. Only --empty is (start without demo data).`)
+  if (unknown)
+    throw new StartError(`"${unknown}" is not known here. Only --empty is (start without demo data).`)
   return {
     port,
     host: env.HOST || '127.0.0.1',
@@ -101,8 +102,10 @@ function logFile(data: string): string {
 }
 
 function portTrouble(error: NodeJS.ErrnoException, host: string, port: number): string {
-  if (error.code === 'EADDRINUSE') return `Port ${port} on ${host} is taken. Choose another: PORT=${port + 1} npm start`
+  if (error.code === 'EADDRINUSE')
+    return `Port ${port} on ${host} is taken. Choose another: PORT=${port + 1} npm start`
   if (error.code === 'EACCES') return `Port ${port} may not be used by this account. Choose one above 1023.`
-  if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND') return `${host} is not an address of this machine.`
+  if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
+    return `${host} is not an address of this machine.`
   return `The server could not listen on ${host}:${port}: ${error.message}`
 }

@@ -79,7 +79,15 @@ test('pace: medians over timed work, the best only among right answers', () => {
     { ...one, timed: false, totalMs: 90_000 },
   ]
   const pace = paceOf(attempts)
-  expect(pace).toEqual({ attempts: 3, right: 2, clean: 2, medianMs: 4000, bestMs: 6000, timed: 2, timedMs: 8000 })
+  expect(pace).toEqual({
+    attempts: 3,
+    right: 2,
+    clean: 2,
+    medianMs: 4000,
+    bestMs: 6000,
+    timed: 2,
+    timedMs: 8000,
+  })
   expect([perMinute(pace), perMinute(paceOf([]))]).toEqual([15, undefined])
 })
 

@@ -34,7 +34,11 @@ export function insertAttempt(db: Pick<Database, 'insert'>, record: AttemptRecor
 }
 
 /** Counts a sitting's attempts under one support afresh: a handful of rows. */
-export function rollUp(db: Pick<Database, 'select' | 'insert' | 'run'>, sittingId: string, support: string): void {
+export function rollUp(
+  db: Pick<Database, 'select' | 'insert' | 'run'>,
+  sittingId: string,
+  support: string,
+): void {
   const rows = db
     .select()
     .from(attempt)
@@ -63,7 +67,12 @@ export function attemptById(db: Database, id: string): AttemptWire | undefined {
   const row = attemptRow(db, id)
   const its = row && sittingRow(db, row.sittingId)
   if (!row || !its) return undefined
-  const entries = db.select().from(stepEntry).where(eq(stepEntry.attemptId, id)).orderBy(asc(stepEntry.position)).all()
+  const entries = db
+    .select()
+    .from(stepEntry)
+    .where(eq(stepEntry.attemptId, id))
+    .orderBy(asc(stepEntry.position))
+    .all()
   return {
     ...row,
     learnerId: its.learnerId,

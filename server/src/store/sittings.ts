@@ -84,7 +84,9 @@ export function standings(db: Database, learnerId: string, techniques: readonly 
       .get()
     if (!latest) return []
     const [{ paces }] = withRollups(db, [latest]) as [SittingWire]
-    return [{ technique, level: latest.level, support: paces.at(-1)?.support ?? null, lastAt: latest.startedAt }]
+    return [
+      { technique, level: latest.level, support: paces.at(-1)?.support ?? null, lastAt: latest.startedAt },
+    ]
   })
 }
 

@@ -1,0 +1,134 @@
+import { QueryClientProvider } from '@tanstack/react-query'
+import { ConfigProvider, Select, Spin } from 'antd'
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
+import { useWaiting } from './data/outbox.js'
+import { queryClient, useLearners } from './data/queries.js'
+import { changeSettings, type Settings, useSettings } from './data/settings.js'
+import { Desk } from './desk/Desk.js'
+import { antTheme, type Light } from './theme.js'
+
+const Bench = lazy(() => import('./bench/Bench.js'))
+const Record = lazy(() => import('./record/Record.js'))
+const SittingPage = lazy(() => import('./record/SittingPage.js'))
+const AttemptPage = lazy(() => import('./record/AttemptPage.js'))
+
+export function App() {
+  const light = useLight()
+  return (
+    <ConfigProvider theme={antTheme(light)} button={{ autoInsertSpace: false }} wave={{ disabled: true }}>
+      <QueryClientProvider client={queryClient}>
+        <BrowserRouter>
+          <Routes>
+            <Route element={<Page />}>
+              <Route index element={<Desk />} />
+              <Route path="bench/:sittingId" element={<Bench />} />
+              <Route path="record" element={<Record />} />
+              <Route path="record/sitting/:id" element={<SittingPage />} />
+              <Route path="record/attempt/:id" element={<AttemptPage />} />
+              <Route path="*" element={<Lost />} />
+            </Route>
+          </Routes>
+        </BrowserRouter>
+      </QueryClientProvider>
+    </ConfigProvider>
+  )
+}
+
+/** Day or night: as chosen, else as the system has it. */
+function useLight(): Light {
+  const { theme } = useSettings()
+  const [dark, setDark] = useState(() => matchMedia('(prefers-color-scheme: dark)').matches)
+  useEffect(() => {
+    const query = matchMedia('(prefers-color-scheme: dark)')
+    const follow = () => setDark(query.matches)
+    query.addEventListener('change', follow)
+    return () => query.removeEventListener('change', follow)
+  }, [])
+  const light = theme === 'system' ? (dark ? 'night' : 'day') : theme
+  useEffect(() => {
+    document.documentElement.dataset.light = light
+  }, [light])
+  return light
+}
+
+const THEMES: { value: Settings['theme']; label: string }[] = [
+  { value: 'system', label: 'Light: as system' },
+  { value: 'day', label: 'Light: day' },
+  { value: 'night', label: 'Light: night' },
+]
+
+function Page() {
+  const { theme, learnerId } = useSettings()
+  const learners = useLearners()
+  const atBench = useLocation().pathname.startsWith('/bench')
+  const demo = learners.data?.find((l) => l.id === learnerId)?.demo ?? learners.data?.some((l) => l.demo)
+  return (
+    <>
+      <header className="page-head">
+        <div className="row spread">
+          <span className="name">
+            <Link to="/">Tachymetra</Link>
+          </span>
+          {demo && !atBench && (
+            <span className="demo-note">
+              Demo data: the tally room of Lantern Wharf and everyone in it are invented.
+            </span>
+          )}
+          <span className="row">
+            <WaitingSign />
+            <Select
+              aria-label="Day or night"
+              size="small"
+              variant="borderless"
+              value={theme}
+              options={THEMES}
+              onChange={(value) => changeSettings({ theme: value })}
+              style={{ width: '9.5rem' }}
+            />
+          </span>
+        </div>
+        <nav className="head-rule" aria-label="Pages">
+          <NavLink to="/" end>
+            Desk
+          </NavLink>
+          {atBench && (
+            <Link to="." aria-current="page">
+              Bench
+            </Link>
+          )}
+          <NavLink to="/record">Record</NavLink>
+        </nav>
+      </header>
+      <main>
+        <Suspense fallback={<Spin aria-label="Loading" />}>
+          <Outlet />
+        </Suspense>
+      </main>
+    </>
+  )
+}
+
+/** Quiet while all is sent; otherwise says what is still here and why. */
+function WaitingSign() {
+  const { unsent, refused } = useWaiting()
+  if (unsent === 0 && refused.length === 0) return null
+  return (
+    <span className="waiting" role="status" title={refused.join('\n')}>
+      {unsent > 0 && `${unsent} kept here, to be sent`}
+      {unsent > 0 && refused.length > 0 && '; '}
+      {refused.length > 0 && `${refused.length} refused by the server: ${refused[0]}`}
+    </span>
+  )
+}
+
+function Lost() {
+  return (
+    <div className="stack">
+      <h1>There is no such page</h1>
+      <p>
+        <Link to="/">Back to the desk</Link>
+      </p>
+    </div>
+  )
+}

@@ -1,0 +1,149 @@
+import {
+  type AttemptRecord,
+  draw,
+  type Exercise,
+  levelOf,
+  type Problem,
+  type Random,
+  SUPPORTS,
+  type Support,
+  schoolOf,
+  seeded,
+  techniqueById,
+} from '@tachymetra/core'
+import { Spin } from 'antd'
+import { useEffect, useMemo, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { flush } from '../data/outbox.js'
+import { endSitting, keepAttempt, keptSitting, type LocalSitting } from '../data/store.js'
+import { Trouble } from '../parts/Trouble.js'
+import { SUPPORT_NAMES } from '../parts/words.js'
+import { Summary } from './Summary.js'
+import { Watching } from './Watching.js'
+import { Working } from './Working.js'
+
+/** A sitting at the bench, from wherever it was left: it is kept in this browser, so a reload goes on with it. */
+export default function Bench() {
+  const { sittingId = '' } = useParams()
+  const [sitting, setSitting] = useState<LocalSitting | null>()
+  useEffect(() => {
+    setSitting(undefined)
+    keptSitting(sittingId).then(
+      (found) => setSitting(found ?? null),
+      () => setSitting(null),
+    )
+  }, [sittingId])
+  if (sitting === undefined) return <Spin aria-label="Loading" />
+  if (sitting === null)
+    return (
+      <Trouble error={new Error('This sitting is not kept in this browser. Start another at the desk.')} />
+    )
+  return <Sitting key={sitting.id} sitting={sitting} />
+}
+
+function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
+  const navigate = useNavigate()
+  const [attempts, setAttempts] = useState<readonly AttemptRecord[]>(start.attempts)
+  const [ended, setEnded] = useState(start.ended)
+  const [support, setSupport] = useState<Support>(start.support)
+  const [watched, setWatched] = useState(0)
+  const [trouble, setTrouble] = useState<Error>()
+  const technique = techniqueById(start.technique)
+  const level = levelOf(technique, start.level)
+  const nth = useMemo(() => {
+    // Two streams, so that watching a problem does not use one up.
+    const streams = { worked: problems(seeded(start.seed)), watched: problems(seeded(start.seed + 1)) }
+    return (kind: 'worked' | 'watched', n: number) => streams[kind](n)
+
+    function problems(random: Random): (n: number) => Problem {
+      const source = draw(level.problems(), random)
+      const drawn: Problem[] = []
+      return (n) => {
+        while (drawn.length <= n) drawn.push(source.next().value!)
+        return drawn[n]!
+      }
+    }
+  }, [start.seed, level])
+
+  const stop = () => {
+    if (attempts.length === 0) void navigate('/')
+    else finish()
+  }
+  const finish = () => {
+    void endSitting(start.id)
+    setEnded(true)
+  }
+  /** Keeps the attempt in this browser; sending it is the outbox's work. */
+  const keep = async (record: AttemptRecord) => {
+    try {
+      await keepAttempt(record)
+      void flush()
+    } catch {
+      setTrouble(new Error('This attempt could not be kept: the browser refuses to store it.'))
+    }
+  }
+  const next = (record: AttemptRecord) => {
+    const all = [...attempts, record]
+    setAttempts(all)
+    if (all.length >= start.planned) finish()
+  }
+
+  if (ended || attempts.length >= start.planned) return <Summary sitting={start} attempts={attempts} />
+
+  const head = (
+    <div className="bench-head row spread">
+      <h1>
+        {technique.name}{' '}
+        <span className="faint" style={{ fontWeight: 400 }}>
+          level {start.level}, {level.name.toLowerCase()}
+        </span>
+      </h1>
+      <fieldset className="row" style={{ gap: '0.25rem 1rem' }}>
+        <legend className="sr-only">Support</legend>
+        {SUPPORTS.map((s) => (
+          <label key={s}>
+            <input
+              type="radio"
+              name="support"
+              checked={s === support}
+              onChange={(event) => {
+                setSupport(s)
+                event.currentTarget.blur()
+              }}
+            />{' '}
+            {SUPPORT_NAMES[s]}
+          </label>
+        ))}
+      </fieldset>
+    </div>
+  )
+  const shared = { technique, school: schoolOf(technique), level: start.level }
+  return (
+    <div className="bench">
+      {head}
+      {trouble && <Trouble error={trouble} />}
+      {support === 'watch' ? (
+        <Watching
+          key={watched}
+          {...shared}
+          problem={nth('watched', watched)}
+          onAnother={() => setWatched(watched + 1)}
+          onTry={() => setSupport('guided')}
+          onStop={stop}
+        />
+      ) : (
+        <Working
+          key={`${attempts.length} ${support}`}
+          exercise={{ ...shared, support, problem: nth('worked', attempts.length) } satisfies Exercise}
+          targetMs={level.targetMs}
+          n={attempts.length + 1}
+          planned={start.planned}
+          sittingId={start.id}
+          onDone={keep}
+          onNext={next}
+          onStop={stop}
+        />
+      )}
+    </div>
+  )
+}

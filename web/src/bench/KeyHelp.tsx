@@ -1,0 +1,33 @@
+import { Modal } from 'antd'
+
+const KEYS: readonly [string, string][] = [
+  ['0–9 . −', 'type the value'],
+  ['Enter', 'commit it; when the problem is done, go on'],
+  ['Backspace', 'mend what is typed'],
+  ['H', 'hint: why this step, or what it asks'],
+  ['S', 'show the value and go on'],
+  ['N', 'skip the problem'],
+  ['T', 'hide or show the clock'],
+  ['← →', 'while watching: a step back, a step on'],
+  ['Esc', 'stop the sitting'],
+  ['?', 'this list'],
+]
+
+export function KeyHelp({ onClose }: { readonly onClose: () => void }) {
+  return (
+    <Modal open title="Keys at the bench" footer={null} onCancel={onClose}>
+      <table>
+        <tbody>
+          {KEYS.map(([key, does]) => (
+            <tr key={key}>
+              <th scope="row" style={{ textAlign: 'left', paddingRight: '1rem' }}>
+                <kbd>{key}</kbd>
+              </th>
+              <td>{does}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Modal>
+  )
+}

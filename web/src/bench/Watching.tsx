@@ -1,0 +1,95 @@
+import { type Problem, printProblem, type School, type Technique, toWords, trace } from '@tachymetra/core'
+import { Button } from 'antd'
+import { useMemo, useState } from 'react'
+import { Hands } from '../parts/Hand.js'
+import { Mark } from '../parts/Mark.js'
+import { PlaceRule } from '../parts/PlaceRule.js'
+import { KeyHelp } from './KeyHelp.js'
+import { useKeys } from './useKeys.js'
+
+interface Props {
+  readonly technique: Technique
+  readonly school: School
+  readonly problem: Problem
+  readonly onAnother: () => void
+  readonly onTry: () => void
+  readonly onStop: () => void
+}
+
+/** One problem worked before the learner's eyes, a step at a time and as slowly as wanted. */
+export function Watching({ technique, school, problem, onAnother, onTry, onStop }: Props) {
+  const { steps, answer } = useMemo(() => trace(technique, problem, school), [technique, problem, school])
+  const [at, setAt] = useState(0)
+  const [helpOpen, setHelpOpen] = useState(false)
+  const step = steps[at]
+  const onward = () => (step ? setAt(at + 1) : onTry())
+  const back = () => setAt(Math.max(0, at - 1))
+  useKeys(
+    {
+      Enter: onward,
+      ArrowRight: () => step && setAt(at + 1),
+      ArrowLeft: back,
+      Escape: onStop,
+      '?': () => setHelpOpen(true),
+    },
+    () => {},
+    !helpOpen,
+  )
+  const standing = steps[at - 1]
+  return (
+    <>
+      <div className="stack">
+        <p className="faint">Watch: {technique.about}</p>
+        <PlaceRule
+          problem={problem}
+          line={(step ?? standing)?.writes ?? { negative: false, cells: [] }}
+          place={step?.place}
+          finished={!step}
+        />
+        <div role="status" aria-live="polite" style={{ minHeight: '7.5rem', textAlign: 'center' }}>
+          {step ? (
+            <>
+              <p className="question">{step.ask}</p>
+              <p className="mono" style={{ fontSize: '1.9rem', lineHeight: 1.2 }}>
+                {toWords(step.expect)}
+              </p>
+              <p className="faint">{step.why}</p>
+            </>
+          ) : (
+            <p className="question mono">
+              {printProblem(problem).replaceAll('-', '−')} = {toWords(answer)}
+            </p>
+          )}
+        </div>
+        <div className="row keys-line">
+          <Button onClick={back} disabled={at === 0}>
+            Back <kbd>←</kbd>
+          </Button>
+          {!step && <Button onClick={onAnother}>Watch another</Button>}
+          <Button type="primary" onClick={onward} autoFocus>
+            {step ? 'Next step' : 'Now you'} <kbd>Enter</kbd>
+          </Button>
+          <Button onClick={onStop}>
+            Stop <kbd>Esc</kbd>
+          </Button>
+        </div>
+      </div>
+      <aside className="side stack" aria-label="What has been done">
+        <h2>Held in mind</h2>
+        <Hands holds={step?.holds ?? []} />
+        <h2>Steps so far</h2>
+        {at === 0 && <p className="faint">None yet.</p>}
+        <ol className="plain-list steps">
+          {steps.slice(0, at).map((s, i) => (
+            <li key={i}>
+              <Mark right />
+              <span className="value">{toWords(s.expect)}</span>
+              <span className="mono faint">{s.facts.join(' ').replaceAll('-', '−')}</span>
+            </li>
+          ))}
+        </ol>
+      </aside>
+      {helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}
+    </>
+  )
+}

@@ -1,0 +1,314 @@
+import {
+  type Action,
+  type AttemptRecord,
+  answerOf,
+  commit,
+  diagnose,
+  type Exercise,
+  eraseKey,
+  hint,
+  lineOf,
+  type Made,
+  openStep,
+  type Play,
+  printProblem,
+  readDecimal,
+  recordOf,
+  show,
+  skip,
+  standingSlip,
+  startPlay,
+  toWords,
+  typeKey,
+} from '@tachymetra/core'
+import { Button } from 'antd'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { changeSettings, useSettings } from '../data/settings.js'
+import { Hands } from '../parts/Hand.js'
+import { Keypad } from '../parts/Keypad.js'
+import { Mark } from '../parts/Mark.js'
+import { PlaceRule } from '../parts/PlaceRule.js'
+import { seconds } from '../parts/words.js'
+import { KeyHelp } from './KeyHelp.js'
+import { PaceBar } from './PaceBar.js'
+import { useTouch } from './touch.js'
+import { useKeys } from './useKeys.js'
+
+/** Steps whose value is written as one digit at the place itself. */
+const DIGIT_ACTIONS: readonly Action[] = ['hold', 'glance', 'write']
+
+/** Asking and checking takes longer than working alone, so the target is stretched while there is support. */
+const TARGET_STRETCH = { guided: 3, steps: 1.5, answer: 1 } as const
+
+interface Props {
+  readonly exercise: Exercise
+  readonly targetMs: number
+  readonly n: number
+  readonly planned: number
+  readonly sittingId: string
+  /** Called once, the moment the attempt is over. */
+  readonly onDone: (record: AttemptRecord) => void
+  readonly onNext: (record: AttemptRecord) => void
+  readonly onStop: () => void
+}
+
+/** One problem being worked. */
+export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onNext, onStop }: Props) {
+  const { support, problem } = exercise
+  const { clock } = useSettings()
+  const touch = useTouch()
+  const [helpOpen, setHelpOpen] = useState(false)
+  const [play, setPlay] = useState(() => startPlay(exercise, performance.now()))
+  const [as] = useState(() => ({
+    id: crypto.randomUUID(),
+    sittingId,
+    n,
+    startedAt: new Date().toISOString(),
+  }))
+  const [record, setRecord] = useState<AttemptRecord>()
+  const entry = useRef<HTMLInputElement>(null)
+  const step = openStep(play)
+  const done = play.outcome !== undefined
+
+  const change = (next: Play) => {
+    setPlay(next)
+    if (!next.outcome || play.outcome) return
+    const finished = recordOf(next, as)
+    setRecord(finished)
+    onDone(finished)
+  }
+  const act = {
+    digit: (key: string) => change(typeKey(play, key, performance.now())),
+    erase: () => change(eraseKey(play, performance.now())),
+    enter: () => (record ? onNext(record) : change(commit(play, performance.now()))),
+    hint: () => change(hint(play)),
+    show: () => change(show(play, performance.now())),
+    skip: () => (record ? onNext(record) : change(skip(play))),
+    clock: () => changeSettings({ clock: !clock }),
+    // An attempt with entries is kept as skipped; one not yet begun leaves no trace.
+    stop: () => {
+      if (!record && play.made.length > 0) onDone(recordOf(skip(play), as))
+      onStop()
+    },
+    help: () => setHelpOpen(true),
+  }
+  useKeys(
+    {
+      h: act.hint,
+      s: act.show,
+      n: act.skip,
+      t: act.clock,
+      '?': act.help,
+      Escape: act.stop,
+      Enter: act.enter,
+      Backspace: act.erase,
+    },
+    act.digit,
+    !helpOpen,
+  )
+  useEffect(() => entry.current?.focus(), [])
+
+  const explained = useExplanation(play)
+  const finished = play.outcome === 'done'
+  const lastStep = play.position.steps.at(-1)
+  const line = useMemo(() => {
+    const low = Math.min(0, ...problem.terms.map((t) => -t.size.scale))
+    if (finished) return lineOf(answerOf(problem), low)
+    return lastStep?.writes ?? { negative: false, cells: [] }
+  }, [problem, finished, lastStep])
+  const question = done ? '' : questionOf(play)
+  const keepFocus = (event: React.MouseEvent) => event.preventDefault()
+
+  return (
+    <>
+      <div className="stack">
+        <div className="row spread faint">
+          <span>
+            Problem {n} of {planned}
+          </span>
+          {clock && <span>aim for {seconds(targetMs * TARGET_STRETCH[support])}</span>}
+        </div>
+        {clock && <PaceBar targetMs={targetMs * TARGET_STRETCH[support]} running={!done} />}
+        <PlaceRule
+          problem={problem}
+          line={line}
+          place={done ? undefined : step?.place}
+          typing={step && DIGIT_ACTIONS.includes(step.action) ? play.text : undefined}
+          finished={finished}
+        />
+        {!done && (
+          <>
+            <p className="question" id="question">
+              {question}
+              {play.hintOpen && <Hint play={play} />}
+            </p>
+            <div className="entry-line">
+              <input
+                ref={entry}
+                className={`entry${play.text.length > 11 ? ' long' : ''}`}
+                aria-label={question || 'Your entry'}
+                aria-describedby="said"
+                value={play.text.replace('-', '−')}
+                readOnly
+                inputMode="none"
+                autoComplete="off"
+                data-testid="entry"
+              />
+            </div>
+          </>
+        )}
+        <div className="said" id="said" role="status">
+          {done ? (
+            <Done play={play} totalMs={record?.totalMs} />
+          ) : play.notice ? (
+            <p className="said-slip">{play.notice}</p>
+          ) : (
+            <Said play={play} explained={explained} />
+          )}
+        </div>
+        {done ? (
+          <div className="row keys-line">
+            <Button type="primary" size="large" onMouseDown={keepFocus} onClick={act.enter} autoFocus>
+              {n >= planned ? 'Summary' : 'Next problem'} <kbd>Enter</kbd>
+            </Button>
+          </div>
+        ) : (
+          touch && <Keypad onKey={act.digit} onErase={act.erase} onEnter={act.enter} enterLabel="Enter" />
+        )}
+        <div className="row keys-line">
+          {!done && (
+            <>
+              <Button size="small" onMouseDown={keepFocus} onClick={act.hint} disabled={play.hintOpen}>
+                Hint <kbd>H</kbd>
+              </Button>
+              <Button size="small" onMouseDown={keepFocus} onClick={act.show}>
+                Show <kbd>S</kbd>
+              </Button>
+              <Button size="small" onMouseDown={keepFocus} onClick={act.skip}>
+                Skip <kbd>N</kbd>
+              </Button>
+            </>
+          )}
+          <Button size="small" onMouseDown={keepFocus} onClick={act.stop}>
+            Stop <kbd>Esc</kbd>
+          </Button>
+          <Button size="small" onMouseDown={keepFocus} onClick={act.clock} aria-pressed={!clock}>
+            {clock ? 'Hide' : 'Show'} the clock <kbd>T</kbd>
+          </Button>
+          <Button size="small" onMouseDown={keepFocus} onClick={act.help}>
+            Keys <kbd>?</kbd>
+          </Button>
+        </div>
+      </div>
+      <aside className="side stack" aria-label="What has been done">
+        {support === 'guided' && !done && (
+          <>
+            <h2>Held in mind</h2>
+            <Hands holds={lastStep?.holds ?? []} />
+          </>
+        )}
+        <h2>Steps so far</h2>
+        <Steps play={play} />
+      </aside>
+      {helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}
+    </>
+  )
+}
+
+/** Guided asks in words; the steps alone only light the place; the answer alone asks for just that. */
+function questionOf(play: Play): string {
+  const step = openStep(play)
+  if (play.exercise.support === 'guided' && step) return step.ask
+  return step ? '' : 'The answer?'
+}
+
+function Hint({ play }: { readonly play: Play }) {
+  const step = play.position.next
+  if (!step) return null
+  const facts = step.facts.length > 0 && ` (${step.facts.join(', ').replaceAll('-', '−')})`
+  return (
+    <span className="faint">
+      <br />
+      {play.exercise.support === 'guided' ? step.why : step.ask}
+      {facts}
+    </span>
+  )
+}
+
+/** What is said to a wrong entry while its question is still open. */
+function Said({ play, explained }: { readonly play: Play; readonly explained: string | undefined }) {
+  const slip = standingSlip(play)
+  if (!slip) return null
+  const remark = slip.slip?.remark ?? explained
+  return (
+    <p>
+      <Mark right={false} /> <span className="value">{words(slip.value)}</span> is not it.{' '}
+      <span className="said-slip">{remark ?? 'Try again, or press S to be shown.'}</span>
+    </p>
+  )
+}
+
+function Done({ play, totalMs }: { readonly play: Play; readonly totalMs: number | undefined }) {
+  const { problem } = play.exercise
+  const wrong = play.made.some((m) => !m.right)
+  const shown = play.made.some((m) => m.by === 'program')
+  const verdict =
+    play.outcome === 'skipped' ? 'Skipped' : shown ? 'Shown' : wrong ? 'Right in the end' : 'Right'
+  return (
+    <div className="done-panel">
+      <p className="big">
+        {printProblem(problem).replaceAll('-', '−')} = {toWords(answerOf(problem))}
+      </p>
+      <p className={verdict === 'Right' ? 'said-right' : ''}>
+        {verdict === 'Right' && <Mark right />} {verdict}
+        {play.outcome === 'done' && `, in ${seconds(totalMs)}`}
+      </p>
+    </div>
+  )
+}
+
+function Steps({ play }: { readonly play: Play }) {
+  if (play.made.length === 0) return <p className="faint">None yet.</p>
+  return (
+    <ol className="plain-list steps">
+      {play.made.map((made, i) => (
+        <li key={i}>
+          <Mark right={made.right} />
+          <span>
+            <span className="value">{words(made.value)}</span>
+            {made.by === 'program' && <span className="faint"> shown</span>}
+            {made.slip && <span className="said-slip"> {made.slip.remark}</span>}
+          </span>
+          <span className="mono faint">{seconds(made.ms)}</span>
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+/** The likely cause of a wrong answer given without steps: sought after the verdict has been painted. */
+function useExplanation(play: Play): string | undefined {
+  const [explained, setExplained] = useState<{ of: Made; remark: string }>()
+  const slip = play.exercise.support === 'answer' ? standingSlip(play) : undefined
+  useEffect(() => {
+    if (!slip) return
+    const timer = setTimeout(() => {
+      const { technique, problem, school } = play.exercise
+      const { causes } = diagnose(technique, problem, school, readDecimal(slip.value)!)
+      const [cause, other] = causes
+      if (!cause) return
+      const remarks = cause.slips.map((s) => s.remark).join(' ')
+      setExplained({
+        of: slip,
+        remark: other ? `Likely: ${remarks} (Other slips would fit too.)` : `Likely: ${remarks}`,
+      })
+    }, 20)
+    return () => clearTimeout(timer)
+  }, [slip, play.exercise])
+  return slip && explained?.of === slip ? explained.remark : undefined
+}
+
+function words(value: string): string {
+  const read = readDecimal(value)
+  return read ? toWords(read) : value
+}

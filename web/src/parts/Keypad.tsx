@@ -1,0 +1,38 @@
+const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '-'] as const
+const NAMES: Record<string, string> = { '.': 'decimal point', '-': 'minus' }
+
+interface Props {
+  readonly onKey: (key: string) => void
+  readonly onErase: () => void
+  readonly onEnter: () => void
+  readonly enterLabel: string
+}
+
+/** Large keys for touch, so that no system keyboard has to come up. They act on touch, not on release. */
+export function Keypad({ onKey, onErase, onEnter, enterLabel }: Props) {
+  // A press by touch or mouse acts at once; `click` then only serves keyboards and screen readers.
+  const acts = (act: () => void) => ({
+    onPointerDown: (event: React.PointerEvent) => {
+      event.preventDefault()
+      act()
+    },
+    onClick: (event: React.MouseEvent) => {
+      if (event.detail === 0) act()
+    },
+  })
+  return (
+    <fieldset className="keypad" aria-label="Number keys">
+      {KEYS.map((key) => (
+        <button key={key} type="button" aria-label={NAMES[key]} {...acts(() => onKey(key))}>
+          {key === '-' ? '−' : key}
+        </button>
+      ))}
+      <button type="button" style={{ gridColumn: '1 / -1' }} aria-label="rub out" {...acts(onErase)}>
+        ⌫
+      </button>
+      <button type="button" className="enter" {...acts(onEnter)}>
+        {enterLabel}
+      </button>
+    </fieldset>
+  )
+}

@@ -1,0 +1,17 @@
+import { Button } from 'antd'
+
+/** What went wrong, and the way to try again. */
+export function Trouble({ error, retry }: { readonly error: Error; readonly retry?: () => void }) {
+  return (
+    <div className="stack" role="alert">
+      <p>
+        <span className="said-slip">{error.message}</span>
+      </p>
+      {retry && (
+        <div>
+          <Button onClick={retry}>Try again</Button>
+        </div>
+      )}
+    </div>
+  )
+}

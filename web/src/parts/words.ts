@@ -1,0 +1,39 @@
+/** Small pieces of wording used on several screens. */
+import type { Support } from '@tachymetra/core'
+
+export const SUPPORT_NAMES: Record<Support, string> = {
+  watch: 'Watch',
+  guided: 'Guided',
+  steps: 'Steps only',
+  answer: 'Answer only',
+}
+
+export const SUPPORT_ABOUT: Record<Support, string> = {
+  watch: 'One problem worked before you, every value placed.',
+  guided: 'Each step is asked; you give its value.',
+  steps: 'The place is lit; you know what to do.',
+  answer: 'Only the problem and the clock.',
+}
+
+/** 3.24 -> "3.2 s", 95 -> "1 min 35 s"; an en dash when there is no time. */
+export function seconds(ms: number | null | undefined): string {
+  if (ms === null || ms === undefined) return '–'
+  if (ms < 59_950) return `${(ms / 1000).toFixed(1)} s`
+  const whole = Math.round(ms / 1000)
+  return `${Math.floor(whole / 60)} min ${whole % 60} s`
+}
+
+/** "missed-drop" -> "missed drop". */
+export function slipName(id: string): string {
+  return id.startsWith('key-') ? `keying: ${id.slice(4)}` : id.replaceAll('-', ' ')
+}
+
+export function when(iso: string, timeZone?: string): string {
+  return new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    ...(timeZone && { timeZone }),
+  }).format(new Date(iso))
+}

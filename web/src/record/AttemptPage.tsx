@@ -1,0 +1,103 @@
+import {
+  answerOf,
+  lineOf,
+  lowestPlace,
+  printProblem,
+  readAttempt,
+  readDecimal,
+  toWords,
+  trace,
+} from '@tachymetra/core'
+import type { AttemptWire } from '@tachymetra/core/wire'
+import { Button, Spin } from 'antd'
+import { useMemo, useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { useKeys } from '../bench/useKeys.js'
+import { useAttempt } from '../data/queries.js'
+import { Mark } from '../parts/Mark.js'
+import { PlaceRule } from '../parts/PlaceRule.js'
+import { Trouble } from '../parts/Trouble.js'
+import { SUPPORT_NAMES, seconds, when } from '../parts/words.js'
+
+/** One attempt played back, an entry at a time. */
+export default function AttemptPage() {
+  const { id = '' } = useParams()
+  const attempt = useAttempt(id)
+  if (attempt.isPending) return <Spin aria-label="Loading" />
+  if (attempt.isError) return <Trouble error={attempt.error} retry={() => attempt.refetch()} />
+  return <Replay attempt={attempt.data} />
+}
+
+function Replay({ attempt }: { readonly attempt: AttemptWire }) {
+  const { technique, problem, school } = useMemo(() => readAttempt(attempt), [attempt])
+  const { steps } = useMemo(() => trace(technique, problem, school), [technique, problem, school])
+  const { entries } = attempt
+  const [at, setAt] = useState(0)
+  const onward = () => setAt(Math.min(entries.length, at + 1))
+  const back = () => setAt(Math.max(0, at - 1))
+  useKeys({ ArrowRight: onward, ArrowLeft: back, Enter: onward }, () => {}, true)
+
+  const entry = entries[at - 1]
+  const accepted = entries.slice(0, at).filter((e) => e.right)
+  const reached = accepted.at(-1)
+  const low = Math.min(...problem.terms.map((t) => lowestPlace(t.size)))
+  const blank = { negative: false, cells: [] }
+  const line = !reached
+    ? blank
+    : reached.step === 0
+      ? lineOf(answerOf(problem), low)
+      : steps[reached.step - 1]!.writes
+  const ended = at === entries.length && attempt.outcome === 'done'
+  return (
+    <div className="stack" style={{ gap: '1rem' }}>
+      <p>
+        <Link to="/record">Record</Link> / <Link to={`/record/sitting/${attempt.sittingId}`}>sitting</Link>
+      </p>
+      <h1 className="mono">{printProblem(problem).replaceAll('-', '−')}</h1>
+      <p className="faint">
+        {technique.name}, level {attempt.level}, {SUPPORT_NAMES[attempt.support].toLowerCase()},{' '}
+        {when(attempt.startedAt)}.{' '}
+        {attempt.timed
+          ? `Thinking ${seconds(attempt.thinkMs)}, keying ${seconds(attempt.keyMs)}, together ${seconds(attempt.totalMs)}.`
+          : 'Left alone for over a minute: not timed.'}
+      </p>
+      <PlaceRule problem={problem} line={line} place={ended ? undefined : entry?.place} finished={ended} />
+      <div className="row keys-line">
+        <Button onClick={back} disabled={at === 0}>
+          Back <kbd>←</kbd>
+        </Button>
+        <span>
+          {at} of {entries.length} {entries.length === 1 ? 'entry' : 'entries'}
+        </span>
+        <Button type="primary" onClick={onward} disabled={at === entries.length}>
+          Next <kbd>→</kbd>
+        </Button>
+      </div>
+      <ol className="plain-list" aria-live="polite">
+        {entries.slice(0, at).map((e, i) => (
+          <li key={i} className="replay-entry">
+            <Mark right={e.right} /> <span className="mono">{toWords(readDecimal(e.value)!)}</span>
+            {e.by === 'program' && <span className="faint"> shown</span>}{' '}
+            <span className="faint">after {seconds(e.ms)}</span>
+            <br />
+            <span className="faint">{e.step === 0 ? 'The answer.' : steps[e.step - 1]!.ask}</span>
+            {e.remark && <span className="said-slip"> {e.remark}</span>}
+          </li>
+        ))}
+      </ol>
+      {attempt.outcome === 'skipped' && at === entries.length && <p>Skipped here.</p>}
+      {attempt.support === 'answer' && (
+        <details>
+          <summary>How {technique.name.toLowerCase()} works it</summary>
+          <ol>
+            {steps.map((s, i) => (
+              <li key={i}>
+                {s.ask} <span className="mono">{toWords(s.expect)}</span>
+              </li>
+            ))}
+          </ol>
+        </details>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,15 @@
+import react from '@vitejs/plugin-react'
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  plugins: [react()],
+  // The core is taken from its sources, so that hot reload reaches it too.
+  resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
+  build: { chunkSizeWarningLimit: 1600, sourcemap: false },
+  server: {
+    host: '127.0.0.1',
+    port: 4173,
+    strictPort: true,
+    proxy: { '/api': { target: 'http://127.0.0.1:4174', changeOrigin: true } },
+  },
+})
