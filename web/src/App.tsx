@@ -1,11 +1,12 @@
 import { QueryClientProvider } from '@tanstack/react-query'
-import { ConfigProvider, Select, Spin } from 'antd'
+import { ConfigProvider, Select } from 'antd'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
 import { useWaiting } from './data/outbox.js'
 import { queryClient, useLearners } from './data/queries.js'
 import { changeSettings, type Settings, useSettings } from './data/settings.js'
 import { Desk } from './desk/Desk.js'
+import { Loading } from './parts/Loading.js'
 import { antTheme, type Light } from './theme.js'
 
 const Bench = lazy(() => import('./bench/Bench.js'))
@@ -101,7 +102,7 @@ function Page() {
         </nav>
       </header>
       <main>
-        <Suspense fallback={<Spin aria-label="Loading" />}>
+        <Suspense fallback={<Loading />}>
           <Outlet />
         </Suspense>
       </main>

@@ -1,4 +1,13 @@
-import { add, type Decimal, MAX_DIGITS, negate, readDecimal, toText, ZERO } from '../number/decimal.js'
+import {
+  add,
+  type Decimal,
+  MAX_DIGITS,
+  negate,
+  readDecimal,
+  toText,
+  toWords,
+  ZERO,
+} from '../number/decimal.js'
 import { InputError } from './error.js'
 
 /** Sums and differences: `8341-3675` is 8341 added, 3675 taken away. */
@@ -37,6 +46,13 @@ export function printProblem(problem: Problem): string {
 const PLUS = '+'
 const MINUS = '-−–'
 const NOT_YET = '*x×/÷^²√()'
+
+/** The problem for people: thousands parted, spaces about the signs. */
+export function problemWords(problem: Problem): string {
+  return problem.terms
+    .map((t, i) => (t.sign < 0 ? (i > 0 ? ' − ' : '−') : i > 0 ? ' + ' : '') + toWords(t.size))
+    .join('')
+}
 
 /**
  * Reads an expression: signed decimals joined by + and -, with spaces and thousands commas allowed

@@ -11,11 +11,11 @@ import {
   seeded,
   techniqueById,
 } from '@tachymetra/core'
-import { Spin } from 'antd'
 import { useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { flush } from '../data/outbox.js'
 import { endSitting, keepAttempt, keptSitting, type LocalSitting } from '../data/store.js'
+import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { SUPPORT_NAMES } from '../parts/words.js'
 import { Summary } from './Summary.js'
@@ -33,7 +33,7 @@ export default function Bench() {
       () => setSitting(null),
     )
   }, [sittingId])
-  if (sitting === undefined) return <Spin aria-label="Loading" />
+  if (sitting === undefined) return <Loading />
   if (sitting === null)
     return (
       <Trouble error={new Error('This sitting is not kept in this browser. Start another at the desk.')} />

@@ -1,4 +1,4 @@
-import { type Problem, printProblem, type School, type Technique, toWords, trace } from '@tachymetra/core'
+import { type Problem, problemWords, type School, type Technique, toWords, trace } from '@tachymetra/core'
 import { Button } from 'antd'
 import { useMemo, useState } from 'react'
 import { Hands } from '../parts/Hand.js'
@@ -57,7 +57,7 @@ export function Watching({ technique, school, problem, onAnother, onTry, onStop 
             </>
           ) : (
             <p className="question mono">
-              {printProblem(problem).replaceAll('-', '−')} = {toWords(answer)}
+              {problemWords(problem)} = {toWords(answer)}
             </p>
           )}
         </div>

@@ -11,7 +11,7 @@ import {
   type Made,
   openStep,
   type Play,
-  printProblem,
+  problemWords,
   readDecimal,
   recordOf,
   show,
@@ -31,7 +31,7 @@ import { PlaceRule } from '../parts/PlaceRule.js'
 import { seconds } from '../parts/words.js'
 import { KeyHelp } from './KeyHelp.js'
 import { PaceBar } from './PaceBar.js'
-import { useTouch } from './touch.js'
+import { HAS_TOUCH } from './touch.js'
 import { useKeys } from './useKeys.js'
 
 /** Steps whose value is written as one digit at the place itself. */
@@ -56,7 +56,6 @@ interface Props {
 export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onNext, onStop }: Props) {
   const { support, problem } = exercise
   const { clock } = useSettings()
-  const touch = useTouch()
   const [helpOpen, setHelpOpen] = useState(false)
   const [play, setPlay] = useState(() => startPlay(exercise, performance.now()))
   const [as] = useState(() => ({
@@ -173,7 +172,7 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
             </Button>
           </div>
         ) : (
-          touch && <Keypad onKey={act.digit} onErase={act.erase} onEnter={act.enter} enterLabel="Enter" />
+          HAS_TOUCH && <Keypad onKey={act.digit} onErase={act.erase} onEnter={act.enter} enterLabel="Enter" />
         )}
         <div className="row keys-line">
           {!done && (
@@ -192,7 +191,7 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
           <Button size="small" onMouseDown={keepFocus} onClick={act.stop}>
             Stop <kbd>Esc</kbd>
           </Button>
-          <Button size="small" onMouseDown={keepFocus} onClick={act.clock} aria-pressed={!clock}>
+          <Button size="small" onMouseDown={keepFocus} onClick={act.clock}>
             {clock ? 'Hide' : 'Show'} the clock <kbd>T</kbd>
           </Button>
           <Button size="small" onMouseDown={keepFocus} onClick={act.help}>
@@ -257,7 +256,7 @@ function Done({ play, totalMs }: { readonly play: Play; readonly totalMs: number
   return (
     <div className="done-panel">
       <p className="big">
-        {printProblem(problem).replaceAll('-', '−')} = {toWords(answerOf(problem))}
+        {problemWords(problem)} = {toWords(answerOf(problem))}
       </p>
       <p className={verdict === 'Right' ? 'said-right' : ''}>
         {verdict === 'Right' && <Mark right />} {verdict}
@@ -267,22 +266,29 @@ function Done({ play, totalMs }: { readonly play: Play; readonly totalMs: number
   )
 }
 
+/** As many entries as fit beside the problem; the ones before are in the record. */
+const LAST_ENTRIES = 9
+
 function Steps({ play }: { readonly play: Play }) {
+  const before = Math.max(0, play.made.length - LAST_ENTRIES)
   if (play.made.length === 0) return <p className="faint">None yet.</p>
   return (
-    <ol className="plain-list steps">
-      {play.made.map((made, i) => (
-        <li key={i}>
-          <Mark right={made.right} />
-          <span>
-            <span className="value">{words(made.value)}</span>
-            {made.by === 'program' && <span className="faint"> shown</span>}
-            {made.slip && <span className="said-slip"> {made.slip.remark}</span>}
-          </span>
-          <span className="mono faint">{seconds(made.ms)}</span>
-        </li>
-      ))}
-    </ol>
+    <>
+      {before > 0 && <p className="faint">{before} before these</p>}
+      <ol className="plain-list steps" start={before + 1}>
+        {play.made.slice(before).map((made, i) => (
+          <li key={before + i}>
+            <Mark right={made.right} />
+            <span>
+              <span className="value">{words(made.value)}</span>
+              {made.by === 'program' && <span className="faint"> shown</span>}
+              {made.slip && <span className="said-slip"> {made.slip.remark}</span>}
+            </span>
+            <span className="mono faint">{seconds(made.ms)}</span>
+          </li>
+        ))}
+      </ol>
+    </>
   )
 }
 

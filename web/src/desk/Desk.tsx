@@ -1,7 +1,7 @@
 import {
   draw,
   levelOf,
-  printProblem,
+  problemWords,
   SUPPORTS,
   type Support,
   seeded,
@@ -10,13 +10,13 @@ import {
   techniqueById,
 } from '@tachymetra/core'
 import type { Standing } from '@tachymetra/core/wire'
-import { Button, InputNumber, Select, Spin } from 'antd'
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { Button, InputNumber, Select } from 'antd'
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { flush } from '../data/outbox.js'
 import { useLearners, useStandings } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { keepSitting } from '../data/store.js'
+import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { SUPPORT_ABOUT, SUPPORT_NAMES, seconds } from '../parts/words.js'
 
@@ -27,7 +27,7 @@ export function Desk() {
   const learners = useLearners()
   const { learnerId } = useSettings()
   const [adding, setAdding] = useState(false)
-  if (learners.isPending) return <Spin aria-label="Loading" />
+  if (learners.isPending) return <Loading />
   if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
 
   const learner = learners.data.find((l) => l.id === learnerId) ?? learners.data[0]
@@ -78,7 +78,7 @@ export function Desk() {
 
 function Choosing({ learnerId }: { readonly learnerId: string }) {
   const standings = useStandings(learnerId)
-  if (standings.isPending) return <Spin aria-label="Loading" />
+  if (standings.isPending) return <Loading />
   if (standings.isError) return <Trouble error={standings.error} retry={() => standings.refetch()} />
   return <Choices learnerId={learnerId} standings={standings.data} />
 }
@@ -130,7 +130,6 @@ function Choices({
       )
       return
     }
-    void flush()
     void navigate(`/bench/${id}`)
   }
 
@@ -172,12 +171,11 @@ function Choices({
         <fieldset>
           <legend>Support</legend>
           {SUPPORTS.map((s) => (
-            <div key={s}>
-              <label>
-                <input type="radio" name="support" checked={s === support} onChange={() => setSupport(s)} />{' '}
-                <strong>{SUPPORT_NAMES[s]}</strong> <span className="faint">{SUPPORT_ABOUT[s]}</span>
-              </label>
-            </div>
+            <label key={s} className="support-choice">
+              <input type="radio" name="support" checked={s === support} onChange={() => setSupport(s)} />
+              <strong>{SUPPORT_NAMES[s]}</strong>
+              <span className="faint">{SUPPORT_ABOUT[s]}</span>
+            </label>
           ))}
         </fieldset>
         <div className="row">
@@ -211,10 +209,17 @@ function Ladder(props: {
   readonly onChange: (level: number) => void
 }) {
   const { technique, level, reached, onChange } = props
+  const ladder = useRef<HTMLDivElement>(null)
+  // Another technique: bring its rung into sight, without moving the page.
+  useEffect(() => {
+    const box = ladder.current!
+    const rung = box.querySelector<HTMLElement>('label:has(:checked)')
+    if (rung) box.scrollTop = rung.offsetTop - box.offsetTop - box.clientHeight / 2
+  }, [technique])
   return (
     <fieldset>
       <legend>Level, easy to hard</legend>
-      <div className="ladder">
+      <div className="ladder" ref={ladder}>
         {technique.levels.map((rung, i) => (
           <label key={rung.name}>
             <input type="radio" name="level" checked={i + 1 === level} onChange={() => onChange(i + 1)} />
@@ -236,7 +241,7 @@ function Preview({ technique, level }: { readonly technique: Technique; readonly
   const rung = levelOf(technique, level)
   const samples = useMemo(() => {
     const source = draw(rung.problems(), seeded(level))
-    return [1, 2, 3].map(() => printProblem(source.next().value!).replaceAll('-', '−'))
+    return [1, 2, 3].map(() => problemWords(source.next().value!))
   }, [rung, level])
   const { size } = rung.problems()
   return (

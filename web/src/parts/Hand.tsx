@@ -42,12 +42,12 @@ function HeldValue({ value }: { readonly value: Decimal }) {
   )
 }
 
-/** Tips of the four fingers when raised and when folded, as x and y. */
+/** Where each finger stands, and how high it reaches when raised. */
 const FINGERS = [
-  [26, 14],
-  [38, 7],
-  [50, 9],
-  [62, 20],
+  [30, 16],
+  [44, 8],
+  [58, 11],
+  [71, 23],
 ] as const
 
 /** One hand holding one digit: fingers count 1 each, the thumb 5. */
@@ -55,29 +55,26 @@ export function Hand({ digit, label }: { readonly digit: number; readonly label:
   const raised = digit % 5
   const thumb = digit >= 5
   return (
-    <svg className="hand" viewBox="0 0 84 96" role="img" aria-label={`hand holding ${digit} of ${label}`}>
-      <g fill="none" stroke="var(--ink)" strokeWidth="2" strokeLinejoin="round">
+    <svg className="hand" viewBox="0 0 88 104" role="img" aria-label={`hand holding ${digit} of ${label}`}>
+      <g fill="var(--card)" stroke="var(--ink)" strokeWidth="2.2" strokeLinejoin="round">
         {FINGERS.map(([x, top], i) => {
           const up = i < raised
-          const y = up ? top : 42
+          const y = up ? top : 47
           return (
             <rect
               key={x}
-              x={x - 5}
+              x={x - 6}
               y={y}
-              width="10"
-              height={58 - y}
-              rx="5"
+              width="12"
+              height={72 - y}
+              rx="6"
               fill={up ? 'var(--signal)' : 'var(--card)'}
             />
           )
         })}
-        {thumb ? (
-          <path d="M24 74 L7 52 a6 6 0 0 1 9 -7 L28 58 Z" fill="var(--signal)" />
-        ) : (
-          <path d="M24 76 L19 66 a5 5 0 0 1 8 -4 Z" fill="var(--card)" />
-        )}
-        <path d="M21 54 h46 v20 q0 18 -18 18 h-12 q-16 0 -16 -18 z" fill="var(--card)" />
+        {thumb && <path d="M28 88 L5 62 q-4 -7 3 -10 q5 -2 8 2 L32 70 Z" fill="var(--signal)" />}
+        <path d="M24 60 h53 v18 q0 22 -20 22 h-14 q-19 0 -19 -20 z" />
+        {!thumb && <path d="M25 72 h22 q6 0 6 5.500 t-6 5.500 h-21" />}
       </g>
     </svg>
   )

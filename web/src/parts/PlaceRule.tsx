@@ -5,7 +5,7 @@ import {
   lowestPlace,
   type Problem,
   placeName,
-  printProblem,
+  problemWords,
 } from '@tachymetra/core'
 import type { CSSProperties } from 'react'
 
@@ -42,42 +42,42 @@ export function PlaceRule({ problem, line, place, typing, finished = false }: Pr
   }
 
   return (
-    <div>
-      <div className="rule-frame">
-        <div
-          className="rule"
-          role="img"
-          aria-label={`${spoken(problem)}${line.cells.length ? `; written so far: ${lineWords(line)}` : ''}`}
-          style={{ '--columns': places.length + 1 } as CSSProperties}
-        >
-          {problem.terms.map((term, row) => (
-            <Row key={row} sign={term.sign < 0 ? '−' : row > 0 ? '+' : ''}>
-              {places.map((p) => (
-                <span key={p} className={`digit${inner(p)}${lit(p)}`}>
-                  {p <= highestPlace(term.size) && p >= Math.min(0, lowestPlace(term.size))
-                    ? digitAt(term.size, p)
-                    : ''}
-                </span>
-              ))}
-            </Row>
-          ))}
-          <span className="tick none" />
-          {places.map((p) => (
-            <span key={p} className={`tick${p % 3 === 0 ? ' long' : ''}${lit(p)}`} />
-          ))}
-          <Row sign={line.negative ? '−' : ''}>
-            {places.map((p) => {
-              const { text, look } = answer(p)
-              return (
-                <span key={p} className={`answer ${look ?? ''}${inner(p)}${lit(p)}`}>
-                  {text}
-                </span>
-              )
-            })}
+    <div className="rule-frame">
+      <div
+        className="rule"
+        role="img"
+        aria-label={`${spoken(problem)}${line.cells.length ? `; written so far: ${lineWords(line)}` : ''}`}
+        style={{ '--columns': places.length + 1 } as CSSProperties}
+      >
+        {problem.terms.map((term, row) => (
+          <Row key={row} sign={term.sign < 0 ? '−' : row > 0 ? '+' : ''}>
+            {places.map((p) => (
+              <span key={p} className={`digit${inner(p)}${lit(p)}`}>
+                {p <= highestPlace(term.size) && p >= Math.min(0, lowestPlace(term.size))
+                  ? digitAt(term.size, p)
+                  : ''}
+              </span>
+            ))}
           </Row>
-        </div>
+        ))}
+        <span className="tick none" />
+        {places.map((p) => (
+          <span key={p} className={`tick${p % 3 === 0 ? ' long' : ''}${lit(p)}`} />
+        ))}
+        <Row sign={line.negative ? '−' : ''}>
+          {places.map((p) => {
+            const { text, look } = answer(p)
+            return (
+              <span key={p} className={`answer ${look ?? ''}${inner(p)}${lit(p)}`}>
+                {text}
+              </span>
+            )
+          })}
+        </Row>
+        <span className="place-name" style={{ '--lit': high - (place ?? high) + 1 } as CSSProperties}>
+          {place === undefined ? '' : placeName(place)}
+        </span>
       </div>
-      <div className="rule-place">{place === undefined ? '' : placeName(place)}</div>
     </div>
   )
 }
@@ -92,7 +92,7 @@ function Row({ sign, children }: { readonly sign: string; readonly children: Rea
 }
 
 function spoken(problem: Problem): string {
-  return printProblem(problem).replaceAll('-', ' minus ').replaceAll('+', ' plus ').trim()
+  return problemWords(problem).replaceAll('−', 'minus').replaceAll('+', 'plus')
 }
 
 function lineWords(line: AnswerLine): string {

@@ -2,18 +2,19 @@ import {
   answerOf,
   lineOf,
   lowestPlace,
-  printProblem,
+  problemWords,
   readAttempt,
   readDecimal,
   toWords,
   trace,
 } from '@tachymetra/core'
 import type { AttemptWire } from '@tachymetra/core/wire'
-import { Button, Spin } from 'antd'
+import { Button } from 'antd'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useKeys } from '../bench/useKeys.js'
 import { useAttempt } from '../data/queries.js'
+import { Loading } from '../parts/Loading.js'
 import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -23,7 +24,7 @@ import { SUPPORT_NAMES, seconds, when } from '../parts/words.js'
 export default function AttemptPage() {
   const { id = '' } = useParams()
   const attempt = useAttempt(id)
-  if (attempt.isPending) return <Spin aria-label="Loading" />
+  if (attempt.isPending) return <Loading />
   if (attempt.isError) return <Trouble error={attempt.error} retry={() => attempt.refetch()} />
   return <Replay attempt={attempt.data} />
 }
@@ -53,7 +54,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
       <p>
         <Link to="/record">Record</Link> / <Link to={`/record/sitting/${attempt.sittingId}`}>sitting</Link>
       </p>
-      <h1 className="mono">{printProblem(problem).replaceAll('-', '−')}</h1>
+      <h1 className="mono">{problemWords(problem)}</h1>
       <p className="faint">
         {technique.name}, level {attempt.level}, {SUPPORT_NAMES[attempt.support].toLowerCase()},{' '}
         {when(attempt.startedAt)}.{' '}

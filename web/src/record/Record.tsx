@@ -1,10 +1,11 @@
 import { TECHNIQUES, type Technique, techniqueById } from '@tachymetra/core'
 import type { SittingWire } from '@tachymetra/core/wire'
-import { Button, Select, Spin, Table } from 'antd'
+import { Button, Select, Table } from 'antd'
 import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { useLearners, usePace, useSittings } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
+import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { SUPPORT_NAMES, seconds, slipName, when } from '../parts/words.js'
 
@@ -14,7 +15,7 @@ const PaceChart = lazy(() => import('./PaceChart.js'))
 export default function Record() {
   const learners = useLearners()
   const { learnerId } = useSettings()
-  if (learners.isPending) return <Spin aria-label="Loading" />
+  if (learners.isPending) return <Loading />
   if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
   const learner = learners.data.find((l) => l.id === learnerId) ?? learners.data[0]
   if (!learner) return <p>Nobody is here yet. Add a learner at the desk first.</p>
@@ -40,7 +41,7 @@ export default function Record() {
 function PaceSection({ learnerId }: { readonly learnerId: string }) {
   const pace = usePace(learnerId)
   const [chosen, setChosen] = useState<string>()
-  if (pace.isPending) return <Spin aria-label="Loading" />
+  if (pace.isPending) return <Loading />
   if (pace.isError) return <Trouble error={pace.error} retry={() => pace.refetch()} />
   const practised = TECHNIQUES.filter((t: Technique) => pace.data.some((p) => p.technique === t.id))
   const technique = practised.find((t) => t.id === chosen) ?? practised[0]
@@ -66,7 +67,7 @@ function PaceSection({ learnerId }: { readonly learnerId: string }) {
 
 function Sittings({ learnerId, timeZone }: { readonly learnerId: string; readonly timeZone: string }) {
   const sittings = useSittings(learnerId)
-  if (sittings.isPending) return <Spin aria-label="Loading" />
+  if (sittings.isPending) return <Loading />
   if (sittings.isError) return <Trouble error={sittings.error} retry={() => sittings.refetch()} />
   return (
     <section className="stack">

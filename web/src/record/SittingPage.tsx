@@ -1,7 +1,7 @@
 import { techniqueById } from '@tachymetra/core'
-import { Spin } from 'antd'
 import { Link, useParams } from 'react-router'
 import { useSitting } from '../data/queries.js'
+import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { when } from '../parts/words.js'
 import { AttemptTable, PaceFigures } from './figures.js'
@@ -10,7 +10,7 @@ import { AttemptTable, PaceFigures } from './figures.js'
 export default function SittingPage() {
   const { id = '' } = useParams()
   const sitting = useSitting(id)
-  if (sitting.isPending) return <Spin aria-label="Loading" />
+  if (sitting.isPending) return <Loading />
   if (sitting.isError) return <Trouble error={sitting.error} retry={() => sitting.refetch()} />
   const { technique, level, startedAt, paces, attempts } = sitting.data
   return (

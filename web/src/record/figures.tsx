@@ -1,5 +1,5 @@
 /** Figures and tables shared by the summary of a sitting and the record. */
-import { paceOf, perMinute, WORKED_SUPPORTS } from '@tachymetra/core'
+import { paceOf, perMinute, problemWords, readProblem, WORKED_SUPPORTS } from '@tachymetra/core'
 import type { AttemptSummary, SupportPace } from '@tachymetra/core/wire'
 import { Table } from 'antd'
 import { Link } from 'react-router'
@@ -62,13 +62,12 @@ export function AttemptTable({
       rowKey="id"
       dataSource={attempts}
       pagination={false}
-      scroll={{ x: 'max-content' }}
       columns={[
         { title: 'No.', dataIndex: 'n' },
         {
           title: 'Problem',
           render: (_, a) => {
-            const text = a.expression.replaceAll('-', '−')
+            const text = problemWords(readProblem(a.expression))
             return (
               <span className="mono">
                 {linked ? <Link to={`/record/attempt/${a.id}`}>{text}</Link> : text}
@@ -76,19 +75,23 @@ export function AttemptTable({
             )
           },
         },
-        { title: 'Support', render: (_, a) => SUPPORT_NAMES[a.support] },
+        { title: 'Support', responsive: ['sm'], render: (_, a) => SUPPORT_NAMES[a.support] },
         {
           title: 'Verdict',
           render: (_, a) => (
             <>
-              <Mark right={a.right} />{' '}
-              {a.outcome === 'skipped' ? 'skipped' : a.clean ? 'clean' : a.right ? 'right' : 'not at first'}
+              <Mark right={a.right} /> {verdictWord(a)}
+              {a.slips.length > 0 && <span className="said-slip">: {a.slips.map(slipName).join(', ')}</span>}
             </>
           ),
         },
         { title: 'Time', render: (_, a) => (a.timed ? seconds(a.totalMs) : 'not timed') },
-        { title: 'Slips', render: (_, a) => a.slips.map(slipName).join(', ') },
       ]}
     />
   )
+}
+
+function verdictWord({ outcome, clean, right }: AttemptSummary): string {
+  if (outcome === 'skipped') return 'skipped'
+  return clean ? 'clean' : right ? 'right' : 'not at first'
 }

@@ -1,0 +1,185 @@
+import { answerOf, printProblem, techniqueById, toText, toWords, trace } from '@tachymetra/core'
+import { answerOne, chooseSitting, expect, problemOn, stepValues, test, type } from './bench.js'
+import { TestServer } from './server.js'
+
+test('watched, guided with a slip, then five against the clock: the record shows it after a restart', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  await expect(page.getByText('Demo data')).toBeVisible()
+  await chooseSitting(page, { technique: 'Running total', level: 6, support: 'Watch', count: 6 })
+
+  // Watch: every step in turn, then "Now you".
+  const watched = await stepValues(page, 'add-running-total')
+  for (const value of watched) {
+    await expect(page.locator('main [role=status] .mono')).toHaveText(
+      value.replace(/\B(?=(\d{3})+$)/g, '\u2009'),
+    )
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByRole('button', { name: 'Now you' })).toBeVisible()
+  await page.keyboard.press('Enter')
+
+  // Guided: a carry lost in the tens, named, then mended.
+  await expect(page.getByTestId('entry')).toBeFocused()
+  const { steps } = trace(techniqueById('add-running-total'), await problemOn(page), {})
+  const carry = steps.findIndex((s) => s.slips().some((slip) => slip.id === 'lost-carry'))
+  const slip = steps[carry]!.slips().find((s) => s.id === 'lost-carry')!
+  for (const [i, step] of steps.entries()) {
+    if (i === carry) {
+      await type(page, toText(slip.entry))
+      await expect(page.locator('#said')).toContainText(slip.remark)
+    }
+    await type(page, toText(step.expect))
+  }
+  await expect(page.locator('#said')).toContainText('Right in the end')
+  await page.keyboard.press('Enter')
+
+  // Five against the clock; the fourth wrong at first.
+  await page.getByRole('radio', { name: 'Answer only' }).check()
+  for (let i = 0; i < 5; i += 1) {
+    if (i === 3) {
+      await type(page, String(Number(toText(answerOf(await problemOn(page)))) - 100))
+      await expect(page.locator('#said')).toContainText('Likely')
+      await type(page, toText(answerOf(await problemOn(page))))
+      await expect(page.locator('#said')).toContainText('Right in the end')
+      await page.keyboard.press('Enter')
+    } else await answerOne(page)
+  }
+  const figures = page.getByRole('region', { name: 'Answer only' })
+  await expect(figures).toContainText('4 of 5')
+  await expect(page.getByRole('listitem').filter({ hasText: 'lost carry' })).toBeVisible()
+
+  await server.stop()
+  await server.start()
+  await page.goto(`${server.url}/record`)
+  await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+  const row = page.getByRole('row').nth(1)
+  await expect(row).toContainText('1 of 1, 4 of 5')
+  await row.getByRole('link').click()
+  await page.getByRole('link', { name: '+' }).first().click()
+  await expect(page.getByText('0 of')).toBeVisible()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('listitem').first()).toContainText(
+    toWords(carry === 0 ? slip.entry : steps[0]!.expect),
+  )
+  for (let i = 0; i < steps.length; i += 1) await page.keyboard.press('ArrowRight')
+  await expect(page.locator('.replay-entry').filter({ hasText: slip.remark })).toBeVisible()
+})
+
+test('a whole sitting by keyboard alone, with hint, show, skip and stop', async ({ page, server }) => {
+  await page.goto(server.url)
+  await expect(page.getByRole('button', { name: 'To the bench' })).toBeVisible()
+  // Tab to the chosen technique, arrow to the first, and Enter starts from anywhere on the desk.
+  for (let i = 0; i < 12; i += 1) {
+    await page.keyboard.press('Tab')
+    if (await page.evaluate(() => document.activeElement?.getAttribute('name') === 'support')) break
+  }
+  await expect(page.locator('input[name=support]:focus')).toHaveCount(1)
+  for (let i = 0; i < 4 && !(await page.getByRole('radio', { name: 'Steps only' }).isChecked()); i += 1)
+    await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+
+  await expect(page.getByTestId('entry')).toBeFocused()
+  await page.keyboard.press('h')
+  await expect(page.locator('#question')).toContainText(/\w{4}/)
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toContainText('Backspace')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await page.keyboard.press('t')
+  await expect(page.locator('.pace-bar')).toHaveCount(0)
+  await page.keyboard.type('12')
+  await page.keyboard.press('Backspace')
+  await expect(page.getByTestId('entry')).toHaveValue('1')
+  await page.keyboard.press('Backspace')
+
+  await page.keyboard.press('s')
+  await expect(page.getByText('shown')).toBeVisible()
+  await page.keyboard.press('n')
+  await expect(page.locator('#said')).toContainText('Skipped')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Problem 2 of 5')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('heading', { name: 'The sitting' })).toBeFocused()
+  await expect(page.getByRole('row').filter({ hasText: 'skipped' })).toHaveCount(1)
+})
+
+test('entries that are no numbers are told so and change nothing', async ({ page, server }) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Hold and drop', level: 4, support: 'Guided', count: 1 })
+  const entry = page.getByTestId('entry')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('#said')).toContainText('Type a number first')
+  await type(page, '-')
+  await expect(page.locator('#said')).toContainText('not a number yet')
+  await page.keyboard.press('Backspace')
+  await page.keyboard.type('abc')
+  await page.keyboard.press('Backspace')
+  await page.keyboard.type('5'.repeat(400))
+  expect((await entry.inputValue()).length).toBeLessThanOrEqual(42)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('None yet.')).toHaveCount((await entry.inputValue()) === '' ? 0 : 1)
+  for (let i = 0; i < 42; i += 1) await page.keyboard.press('Backspace')
+  for (const value of await stepValues(page, 'subtract-hold-drop')) await type(page, value)
+  await expect(page.locator('#said')).toContainText('Right')
+})
+
+test('a reload in the middle goes on where it was', async ({ page, server }) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Hold and drop', level: 6, support: 'Answer only', count: 3 })
+  await answerOne(page)
+  const second = printProblem(await problemOn(page))
+  await page.reload()
+  await expect(page.getByText('Problem 2 of 3')).toBeVisible()
+  expect(printProblem(await problemOn(page))).toBe(second)
+})
+
+test('touch: the keypad types, mends and commits', async ({ browser, server }) => {
+  const context = await browser.newContext({
+    hasTouch: true,
+    isMobile: true,
+    viewport: { width: 360, height: 740 },
+  })
+  const page = await context.newPage()
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
+  const answer = toText(answerOf(await problemOn(page)))
+  await page.getByRole('button', { name: '7', exact: true }).tap()
+  await page.getByRole('button', { name: 'rub out' }).tap()
+  for (const digit of answer) await page.getByRole('button', { name: digit, exact: true }).tap()
+  await expect(page.getByTestId('entry')).toHaveValue(answer)
+  await page.getByRole('button', { name: 'Enter', exact: true }).tap()
+  await expect(page.locator('#said')).toContainText('Right')
+  await context.close()
+})
+
+test('an empty program: a learner is added, bad names are refused in the same words as on the server', async ({
+  page,
+}) => {
+  const { mkdtempSync } = await import('node:fs')
+  const server = new TestServer(mkdtempSync('/tmp/tachymetra-empty-'), ['--empty'])
+  await server.start()
+  await page.goto(server.url)
+  await page.getByRole('button', { name: 'Add a learner' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Name or nickname').fill('   ')
+  await dialog.getByRole('button', { name: 'Add' }).click()
+  const id = '6f1b0c5e-0000-4000-8000-00000000000f'
+  const refusal = await server.api<{ detail: string }>(`/learners/${id}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ name: '', timeZone: 'UTC' }),
+  })
+  await expect(dialog.getByRole('alert')).toHaveText(refusal.detail)
+  await dialog.getByLabel('Name or nickname').fill('Wim')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('At the desk')).toBeVisible()
+  await expect(page.getByText('Demo data')).toBeHidden()
+  await chooseSitting(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
+  await answerOne(page)
+  await page.getByRole('link', { name: 'See the record' }).click()
+  await expect(page.getByRole('row').nth(1)).toContainText('1 of 1')
+  await server.stop()
+})

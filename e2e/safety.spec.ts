@@ -1,0 +1,79 @@
+import type { AttemptSummary, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
+import { answerOne, chooseSitting, expect, test } from './bench.js'
+import type { TestServer } from './server.js'
+
+type Whole = SittingWire & { attempts: AttemptSummary[] }
+
+/** The newest sitting of the learner the desk opens with, as the server has it. */
+async function newest(server: TestServer): Promise<Whole> {
+  const [learner] = await server.api<LearnerWire[]>('/learners')
+  const { sittings } = await server.api<SittingPage>(`/learners/${learner!.id}/sittings?limit=1`)
+  return server.api<Whole>(`/sittings/${sittings[0]!.id}`)
+}
+
+test('the server goes away in the middle and comes back: nothing is lost, nothing is doubled', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Running total', level: 4, support: 'Answer only', count: 6 })
+  const worked = [await answerOne(page), await answerOne(page)]
+  await expect(page.locator('.waiting')).toBeHidden()
+
+  await server.stop()
+  for (let i = 0; i < 4; i += 1) worked.push(await answerOne(page))
+  await expect(page.locator('.waiting')).toContainText('4 kept here, to be sent')
+  await expect(page.getByRole('heading', { name: 'The sitting' })).toBeVisible()
+
+  await server.start()
+  // Even from a page opened afresh: what was kept is sent.
+  await page.goto(server.url)
+  await expect.poll(async () => (await newest(server)).attempts.map((a) => a.expression)).toEqual(worked)
+  await expect(page.locator('.waiting')).toBeHidden()
+})
+
+test('an attempt whose acknowledgement got lost is sent again and stored once', async ({ page, server }) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Hold and drop', level: 2, support: 'Answer only', count: 3 })
+  let lost = 0
+  await page.route('**/api/attempts/*', async (route) => {
+    const response = await route.fetch()
+    expect(response.ok()).toBe(true)
+    lost += 1
+    if (lost <= 2) await route.abort('connectionreset')
+    else await route.fulfill({ response })
+  })
+  const worked = [await answerOne(page), await answerOne(page), await answerOne(page)]
+  await expect(page.locator('.waiting')).toBeHidden({ timeout: 20_000 })
+  expect((await newest(server)).attempts.map((a) => a.expression)).toEqual(worked)
+  expect(lost).toBeGreaterThan(3)
+})
+
+test('killed right after an acknowledged attempt: it is there', async ({ page, server }) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Hold and drop', level: 2, support: 'Answer only', count: 5 })
+  const acknowledged = page.waitForResponse((r) => r.url().includes('/api/attempts/') && r.status() === 201)
+  const expression = await answerOne(page)
+  await acknowledged
+  await server.stop('SIGKILL')
+  await server.start()
+  expect((await newest(server)).attempts.map((a) => a.expression)).toEqual([expression])
+})
+
+test('what the server refuses is said, kept apart, and does not hold up the rest', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 2 })
+  let first = true
+  await page.route('**/api/attempts/*', async (route) => {
+    if (!first) return route.continue()
+    first = false
+    return route.continue({ postData: JSON.stringify({ ...route.request().postDataJSON(), totalMs: -5 }) })
+  })
+  await answerOne(page)
+  const second = await answerOne(page)
+  await expect(page.locator('.waiting')).toContainText('1 refused by the server')
+  expect((await newest(server)).attempts.map((a) => a.expression)).toEqual([second])
+})

@@ -1,0 +1,128 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import type { Page } from '@playwright/test'
+import { answerOne, chooseSitting, expect, stepValues, test, type } from './bench.js'
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+/** WCAG 2.2 A and AA, as axe checks them. */
+async function expectNoViolations(page: Page): Promise<void> {
+  await page.evaluate(AXE)
+  const violations = await page.evaluate(async () => {
+    const { axe } = globalThis as unknown as {
+      axe: {
+        run(
+          options: object,
+        ): Promise<{ violations: { id: string; nodes: { html: string; failureSummary: string }[] }[] }>
+      }
+    }
+    const run = await axe.run({
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+    })
+    return run.violations.map(
+      (v) => `${v.id}: ${v.nodes.map((n) => `${n.html} ${n.failureSummary}`).join(' | ')}`,
+    )
+  })
+  expect(violations).toEqual([])
+}
+
+/** Nothing may stick out sideways: the page itself never scrolls that way. */
+async function expectFits(page: Page): Promise<void> {
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+    page.viewportSize()!.width,
+  )
+}
+
+for (const look of [
+  { name: 'by day at 1280', colorScheme: 'light', viewport: { width: 1280, height: 800 }, isMobile: false },
+  {
+    name: 'by night at 360 px by touch',
+    colorScheme: 'dark',
+    viewport: { width: 360, height: 740 },
+    isMobile: true,
+  },
+] as const)
+  test(`every screen ${look.name}: axe finds nothing and nothing sticks out`, async ({ browser, server }) => {
+    const { name: _, ...options } = look
+    const context = await browser.newContext({
+      ...options,
+      hasTouch: options.isMobile,
+      reducedMotion: 'reduce',
+    })
+    const page = await context.newPage()
+    const errors: string[] = []
+    page.on('pageerror', (error) => errors.push(error.message))
+    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
+    const check = async () => {
+      await expectNoViolations(page)
+      await expectFits(page)
+    }
+
+    await page.goto(server.url)
+    await expect(page.getByRole('button', { name: 'To the bench' })).toBeVisible()
+    await check()
+    await page.getByRole('button', { name: 'Add a learner' }).click()
+    await expect(page.getByRole('dialog')).toBeVisible()
+    await check()
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('dialog')).toBeHidden()
+
+    await chooseSitting(page, { technique: 'Hold and drop', level: 12, support: 'Watch', count: 2 })
+    await page.keyboard.press('Enter')
+    await check()
+    await page.getByRole('radio', { name: 'Guided' }).check()
+    await expect(page.getByTestId('entry')).toBeFocused()
+    const values = await stepValues(page, 'subtract-hold-drop')
+    await type(page, values[0]!)
+    await type(page, '77')
+    await check()
+    for (const value of values.slice(1)) await type(page, value)
+    await expect(page.locator('#said')).toContainText('Right')
+    await check()
+    await page.keyboard.press('Enter')
+    await page.getByRole('radio', { name: 'Answer only' }).check()
+    await check()
+    await answerOne(page)
+    await expect(page.getByRole('heading', { name: 'The sitting' })).toBeVisible()
+    await check()
+    await page.getByRole('link', { name: 'See the record' }).click()
+    await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+    await expect(page.getByRole('row').nth(2)).toBeVisible()
+    await check()
+    await page.getByRole('row').nth(1).getByRole('link').click()
+    await expect(page.getByRole('heading', { name: 'Attempts' })).toBeVisible()
+    await check()
+    await page.getByRole('row').nth(1).getByRole('link').click()
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('−')
+    await page.keyboard.press('ArrowRight')
+    await check()
+    await page.goto(`${server.url}/nowhere`)
+    await check()
+    expect(errors).toEqual([])
+    await context.close()
+  })
+
+test('thirty digits stand on the rule at 360 px', async ({ browser, server }) => {
+  const context = await browser.newContext({ viewport: { width: 360, height: 740 } })
+  const page = await context.newPage()
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Hold and drop', level: 15, support: 'Guided', count: 1 })
+  await expect(page.getByTestId('entry')).toBeFocused()
+  await expectFits(page)
+  const widths = await page.locator('.rule').evaluate((rule) => [rule.scrollWidth, rule.clientWidth])
+  expect(widths[0]).toBeLessThanOrEqual(widths[1]!)
+  await context.close()
+})
+
+test('the practice screen loads no charts', async ({ page, server }) => {
+  const loaded: string[] = []
+  page.on('response', (r) => loaded.push(r.url()))
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
+  await expect(page.getByTestId('entry')).toBeFocused()
+  expect(loaded.filter((url) => /PaceChart|plotly/i.test(url))).toEqual([])
+  await answerOne(page)
+  await page.getByRole('link', { name: 'See the record' }).click()
+  await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+  expect(loaded.filter((url) => /PaceChart/.test(url))).toHaveLength(1)
+})

@@ -1,0 +1,220 @@
+import { mkdtempSync } from 'node:fs'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { type AttemptRecord, demoLearners, judgeAttempt, paceOf } from '@tachymetra/core'
+import type {
+  AttemptSummary,
+  AttemptWire,
+  LearnerWire,
+  SittingPage,
+  SittingWire,
+} from '@tachymetra/core/wire'
+import pino from 'pino'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { createApp } from './app.js'
+import { readSettings, StartError } from './main.js'
+import { openDatabase } from './store/database.js'
+import { loadDemo } from './store/demo.js'
+
+let server: Server
+let base: string
+const database = openDatabase(join(mkdtempSync(join(tmpdir(), 'tachymetra-')), 'test.sqlite'))
+
+beforeAll(async () => {
+  loadDemo(database.db, '2026-03-01')
+  server = createServer(createApp({ db: database.db, log: pino({ level: 'silent' }), loopback: true }))
+  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready))
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
+})
+afterAll(() => {
+  server.close()
+  database.close()
+})
+
+async function send(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
+  const response = await fetch(base + path, {
+    method,
+    headers: { ...(body !== undefined && { 'Content-Type': 'application/json' }), ...headers },
+    ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  })
+  const text = await response.text()
+  return { status: response.status, type: response.headers.get('content-type') ?? '', body: JSON.parse(text) }
+}
+const get = async <T>(path: string) => (await send('GET', path)).body as T
+
+const learnerId = '6f1b0c5e-0000-4000-8000-000000000001'
+const sittingId = '6f1b0c5e-0000-4000-8000-000000000002'
+const attemptId = '6f1b0c5e-0000-4000-8000-000000000003'
+const start = {
+  learnerId,
+  technique: 'add-running-total',
+  level: 5,
+  planned: 5,
+  startedAt: '2026-11-20T15:00:00.000Z',
+}
+const attempt: Omit<AttemptRecord, 'id'> = {
+  sittingId,
+  n: 1,
+  technique: 'add-running-total',
+  school: {},
+  level: 5,
+  support: 'answer',
+  expression: '364+278',
+  startedAt: '2026-11-20T15:00:05.000Z',
+  entries: [
+    { step: 0, value: '542', ms: 4000, by: 'learner' },
+    { step: 0, value: '642', ms: 6000, by: 'learner' },
+  ],
+  hints: 0,
+  outcome: 'done',
+  thinkMs: 3000,
+  keyMs: 3000,
+  totalMs: 6000,
+  idleMs: 3000,
+}
+
+test('learner, sitting and attempt are stored once, however often they are sent', async () => {
+  const learner = { name: 'Wim', timeZone: 'Europe/Lisbon' }
+  expect((await send('PUT', `/learners/${learnerId}`, learner)).status).toBe(201)
+  expect((await send('PUT', `/learners/${learnerId}`, learner)).status).toBe(200)
+  expect((await send('PUT', `/sittings/${sittingId}`, start)).status).toBe(201)
+  expect((await send('PUT', `/sittings/${sittingId}`, start)).status).toBe(200)
+  const both = await Promise.all([1, 2].map(() => send('PUT', `/attempts/${attemptId}`, attempt)))
+  expect(both.map((r) => r.status).sort()).toEqual([200, 201])
+
+  // Judged here: the first try was wrong, whatever the sender may say.
+  const stored = await get<AttemptWire>(`/attempts/${attemptId}`)
+  expect(stored).toMatchObject({
+    ...attempt,
+    entries: [{ right: false, slip: 'lost-carry' }, { right: true }],
+    right: false,
+  })
+  const { sittings } = await get<SittingPage>(`/learners/${learnerId}/sittings`)
+  expect(sittings).toHaveLength(1)
+  expect(sittings[0]).toMatchObject({
+    paces: [{ support: 'answer', attempts: 1, right: 0, medianMs: 6000 }],
+    slips: [{ id: 'lost-carry', count: 1 }],
+  })
+})
+
+test('the same id with other contents is a conflict and changes nothing', async () => {
+  expect((await send('PUT', `/learners/${learnerId}`, { name: 'Other', timeZone: 'UTC' })).status).toBe(409)
+  expect((await send('PUT', `/sittings/${sittingId}`, { ...start, level: 6 })).status).toBe(409)
+  expect((await send('PUT', `/attempts/${attemptId}`, { ...attempt, totalMs: 1 })).status).toBe(409)
+  expect(await get(`/attempts/${attemptId}`)).toMatchObject({ totalMs: 6000 })
+})
+
+const other = '6f1b0c5e-0000-4000-8000-00000000000f'
+const entry = attempt.entries[0]!
+test.each([
+  ['malformed JSON', 'PUT', `/attempts/${other}`, '{"a":', 400],
+  ['a list for a body', 'PUT', `/attempts/${other}`, [1], 422],
+  ['a body too large', 'PUT', `/attempts/${other}`, JSON.stringify({ x: 'x'.repeat(300_000) }), 413],
+  ['an unknown field', 'PUT', `/attempts/${other}`, { ...attempt, right: true }, 422],
+  ['a wrong type', 'PUT', `/attempts/${other}`, { ...attempt, totalMs: '6000' }, 422],
+  ['a fraction of a millisecond', 'PUT', `/attempts/${other}`, { ...attempt, totalMs: 1.5 }, 422],
+  ['a missing field', 'PUT', `/attempts/${other}`, { ...attempt, expression: undefined }, 422],
+  [
+    'letters for a value',
+    'PUT',
+    `/attempts/${other}`,
+    { ...attempt, entries: [{ ...entry, value: 'six' }] },
+    422,
+  ],
+  ['an empty value', 'PUT', `/attempts/${other}`, { ...attempt, entries: [{ ...entry, value: '' }] }, 422],
+  [
+    '400 digits',
+    'PUT',
+    `/attempts/${other}`,
+    { ...attempt, entries: [{ ...entry, value: '9'.repeat(400) }] },
+    422,
+  ],
+  [
+    'a problem of 400 digits',
+    'PUT',
+    `/attempts/${other}`,
+    { ...attempt, expression: `1+${'9'.repeat(400)}` },
+    422,
+  ],
+  ['a problem that is none', 'PUT', `/attempts/${other}`, { ...attempt, expression: '364+' }, 422],
+  ['done without an answer', 'PUT', `/attempts/${other}`, { ...attempt, entries: [entry] }, 422],
+  ['an unknown technique', 'PUT', `/attempts/${other}`, { ...attempt, technique: 'guess' }, 422],
+  ['another level than the sitting', 'PUT', `/attempts/${other}`, { ...attempt, level: 4 }, 422],
+  ['an unknown sitting', 'PUT', `/attempts/${other}`, { ...attempt, sittingId: other }, 404],
+  ['an id that is none', 'PUT', '/attempts/17', attempt, 422],
+  ['an unknown learner', 'PUT', `/sittings/${other}`, { ...start, learnerId: other }, 404],
+  ['a level that is not there', 'PUT', `/sittings/${other}`, { ...start, level: 77 }, 422],
+  ['a nameless learner', 'PUT', `/learners/${other}`, { name: ' ', timeZone: 'UTC' }, 422],
+  ['an unknown time zone', 'PUT', `/learners/${other}`, { name: 'Bo', timeZone: 'Moon/Base' }, 422],
+  ['nothing there', 'GET', '/attempts/6f1b0c5e-0000-4000-8000-0000000000ff', undefined, 404],
+  ['a bad page mark', 'GET', `/learners/${learnerId}/sittings?before=x`, undefined, 422],
+  ['a bad page size', 'GET', `/learners/${learnerId}/sittings?limit=1000`, undefined, 422],
+  ['no such route', 'DELETE', '/learners', undefined, 415],
+  ['no such address', 'GET', '/nothing', undefined, 404],
+])('%s is refused with a reason', async (_, method, path, body, status) => {
+  const { db } = database
+  const counts = () =>
+    db.all(
+      'select (select count(*) from learner), (select count(*) from sitting), (select count(*) from attempt)',
+    )
+  const before = counts()
+  const answer = await send(method, path, body)
+  expect(answer).toMatchObject({
+    status,
+    body: { status, title: expect.any(String), detail: expect.stringMatching(/\w{3}/) },
+  })
+  expect(answer.type).toContain('application/problem+json')
+  expect(counts()).toEqual(before)
+})
+
+test('a form from another page, and another host name for this machine, are turned away', async () => {
+  const form = { 'Content-Type': 'text/plain' }
+  expect((await send('PUT', `/learners/${other}`, '{"name":"Bo","timeZone":"UTC"}', form)).status).toBe(415)
+  const { request } = await import('node:http')
+  const status = await new Promise((done) => {
+    request(`${base}/learners`, { headers: { Host: 'elsewhere.example' } }, (r) =>
+      done(r.resume().statusCode),
+    ).end()
+  })
+  expect(status).toBe(403)
+})
+
+test('the demo is there once, its pages join up, and its rollups are what its attempts say', async () => {
+  const demo = demoLearners('2026-03-01')
+  expect(loadDemo(database.db, '2026-03-01')).toBe(0)
+  const learners = await get<LearnerWire[]>('/learners')
+  expect(learners.filter((l) => l.demo).map((l) => l.name)).toEqual(demo.map((l) => l.name).sort())
+
+  const { id, sittings } = demo[1]!
+  const seen: SittingWire[] = []
+  for (let page: SittingPage | undefined; !page || page.next; seen.push(...page.sittings))
+    page = await get<SittingPage>(
+      `/learners/${id}/sittings?limit=7${page?.next ? `&before=${page.next}` : ''}`,
+    )
+  expect(seen.map((s) => s.id)).toEqual(sittings.map((s) => s.id).reverse())
+
+  for (const { id: sitting, attempts } of sittings) {
+    const verdicts = attempts.map((a) => ({
+      ...judgeAttempt(a),
+      totalMs: a.totalMs,
+      done: a.outcome === 'done',
+    }))
+    const [pace] = seen.find((s) => s.id === sitting)!.paces
+    expect(pace).toEqual({ ...JSON.parse(JSON.stringify(paceOf(verdicts))), support: attempts[0]!.support })
+  }
+  const last = sittings.at(-1)!
+  const whole = await get<{ attempts: AttemptSummary[] }>(`/sittings/${last.id}`)
+  expect(whole.attempts.map((a) => a.expression)).toEqual(last.attempts.map((a) => a.expression))
+})
+
+test('settings that cannot be used are named', () => {
+  expect(readSettings({ PORT: '8080' }, ['--empty'])).toMatchObject({
+    port: 8080,
+    host: '127.0.0.1',
+    demo: false,
+  })
+  expect(() => readSettings({ PORT: 'eighty' }, [])).toThrow(StartError)
+  expect(() => readSettings({}, ['--fast'])).toThrow('--fast')
+})
