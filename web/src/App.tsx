@@ -66,7 +66,7 @@ function Page() {
   const demo = learners.data?.find((l) => l.id === learnerId)?.demo ?? learners.data?.some((l) => l.demo)
   return (
     <>
-      <header className="page-head">
+      <header className={`page-head${atBench ? ' at-bench' : ''}`}>
         <div className="row spread">
           <span className="name">
             <Link to="/">Tachymetra</Link>

@@ -98,7 +98,7 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
           level {start.level}, {level.name.toLowerCase()}
         </span>
       </h1>
-      <fieldset className="row" style={{ gap: '0.25rem 1rem' }}>
+      <fieldset className="row">
         <legend className="sr-only">Support</legend>
         {SUPPORTS.map((s) => (
           <label key={s}>

@@ -13,7 +13,7 @@ const KEYS: readonly [string, string][] = [
   ['?', 'this list'],
 ]
 
-export function KeyHelp({ onClose }: { readonly onClose: () => void }) {
+export default function KeyHelp({ onClose }: { readonly onClose: () => void }) {
   return (
     <Modal open title="Keys at the bench" footer={null} onCancel={onClose}>
       <table>

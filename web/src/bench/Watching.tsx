@@ -1,11 +1,12 @@
 import { type Problem, problemWords, type School, type Technique, toWords, trace } from '@tachymetra/core'
-import { Button } from 'antd'
-import { useMemo, useState } from 'react'
+import { lazy, Suspense, useMemo, useState } from 'react'
 import { Hands } from '../parts/Hand.js'
+import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
-import { KeyHelp } from './KeyHelp.js'
-import { useKeys } from './useKeys.js'
+import { useKeys } from '../parts/useKeys.js'
+
+const KeyHelp = lazy(() => import('./KeyHelp.js'))
 
 interface Props {
   readonly technique: Technique
@@ -62,16 +63,10 @@ export function Watching({ technique, school, problem, onAnother, onTry, onStop 
           )}
         </div>
         <div className="row keys-line">
-          <Button onClick={back} disabled={at === 0}>
-            Back <kbd>←</kbd>
-          </Button>
-          {!step && <Button onClick={onAnother}>Watch another</Button>}
-          <Button type="primary" onClick={onward} autoFocus>
-            {step ? 'Next step' : 'Now you'} <kbd>Enter</kbd>
-          </Button>
-          <Button onClick={onStop}>
-            Stop <kbd>Esc</kbd>
-          </Button>
+          <KeyButton label="Back" shortcut="←" onPress={back} disabled={at === 0} />
+          {!step && <KeyButton label="Watch another" onPress={onAnother} />}
+          <KeyButton label={step ? 'Next step' : 'Now you'} shortcut="Enter" onPress={onward} main />
+          <KeyButton label="Stop" shortcut="Esc" onPress={onStop} />
         </div>
       </div>
       <aside className="side stack" aria-label="What has been done">
@@ -89,7 +84,7 @@ export function Watching({ technique, school, problem, onAnother, onTry, onStop 
           ))}
         </ol>
       </aside>
-      {helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}
+      <Suspense>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Suspense>
     </>
   )
 }

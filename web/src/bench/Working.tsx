@@ -1,11 +1,13 @@
 import {
   type Action,
+  type AnswerLine,
   type AttemptRecord,
   answerOf,
   commit,
   diagnose,
   type Exercise,
   eraseKey,
+  type Held,
   hint,
   lineOf,
   type Made,
@@ -21,24 +23,28 @@ import {
   toWords,
   typeKey,
 } from '@tachymetra/core'
-import { Button } from 'antd'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { lazy, memo, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { Hands } from '../parts/Hand.js'
+import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
 import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
+import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
-import { KeyHelp } from './KeyHelp.js'
 import { PaceBar } from './PaceBar.js'
 import { HAS_TOUCH } from './touch.js'
-import { useKeys } from './useKeys.js'
+
+const KeyHelp = lazy(() => import('./KeyHelp.js'))
 
 /** Steps whose value is written as one digit at the place itself. */
 const DIGIT_ACTIONS: readonly Action[] = ['hold', 'glance', 'write']
 
 /** Asking and checking takes longer than working alone, so the target is stretched while there is support. */
 const TARGET_STRETCH = { guided: 3, steps: 1.5, answer: 1 } as const
+
+const BLANK: AnswerLine = { negative: false, cells: [] }
+const NOTHING: readonly Held[] = []
 
 interface Props {
   readonly exercise: Exercise
@@ -113,10 +119,9 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
   const line = useMemo(() => {
     const low = Math.min(0, ...problem.terms.map((t) => -t.size.scale))
     if (finished) return lineOf(answerOf(problem), low)
-    return lastStep?.writes ?? { negative: false, cells: [] }
+    return lastStep?.writes ?? BLANK
   }, [problem, finished, lastStep])
   const question = done ? '' : questionOf(play)
-  const keepFocus = (event: React.MouseEvent) => event.preventDefault()
 
   return (
     <>
@@ -167,9 +172,12 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
         </div>
         {done ? (
           <div className="row keys-line">
-            <Button type="primary" size="large" onMouseDown={keepFocus} onClick={act.enter} autoFocus>
-              {n >= planned ? 'Summary' : 'Next problem'} <kbd>Enter</kbd>
-            </Button>
+            <KeyButton
+              label={n >= planned ? 'Summary' : 'Next problem'}
+              shortcut="Enter"
+              onPress={act.enter}
+              main
+            />
           </div>
         ) : (
           HAS_TOUCH && <Keypad onKey={act.digit} onErase={act.erase} onEnter={act.enter} enterLabel="Enter" />
@@ -177,39 +185,27 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
         <div className="row keys-line">
           {!done && (
             <>
-              <Button size="small" onMouseDown={keepFocus} onClick={act.hint} disabled={play.hintOpen}>
-                Hint <kbd>H</kbd>
-              </Button>
-              <Button size="small" onMouseDown={keepFocus} onClick={act.show}>
-                Show <kbd>S</kbd>
-              </Button>
-              <Button size="small" onMouseDown={keepFocus} onClick={act.skip}>
-                Skip <kbd>N</kbd>
-              </Button>
+              <KeyButton label="Hint" shortcut="H" onPress={act.hint} disabled={play.hintOpen} />
+              <KeyButton label="Show" shortcut="S" onPress={act.show} />
+              <KeyButton label="Skip" shortcut="N" onPress={act.skip} />
             </>
           )}
-          <Button size="small" onMouseDown={keepFocus} onClick={act.stop}>
-            Stop <kbd>Esc</kbd>
-          </Button>
-          <Button size="small" onMouseDown={keepFocus} onClick={act.clock}>
-            {clock ? 'Hide' : 'Show'} the clock <kbd>T</kbd>
-          </Button>
-          <Button size="small" onMouseDown={keepFocus} onClick={act.help}>
-            Keys <kbd>?</kbd>
-          </Button>
+          <KeyButton label="Stop" shortcut="Esc" onPress={act.stop} />
+          <KeyButton label={clock ? 'Hide the clock' : 'Show the clock'} shortcut="T" onPress={act.clock} />
+          <KeyButton label="Keys" shortcut="?" onPress={act.help} />
         </div>
       </div>
       <aside className="side stack" aria-label="What has been done">
         {support === 'guided' && !done && (
           <>
             <h2>Held in mind</h2>
-            <Hands holds={lastStep?.holds ?? []} />
+            <Hands holds={lastStep?.holds ?? NOTHING} />
           </>
         )}
         <h2>Steps so far</h2>
-        <Steps play={play} />
+        <Steps made={play.made} />
       </aside>
-      {helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}
+      <Suspense>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Suspense>
     </>
   )
 }
@@ -269,14 +265,14 @@ function Done({ play, totalMs }: { readonly play: Play; readonly totalMs: number
 /** As many entries as fit beside the problem; the ones before are in the record. */
 const LAST_ENTRIES = 9
 
-function Steps({ play }: { readonly play: Play }) {
-  const before = Math.max(0, play.made.length - LAST_ENTRIES)
-  if (play.made.length === 0) return <p className="faint">None yet.</p>
+const Steps = memo(function Steps({ made: all }: { readonly made: Play['made'] }) {
+  const before = Math.max(0, all.length - LAST_ENTRIES)
+  if (all.length === 0) return <p className="faint">None yet.</p>
   return (
     <>
       {before > 0 && <p className="faint">{before} before these</p>}
       <ol className="plain-list steps" start={before + 1}>
-        {play.made.slice(before).map((made, i) => (
+        {all.slice(before).map((made, i) => (
           <li key={before + i}>
             <Mark right={made.right} />
             <span>
@@ -290,7 +286,7 @@ function Steps({ play }: { readonly play: Play }) {
       </ol>
     </>
   )
-}
+})
 
 /** The likely cause of a wrong answer given without steps: sought after the verdict has been painted. */
 function useExplanation(play: Play): string | undefined {

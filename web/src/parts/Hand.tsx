@@ -7,9 +7,10 @@ import {
   toText,
   toWords,
 } from '@tachymetra/core'
+import { memo } from 'react'
 
 /** What is held in mind: a digit on one hand, two digits on two, anything longer as a number. */
-export function Hands({ holds }: { readonly holds: readonly Held[] }) {
+export const Hands = memo(function Hands({ holds }: { readonly holds: readonly Held[] }) {
   if (holds.length === 0) return <p className="faint">Nothing to hold.</p>
   return (
     <div className="hands">
@@ -23,7 +24,7 @@ export function Hands({ holds }: { readonly holds: readonly Held[] }) {
       ))}
     </div>
   )
-}
+})
 
 /** Fingers show the digits that count: 70 is seven, held at the tens. */
 function HeldValue({ value }: { readonly value: Decimal }) {

@@ -1,5 +1,6 @@
-const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '-'] as const
-const NAMES: Record<string, string> = { '.': 'decimal point', '-': 'minus' }
+const ERASE = '⌫'
+const KEYS = ['7', '8', '9', ERASE, '4', '5', '6', '-', '1', '2', '3', '.', '0'] as const
+const NAMES: Record<string, string> = { [ERASE]: 'rub out', '.': 'decimal point', '-': 'minus' }
 
 interface Props {
   readonly onKey: (key: string) => void
@@ -23,13 +24,15 @@ export function Keypad({ onKey, onErase, onEnter, enterLabel }: Props) {
   return (
     <fieldset className="keypad" aria-label="Number keys">
       {KEYS.map((key) => (
-        <button key={key} type="button" aria-label={NAMES[key]} {...acts(() => onKey(key))}>
+        <button
+          key={key}
+          type="button"
+          aria-label={NAMES[key]}
+          {...acts(() => (key === ERASE ? onErase() : onKey(key)))}
+        >
           {key === '-' ? '−' : key}
         </button>
       ))}
-      <button type="button" style={{ gridColumn: '1 / -1' }} aria-label="rub out" {...acts(onErase)}>
-        ⌫
-      </button>
       <button type="button" className="enter" {...acts(onEnter)}>
         {enterLabel}
       </button>

@@ -7,7 +7,7 @@ import {
   placeName,
   problemWords,
 } from '@tachymetra/core'
-import type { CSSProperties } from 'react'
+import { type CSSProperties, memo } from 'react'
 
 interface Cell {
   readonly text: string
@@ -25,7 +25,7 @@ interface Props {
 }
 
 /** The problem on a ruler with a tick per place of ten, the answer filling in beneath it. */
-export function PlaceRule({ problem, line, place, typing, finished = false }: Props) {
+export const PlaceRule = memo(function PlaceRule({ problem, line, place, typing, finished = false }: Props) {
   const sizes = problem.terms.map((t) => t.size)
   const high = Math.max(...sizes.map(highestPlace), ...line.cells.map((c) => c.place), place ?? 0)
   const low = Math.min(...sizes.map(lowestPlace), ...line.cells.map((c) => c.place), place ?? 0)
@@ -80,7 +80,7 @@ export function PlaceRule({ problem, line, place, typing, finished = false }: Pr
       </div>
     </div>
   )
-}
+})
 
 function Row({ sign, children }: { readonly sign: string; readonly children: React.ReactNode }) {
   return (

@@ -9,15 +9,15 @@ import {
   trace,
 } from '@tachymetra/core'
 import type { AttemptWire } from '@tachymetra/core/wire'
-import { Button } from 'antd'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { useKeys } from '../bench/useKeys.js'
 import { useAttempt } from '../data/queries.js'
+import { KeyButton } from '../parts/KeyButton.js'
 import { Loading } from '../parts/Loading.js'
 import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { Trouble } from '../parts/Trouble.js'
+import { useKeys } from '../parts/useKeys.js'
 import { SUPPORT_NAMES, seconds, when } from '../parts/words.js'
 
 /** One attempt played back, an entry at a time. */
@@ -64,15 +64,11 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
       </p>
       <PlaceRule problem={problem} line={line} place={ended ? undefined : entry?.place} finished={ended} />
       <div className="row keys-line">
-        <Button onClick={back} disabled={at === 0}>
-          Back <kbd>←</kbd>
-        </Button>
+        <KeyButton label="Back" shortcut="←" onPress={back} disabled={at === 0} />
         <span>
           {at} of {entries.length} {entries.length === 1 ? 'entry' : 'entries'}
         </span>
-        <Button type="primary" onClick={onward} disabled={at === entries.length}>
-          Next <kbd>→</kbd>
-        </Button>
+        <KeyButton label="Next" shortcut="→" onPress={onward} disabled={at === entries.length} main />
       </div>
       <ol className="plain-list" aria-live="polite">
         {entries.slice(0, at).map((e, i) => (

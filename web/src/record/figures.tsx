@@ -69,7 +69,7 @@ export function AttemptTable({
           render: (_, a) => {
             const text = problemWords(readProblem(a.expression))
             return (
-              <span className="mono">
+              <span className="mono" style={{ overflowWrap: 'anywhere' }}>
                 {linked ? <Link to={`/record/attempt/${a.id}`}>{text}</Link> : text}
               </span>
             )

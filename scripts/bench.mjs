@@ -1,0 +1,12 @@
+/** npm run bench [core] [store] [browser]: speed, always beside something measured in the same run. */
+import { ensureBuilt, fail } from './prepare.mjs'
+
+const PARTS = ['core', 'store', 'browser']
+const asked = process.argv.slice(2)
+const unknown = asked.find((part) => !PARTS.includes(part))
+if (unknown) fail(`There is no benchmark "${unknown}". Known: ${PARTS.join(', ')}.`, 2)
+ensureBuilt()
+for (const part of asked.length ? asked : PARTS) {
+  const { run } = await import(`./bench/${part}.mjs`)
+  await run()
+}
