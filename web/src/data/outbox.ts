@@ -1,0 +1,93 @@
+/**
+ * Sends what is kept in the outbox, oldest first, whenever there is something and the server answers. Parcels
+ * carry ids made here, so sending one twice stores it once.
+ */
+import { useSyncExternalStore } from 'react'
+import { call, Refusal } from './api.js'
+import { type Parcel, parcels, settleParcel } from './store.js'
+
+export interface Waiting {
+  readonly unsent: number
+  readonly refused: readonly string[]
+}
+
+const FIRST_WAIT_MS = 1000
+const LONGEST_WAIT_MS = 30_000
+
+let waiting: Waiting = { unsent: 0, refused: [] }
+const listeners = new Set<() => void>()
+let wait = FIRST_WAIT_MS
+let timer: ReturnType<typeof setTimeout> | undefined
+let sending: Promise<void> | undefined
+let again = false
+let onSent: () => void = () => {}
+
+/** Starts sending what is left from earlier, and again whenever the network comes back. */
+export function startOutbox(sent: () => void): void {
+  onSent = sent
+  window.addEventListener('online', flush)
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'visible' && waiting.unsent > 0) flush()
+  })
+  flush()
+}
+
+/** Sends now. Calls while sending is under way are folded into one more round after it. */
+export function flush(): Promise<void> {
+  if (sending) {
+    again = true
+    return sending
+  }
+  clearTimeout(timer)
+  sending = round()
+    .catch(() => false)
+    .then((allSent) => {
+      sending = undefined
+      wait = allSent ? FIRST_WAIT_MS : Math.min(LONGEST_WAIT_MS, wait * 2)
+      if (again) {
+        again = false
+        flush()
+      } else if (!allSent) timer = setTimeout(flush, wait)
+    })
+  return sending
+}
+
+/** @returns true when nothing is left to send. */
+async function round(): Promise<boolean> {
+  let reached = true
+  let sent = 0
+  for (const [key, parcel] of await parcels()) {
+    if (parcel.refused !== undefined) continue
+    try {
+      await call('PUT', parcel.path, parcel.body)
+      await settleParcel(key)
+      sent += 1
+    } catch (error) {
+      if (!(error instanceof Refusal)) {
+        reached = false
+        break
+      }
+      await settleParcel(key, error.message)
+    }
+  }
+  publish((await parcels()).map(([, p]) => p))
+  if (sent > 0) onSent()
+  return reached
+}
+
+function publish(all: readonly Parcel[]): void {
+  const refused = all.flatMap((p) => p.refused ?? [])
+  waiting = { unsent: all.length - refused.length, refused }
+  for (const listener of listeners) listener()
+}
+
+/** What has not reached the server yet, kept current. */
+export function useWaiting(): Waiting {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener)
+      return () => listeners.delete(listener)
+    },
+    () => waiting,
+  )
+}

@@ -1,0 +1,96 @@
+/** What the browser keeps of its own: attempts not yet sent, and the sitting under way. */
+import type { AttemptRecord, Support } from '@tachymetra/core'
+import type { SittingStart } from '@tachymetra/core/wire'
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
+
+/** A sitting as planned on the desk, with what has been done of it. */
+export interface LocalSitting extends SittingStart {
+  readonly id: string
+  readonly seed: number
+  /** Support the sitting begins with. */
+  readonly support: Support
+  readonly attempts: readonly AttemptRecord[]
+  readonly ended: boolean
+}
+
+/** Something for the server, kept until it has said that it is stored. */
+export interface Parcel {
+  readonly path: string
+  readonly body: unknown
+  /** The server's reason for refusing it for good. */
+  readonly refused?: string
+}
+
+interface Shape extends DBSchema {
+  outbox: { key: number; value: Parcel }
+  sittings: { key: string; value: LocalSitting }
+}
+
+let opened: Promise<IDBPDatabase<Shape>> | undefined
+
+function database(): Promise<IDBPDatabase<Shape>> {
+  opened ??= openDB<Shape>('tachymetra', 1, {
+    upgrade(db) {
+      db.createObjectStore('outbox', { autoIncrement: true })
+      db.createObjectStore('sittings', { keyPath: 'id' })
+    },
+  })
+  return opened
+}
+
+/** Keeps a new sitting. Sittings of other days are let go. */
+export async function keepSitting(sitting: LocalSitting): Promise<void> {
+  const tx = (await database()).transaction('sittings', 'readwrite')
+  const today = sitting.startedAt.slice(0, 10)
+  for (const old of await tx.store.getAll())
+    if (old.startedAt.slice(0, 10) !== today) await tx.store.delete(old.id)
+  await tx.store.put(sitting)
+  await tx.done
+}
+
+export async function keptSitting(id: string): Promise<LocalSitting | undefined> {
+  return (await database()).get('sittings', id)
+}
+
+/**
+ * Adds an attempt to its sitting and queues it for the server, both or neither. The first one brings the
+ * announcement of the sitting with it, so that a sitting in which nothing was done leaves no trace.
+ */
+export async function keepAttempt(record: AttemptRecord): Promise<void> {
+  const { id, ...body } = record
+  const tx = (await database()).transaction(['sittings', 'outbox'], 'readwrite')
+  const sitting = await tx.objectStore('sittings').get(record.sittingId)
+  if (sitting) {
+    if (sitting.attempts.length === 0)
+      await tx.objectStore('outbox').add({ path: `/sittings/${sitting.id}`, body: announcement(sitting) })
+    await tx.objectStore('sittings').put({ ...sitting, attempts: [...sitting.attempts, record] })
+  }
+  await tx.objectStore('outbox').add({ path: `/attempts/${id}`, body })
+  await tx.done
+}
+
+function announcement({ learnerId, technique, level, planned, startedAt }: LocalSitting): SittingStart {
+  return { learnerId, technique, level, planned, startedAt }
+}
+
+export async function endSitting(id: string): Promise<void> {
+  const tx = (await database()).transaction('sittings', 'readwrite')
+  const sitting = await tx.store.get(id)
+  if (sitting) await tx.store.put({ ...sitting, ended: true })
+  await tx.done
+}
+
+/** The parcels in the order they were queued, with their keys. */
+export async function parcels(): Promise<[number, Parcel][]> {
+  const tx = (await database()).transaction('outbox')
+  const [keys, values] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()])
+  return keys.map((key, i) => [key, values[i]!])
+}
+
+export async function settleParcel(key: number, refused?: string): Promise<void> {
+  const tx = (await database()).transaction('outbox', 'readwrite')
+  const parcel = await tx.store.get(key)
+  if (refused !== undefined && parcel) await tx.store.put({ ...parcel, refused }, key)
+  else await tx.store.delete(key)
+  await tx.done
+}
