@@ -11,7 +11,7 @@ export default defineConfig({
       'web/src/**/*.test.ts',
       'scripts/**/*.test.ts',
     ],
-    testTimeout: 120_000,
-    hookTimeout: 60_000,
+    testTimeout: 300_000,
+    hookTimeout: 120_000,
   },
 })

@@ -7,7 +7,9 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true,
   forbidOnly: true,
-  timeout: 60_000,
+  // Generous, since what is tested is what happens, not how fast.
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

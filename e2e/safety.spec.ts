@@ -1,3 +1,5 @@
+import { spawnSync } from 'node:child_process'
+import { join } from 'node:path'
 import type { AttemptSummary, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
 import { answerOne, chooseSitting, expect, test } from './bench.js'
 import type { TestServer } from './server.js'
@@ -18,7 +20,7 @@ test('the server goes away in the middle and comes back: nothing is lost, nothin
   await page.goto(server.url)
   await chooseSitting(page, { technique: 'Running total', level: 4, support: 'Answer only', count: 6 })
   const worked = [await answerOne(page), await answerOne(page)]
-  await expect(page.locator('.waiting')).toBeHidden()
+  await expect.poll(async () => (await newest(server)).attempts.map((a) => a.expression)).toEqual(worked)
 
   await server.stop()
   for (let i = 0; i < 4; i += 1) worked.push(await answerOne(page))
@@ -76,4 +78,24 @@ test('what the server refuses is said, kept apart, and does not hold up the rest
   const second = await answerOne(page)
   await expect(page.locator('.waiting')).toContainText('1 refused by the server')
   expect((await newest(server)).attempts.map((a) => a.expression)).toEqual([second])
+})
+
+test('what cannot be started says why in one line', async ({ server }) => {
+  const start = (env: Record<string, string>) =>
+    spawnSync(process.execPath, ['scripts/serve.mjs'], {
+      cwd: join(import.meta.dirname, '..'),
+      env: { ...process.env, TACHYMETRA_DATA: server.data, ...env },
+      encoding: 'utf8',
+    })
+  const port = new URL(server.url).port
+  expect(start({ PORT: port })).toMatchObject({
+    status: 1,
+    stderr: expect.stringMatching(/^Port \d+ .* is taken[^\n]*\n$/),
+  })
+  expect(start({ PORT: 'high' })).toMatchObject({
+    status: 1,
+    stderr: expect.stringMatching(/^PORT is a number[^\n]*\n$/),
+  })
+  const noFolder = start({ PORT: '0', TACHYMETRA_DATA: '/dev/null/data' })
+  expect(noFolder).toMatchObject({ status: 1, stderr: expect.stringMatching(/^The database [^\n]*\n$/) })
 })

@@ -1,3 +1,4 @@
+import { once } from 'node:events'
 import { mkdirSync, renameSync, statSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { dirname, join, resolve } from 'node:path'
@@ -46,7 +47,9 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
   const { host, port, data, demo } = settings
   const file = join(data, demo ? 'demo.sqlite' : 'tachymetra.sqlite')
   const { db, close } = open(data, file)
-  const log = pino({ level: 'info' }, pino.destination({ dest: logFile(data), sync: false }))
+  const destination = pino.destination({ dest: logFile(data), sync: false })
+  await once(destination, 'ready')
+  const log = pino({ level: 'info' }, destination)
   if (demo) {
     const today = new Date().toISOString().slice(0, 10)
     const stored = loadDemo(db, today)
