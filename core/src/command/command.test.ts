@@ -20,18 +20,25 @@ test('work --by prints every step', () => {
 })
 
 test('work alone lists the techniques that fit, least effort first', () => {
-  expect(json('work', '364+278')).toEqual({
-    problem: '364+278',
-    answer: '642',
+  expect(json('work', '8341-3675')).toEqual({
+    problem: '8341-3675',
+    answer: '4666',
     techniques: [
       {
-        id: 'add-running-total',
-        name: 'Running total',
+        id: 'subtract-hold-drop',
+        name: 'Hold and drop',
+        effort: 8,
+        because: '4 facts, 3 carries, at most 1 digit held',
+      },
+      {
+        id: 'subtract-complement',
+        name: 'Complements',
         effort: 11,
-        because: '5 facts, 2 carries, at most 4 digits held',
+        because: expect.stringContaining('7 facts'),
       },
     ],
   })
+  expect(json('work', '8-9+5').techniques).toEqual([])
 })
 
 test('diagnose names the slip, likeliest first', () => {

@@ -1,10 +1,17 @@
 import { InputError } from '../problem/error.js'
+import { addPlaceSweep } from './addition/place-sweep.js'
 import { addRunningTotal } from './addition/running-total.js'
 import type { Level, Technique } from './contract.js'
+import { subtractComplement } from './subtraction/complement.js'
 import { subtractHoldDrop } from './subtraction/hold-drop.js'
 
 /** Every technique there is, in teaching order. Adding one is adding a line here. */
-export const TECHNIQUES: readonly Technique[] = [addRunningTotal, subtractHoldDrop]
+export const TECHNIQUES: readonly Technique[] = [
+  addRunningTotal,
+  addPlaceSweep,
+  subtractHoldDrop,
+  subtractComplement,
+]
 
 /** @throws InputError for an unknown id; the message lists the known ones. */
 export function techniqueById(id: string): Technique {

@@ -5,6 +5,9 @@ import { addAttempt, attemptById, attemptRow } from '../store/attempts.js'
 import type { Database } from '../store/database.js'
 import { sittingRow } from '../store/sittings.js'
 
+/** What an attempt sent again must agree on with the stored one. */
+const SAME = ['sittingId', 'n', 'support', 'expression', 'startedAt', 'totalMs', 'outcome'] as const
+
 export function attemptRoutes(db: Database): Router {
   const router = Router()
 
@@ -19,14 +22,9 @@ export function attemptRoutes(db: Database): Router {
     if (sitting.technique !== record.technique || sitting.level !== record.level)
       throw new HttpProblem(422, 'The attempt names another technique or level than its sitting.')
     const stored = attemptRow(db, record.id)
-    if (!stored) addAttempt(db, record)
-    else if (
-      (['sittingId', 'n', 'support', 'expression', 'startedAt', 'totalMs', 'outcome'] as const).some(
-        (key) => stored[key] !== record[key],
-      )
-    )
+    if (stored && SAME.some((key) => stored[key] !== record[key]))
       throw new HttpProblem(409, 'Another attempt has this id.')
-    const { right, clean, timed } = attemptRow(db, record.id)!
+    const { right, clean, timed } = stored ?? addAttempt(db, record)
     response.status(stored ? 200 : 201).json({ id: record.id, right, clean, timed })
   })
 

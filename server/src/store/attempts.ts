@@ -9,15 +9,16 @@ export type AttemptRow = typeof attempt.$inferSelect
 
 /**
  * Stores an attempt with its entries and brings the sitting's rollups up to date, all or nothing.
- * The sitting must exist.
+ * The sitting must exist. Returns the verdict it was stored with.
  * @throws InputError when the record does not hang together.
  */
-export function addAttempt(db: Database, record: AttemptRecord): void {
+export function addAttempt(db: Database, record: AttemptRecord): Verdict {
   const verdict = judgeAttempt(record)
   db.transaction((tx) => {
     insertAttempt(tx, record, verdict)
     rollUp(tx, record.sittingId, record.support)
   })
+  return verdict
 }
 
 /** The rows of one attempt, without the rollups. */

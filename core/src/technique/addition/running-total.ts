@@ -2,27 +2,12 @@
  * add-running-total: keep the first number whole; add the next number part by part from its highest place.
  * 364+278: 564, 634, 642. A term with a minus sign is taken away in the same way.
  */
-import {
-  absolute,
-  add,
-  atPlace,
-  type Decimal,
-  digitAt,
-  equal,
-  highestPlace,
-  isNegative,
-  lowestPlace,
-  subtract,
-  toWords,
-  ZERO,
-} from '../../number/decimal.js'
-import { placeName, placeTitle } from '../../number/places.js'
-import { isPlainSum, type Problem, signed } from '../../problem/problem.js'
+import { signed } from '../../problem/problem.js'
 import { shape } from '../../problem/shape.js'
 import { sumSpace } from '../../problem/sums.js'
-import type { Fact, Fit, Held, Slip, Step, Technique, Work } from '../contract.js'
+import type { Technique, Work } from '../contract.js'
 import { level } from '../level.js'
-import { lineOf } from '../line.js'
+import { addPart, fitsRunningTotal, partsOf, rangeOf, sayTotal } from './parts.js'
 
 const two = shape(2)
 const three = shape(3)
@@ -51,187 +36,15 @@ export const addRunningTotal: Technique = {
     level('Ten digits', 16, () => sumSpace({ terms: [shape(10), shape(10)] })),
   ],
 
-  fits(problem): Fit {
-    if (problem.terms.slice(1).every((t) => t.sign < 0))
-      return { fits: false, because: 'nothing is added here; take a way of subtracting' }
-    let total = ZERO
-    for (const term of problem.terms) {
-      total = add(total, signed(term))
-      if (isNegative(total)) return { fits: false, because: 'the total would fall below zero on the way' }
-    }
-    return { fits: true }
-  },
+  fits: fitsRunningTotal,
 
   *work(problem): Work {
-    const lowest = Math.min(...problem.terms.map((t) => lowestPlace(t.size)))
-    const highest = Math.max(...problem.terms.map((t) => highestPlace(t.size)))
-    const mixed = !isPlainSum(problem)
-    const parts = partsOf(problem)
-    let total = signed(problem.terms[0]!)
-    if (parts.length === 0) total = yield sayTotal(total, lowest)
-    for (const [index, part] of parts.entries())
-      total = yield addPart(total, part, parts[index + 1], { lowest, highest, mixed })
+    const range = rangeOf(problem)
+    const [first, ...later] = problem.terms
+    const parts = partsOf(later)
+    let total = signed(first!)
+    if (parts.length === 0) total = yield sayTotal(total, range.lowest)
+    for (const [index, part] of parts.entries()) total = yield addPart(total, part, parts[index + 1], range)
     return total
   },
-}
-
-/** One non-zero digit of a later term with its place, as it is added or taken away. */
-interface Part {
-  readonly value: Decimal
-  readonly digit: number
-  readonly place: number
-}
-
-function partsOf(problem: Problem): Part[] {
-  return problem.terms.slice(1).flatMap(({ sign, size }) => {
-    const parts: Part[] = []
-    for (let place = highestPlace(size); place >= lowestPlace(size); place -= 1) {
-      const digit = digitAt(size, place)
-      if (digit > 0) parts.push({ value: atPlace(sign * digit, place), digit, place })
-    }
-    return parts
-  })
-}
-
-interface Range {
-  readonly lowest: number
-  readonly highest: number
-  /** Some terms are added and some taken away. */
-  readonly mixed: boolean
-}
-
-function addPart(total: Decimal, part: Part, next: Part | undefined, range: Range): Step {
-  const expect = add(total, part.value)
-  const { place } = part
-  const taken = isNegative(part.value)
-  const size = toWords(absolute(part.value))
-  const { facts, carries } = digitWork(total, part)
-  const holds: Held[] = [{ what: 'total', value: expect }]
-  if (next)
-    holds.push({
-      what: isNegative(next.value) ? 'still to take away' : 'still to add',
-      value: absolute(next.value),
-    })
-  return {
-    action: taken ? 'take-part' : 'add-part',
-    place,
-    ask: taken
-      ? `Take ${size} from ${toWords(total)}.`
-      : `${toWords(total)} and ${size} more: what is the total?`,
-    why: taken
-      ? `The ${placeName(place)} of the number come off in one go; only the ${placeName(place)} and what they borrow from change.`
-      : `The ${placeName(place)} of the number go in at one go; only the ${placeName(place)} and what they carry into change.`,
-    expect,
-    writes: lineOf(expect, range.lowest, next !== undefined),
-    holds,
-    facts,
-    carries,
-    slips: () => partSlips(total, part, next, expect, carries, range),
-  }
-}
-
-/** The fact at the part's place, one more for each digit the carry or borrow reaches, and how many those are. */
-function digitWork(total: Decimal, { digit, place, value }: Part): { facts: Fact[]; carries: number } {
-  const standing = digitAt(total, place)
-  if (isNegative(value)) {
-    if (standing >= digit) return { facts: [`${standing}-${digit}`], carries: 0 }
-    const facts: Fact[] = [`${standing + 10}-${digit}`]
-    let at = place + 1
-    // After a slip the total may be too small to take the part from: then there is nothing left to borrow.
-    while (digitAt(total, at) === 0 && at < highestPlace(total)) at += 1
-    if (digitAt(total, at) > 1) facts.push(`${digitAt(total, at)}-1`)
-    return { facts, carries: at - place }
-  }
-  if (standing === 0) return { facts: [], carries: 0 }
-  const facts: Fact[] = [`${standing}+${digit}`]
-  if (standing + digit < 10) return { facts, carries: 0 }
-  let at = place + 1
-  while (digitAt(total, at) === 9) at += 1
-  if (digitAt(total, at) > 0) facts.push(`${digitAt(total, at)}+1`)
-  return { facts, carries: at - place }
-}
-
-function partSlips(
-  total: Decimal,
-  part: Part,
-  next: Part | undefined,
-  expect: Decimal,
-  carries: number,
-  range: Range,
-): Slip[] {
-  const { digit, place, value } = part
-  const standing = digitAt(total, place)
-  const taken = isNegative(value)
-  const sign = taken ? -1 : 1
-  const verb = taken ? 'Take' : 'Add'
-  const size = toWords(absolute(value))
-  const here = placeName(place)
-  const found: Slip[] = []
-  const slip = (id: string, entry: Decimal, odds: number, remark: string) => {
-    if (equal(entry, expect) || isNegative(entry) || found.some((s) => equal(s.entry, entry))) return
-    found.push({ id, entry, odds, remark })
-  }
-
-  if (carries > 0) {
-    const lost = subtract(expect, atPlace(sign, place + 1))
-    const fact = taken ? `${standing} − ${digit} is short` : `${standing} + ${digit} is ${standing + digit}`
-    const left = placeName(place + 1)
-    if (taken) slip('lost-borrow', lost, 8, `${placeTitle(place)}: ${fact}, so the ${left} come one lower.`)
-    else slip('lost-carry', lost, 8, `${placeTitle(place)}: ${fact}; its ten makes the ${left} one more.`)
-  }
-  for (const [wrong, odds] of [
-    [place - 1, 4],
-    [place + 1, 2],
-  ] as const) {
-    if (wrong < range.lowest || wrong > Math.max(range.highest, 1)) continue
-    const remark = `The ${digit} went in at the ${placeName(wrong)}. It stands at the ${here}: ${verb.toLowerCase()} ${size}.`
-    slip('wrong-place', add(total, atPlace(sign * digit, wrong)), odds, remark)
-  }
-  slip(
-    'part-left-out',
-    total,
-    3,
-    `The ${size} is still to come: ${verb.toLowerCase()} it to the total before going on.`,
-  )
-  if (next)
-    slip(
-      'part-left-out',
-      add(total, next.value),
-      3,
-      `The ${size} was passed over. ${verb} it first, then the next part.`,
-    )
-  if (range.mixed)
-    slip(
-      'wrong-sign',
-      subtract(total, value),
-      3,
-      taken ? `This part is taken away: ${size} less.` : `This part is added: ${size} more.`,
-    )
-  const fact = taken
-    ? `${standing < digit ? standing + 10 : standing} − ${digit} = ${(standing < digit ? standing + 10 : standing) - digit}`
-    : `${standing} + ${digit} = ${standing + digit}`
-  for (const off of [-1, 1])
-    slip(
-      'fact',
-      add(expect, atPlace(off, place)),
-      3,
-      `${placeTitle(place)}: one too ${off < 0 ? 'few' : 'many'}. ${fact}.`,
-    )
-  return found
-}
-
-/** When every later term is 0 there is nothing to add, but the total must still be said. */
-function sayTotal(total: Decimal, lowest: number): Step {
-  return {
-    action: 'say-total',
-    place: lowest,
-    ask: `Nothing is added to ${toWords(total)}: what is the total?`,
-    why: 'Adding zero changes nothing.',
-    expect: total,
-    writes: lineOf(total, lowest),
-    holds: [],
-    facts: [],
-    carries: 0,
-    slips: () => [],
-  }
 }

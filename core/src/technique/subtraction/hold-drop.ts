@@ -3,24 +3,9 @@
  * digit, ask whether the next column needs one, then write it or one less. Equal columns are looked past.
  * 8341-3675: hold 5 write 4, hold 7 write 6, hold 7 write 6, write 6.
  */
-import {
-  compare,
-  type Decimal,
-  decimal,
-  digitAt,
-  equal,
-  highestPlace,
-  lowestPlace,
-  negate,
-} from '../../number/decimal.js'
-import { placeName, placeTitle } from '../../number/places.js'
-import { differenceSpace } from '../../problem/differences.js'
-import { asDifference } from '../../problem/problem.js'
-import { shape } from '../../problem/shape.js'
-import type { AnswerCell, Fact, Fit, Slip, Step, Technique, Work } from '../contract.js'
-import { level } from '../level.js'
-
-const same = (digits: number) => ({ minuend: shape(digits), subtrahend: shape(digits) })
+import { placeName } from '../../number/places.js'
+import type { Technique } from '../contract.js'
+import { COLUMN_LEVELS, type Column, type ColumnWay, fitsDifference, walkColumns } from './columns.js'
 
 export const subtractHoldDrop: Technique = {
   id: 'subtract-hold-drop',
@@ -28,230 +13,19 @@ export const subtractHoldDrop: Technique = {
   family: 'subtraction',
   about: 'Read the answer off from the left: hold each digit, glance right, then write it or one less.',
   schools: [],
-  // Targets: common practice, no published source (15 digits in 20 s).
-  levels: [
-    level('Two digits, nothing short', 2.5, () => differenceSpace({ ...same(2), short: 0 })),
-    level('Two digits, the units short', 3, () => differenceSpace({ ...same(2), short: 1 })),
-    level('Three digits, nothing short', 4, () => differenceSpace({ ...same(3), short: 0 })),
-    level('Three digits, one short column', 4.5, () => differenceSpace({ ...same(3), short: 1, through: 0 })),
-    level('Three digits, two short columns', 5, () => differenceSpace({ ...same(3), short: 2 })),
-    level('Four digits, two short columns', 6, () => differenceSpace({ ...same(4), short: 2, through: 0 })),
-    level('An equal column to look past', 6, () => differenceSpace({ ...same(4), through: 1 })),
-    level('Two zeros above', 6, () => differenceSpace({ ...same(4), zeros: 2 })),
-    level('A shorter number below', 6, () =>
-      differenceSpace({ minuend: shape(5), subtrahend: shape(3), short: 2 }),
-    ),
-    level('One decimal', 5, () =>
-      differenceSpace({ minuend: shape(3, 1), subtrahend: shape(2, 1), short: 1 }),
-    ),
-    level('Decimals to pad', 6, () => differenceSpace({ minuend: shape(2, 1), subtrahend: shape(1, 3) })),
-    level('The smaller number first', 5, () => differenceSpace({ ...same(3), negative: true })),
-    level('Six digits, three short columns', 9, () => differenceSpace({ ...same(6), short: 3 })),
-    level('Ten digits', 14, () => differenceSpace(same(10))),
-    level('Fifteen digits', 20, () => differenceSpace(same(15))),
-  ],
-
-  fits(problem): Fit {
-    return asDifference(problem)
-      ? { fits: true }
-      : { fits: false, because: 'it works one number less another, and nothing else' }
-  },
-
-  *work(problem): Work {
-    const { minuend, subtrahend } = asDifference(problem)!
-    const turned = compare(minuend, subtrahend) < 0
-    const [upper, lower] = turned ? [subtrahend, minuend] : [minuend, subtrahend]
-    const columns = columnsOf(upper, lower)
-    const lowest = columns.at(-1)!.place
-    const written: AnswerCell[] = []
-    const line = (extra: AnswerCell[] = [], negative = false) => ({ negative, cells: [...written, ...extra] })
-
-    for (const column of columns) {
-      const { place } = column
-      const last = place === lowest
-      const held = yield {
-        ...columnStep(column, last, turned && place === columns[0]!.place),
-        writes: line([{ place, digits: String(column.difference % 10), draft: !last }]),
-      }
-      let digit = digitAt(held, 0)
-      if (!last) {
-        // A zero (or a ten) that gives one away becomes nine.
-        const expect = (digit + (column.drops ? 9 : 10)) % 10
-        const entry = yield {
-          ...glanceStep(column, Number(held.units), expect),
-          writes: line([{ place, digits: String(expect), draft: false }]),
-        }
-        digit = digitAt(entry, 0)
-      }
-      written.push({ place, digits: String(digit), draft: false })
-    }
-
-    const size = decimal(BigInt(written.map((c) => c.digits).join('')), -lowest)
-    if (!turned) return size
-    return yield signStep(size, lowest, line([], true))
-  },
+  levels: COLUMN_LEVELS,
+  fits: fitsDifference,
+  work: (problem) => walkColumns(problem, wayOf),
 }
 
-/** One column of the subtraction, with what its neighbours ask of it. */
-interface Column {
-  readonly place: number
-  readonly top: number
-  readonly bottom: number
-  /** The column to the left came one lower for this one, so its top counts ten more. */
-  readonly lent: boolean
-  /** This column must come one lower: the next unequal column to the right is short. */
-  readonly drops: boolean
-  /** How many equal columns stand between this one and the unequal column the glance ends on. */
-  readonly lookedPast: number
-  /** top - bottom, with ten more where one was lent: 0 to 10. */
-  readonly difference: number
-  /** The column to the right, for the wording of the glance. */
-  readonly right: { readonly top: number; readonly bottom: number } | undefined
-}
-
-function columnsOf(upper: Decimal, lower: Decimal): Column[] {
-  const lowest = Math.min(lowestPlace(upper), lowestPlace(lower))
-  const columns: Column[] = []
-  let right: Column | undefined
-  for (let place = lowest; place <= highestPlace(upper); place += 1) {
-    const top = digitAt(upper, place)
-    const bottom = digitAt(lower, place)
-    // Short here, or equal with a short column beyond it: either way the left neighbour gives one.
-    const drops = right?.lent ?? false
-    const lent = top < bottom || (top === bottom && drops)
-    const lookedPast = right && right.top === right.bottom ? right.lookedPast + 1 : 0
-    const difference = top - bottom + (lent ? 10 : 0)
-    right = { place, top, bottom, lent, drops, lookedPast, difference, right }
-    columns.unshift(right)
-  }
-  return columns
-}
-
-function columnStep(column: Column, last: boolean, turned: boolean): Omit<Step, 'writes'> {
-  const { place, top, bottom, lent, difference } = column
+/** A short column is worked with ten more on top: 13 − 6. */
+function wayOf({ place, top, bottom, lent }: Column): ColumnWay {
   const counts = lent ? top + 10 : top
-  const sum = `${counts} − ${bottom}`
-  const opening = turned ? 'The first number is the smaller: work it the other way round. ' : ''
-  const lending = lent
-    ? top < bottom
-      ? `${top} − ${bottom} is short, so ${sum}`
-      : `one dropped on the left, so ${sum}`
-    : sum
   return {
-    action: last ? 'write' : 'hold',
-    place,
-    ask: `${opening}${placeTitle(place)}: ${lending}. ${last ? 'Which digit is written?' : 'What do you hold?'}`,
+    sum: `${counts} − ${bottom}`,
     why: lent
       ? `The column on the left came one lower, and that one is ten ${placeName(place)} here.`
-      : `Nothing was asked of the column on the left, so the digits are taken as they stand.`,
-    expect: decimal(difference),
-    holds: last ? [] : [{ what: 'digit', value: decimal(difference) }],
-    facts: bottom === 0 ? [] : [`${counts}-${bottom}` as Fact],
-    carries: 0,
-    slips: () => columnSlips(column, counts),
-  }
-}
-
-function columnSlips({ place, top, bottom, lent, difference }: Column, counts: number): Slip[] {
-  const title = placeTitle(place)
-  const right = `${counts} − ${bottom} = ${difference}`
-  const found: Slip[] = []
-  const slip = (id: string, entry: number, odds: number, remark: string) => {
-    if (entry === difference || entry < 0 || found.some((s) => Number(s.entry.units) === entry)) return
-    found.push({ id, entry: decimal(entry), odds, remark })
-  }
-  if (top < bottom)
-    slip(
-      'smaller-from-larger',
-      bottom - top,
-      8,
-      `${title}: the top digit was taken from the bottom one. ${right}.`,
-    )
-  if (lent && top === bottom)
-    slip(
-      'ten-forgotten',
-      0,
-      4,
-      `${title}: one dropped on the left, so this column counts ten more. ${right}.`,
-    )
-  if (bottom > 0) slip('added', top + bottom, 2, `${title}: the digits were added. Take away: ${right}.`)
-  for (const off of [-1, 1])
-    if (bottom > 0)
-      slip('fact', difference + off, 3, `${title}: one too ${off < 0 ? 'few' : 'many'}. ${right}.`)
-  return found
-}
-
-/** @param held the value entered for the column, which may be wrong. */
-function glanceStep(column: Column, held: number, expect: number): Omit<Step, 'writes'> {
-  const { place, drops, lookedPast } = column
-  const next = place - 1 - lookedPast
-  const past =
-    lookedPast === 0
-      ? ''
-      : lookedPast === 1
-        ? 'past the equal column, '
-        : `past ${lookedPast} equal columns, `
-  const here = placeTitle(place)
-  return {
-    action: 'glance',
-    place,
-    ask: `Hold ${held}. Glance right: does the next column need one? Write ${held} or one less.`,
-    why: drops
-      ? `Looking right, ${past}the ${placeName(next)} are short: they need one from here.`
-      : `Looking right, no short column comes before an ample one: nothing is needed from here.`,
-    expect: decimal(expect),
-    holds: [],
-    facts: [],
-    carries: drops ? 1 : 0,
-    slips: () => {
-      const kept = decimal(held % 10)
-      const dropped = decimal((held + 9) % 10)
-      if (drops && lookedPast > 0)
-        return [
-          {
-            id: 'drop-not-through-equals',
-            entry: kept,
-            odds: 8,
-            remark: `${here}: look past equal columns; beyond them the ${placeName(next)} are short. Write one less.`,
-          },
-        ]
-      if (drops)
-        return [
-          {
-            id: 'missed-drop',
-            entry: kept,
-            odds: 8,
-            remark: `${here}: the ${placeName(next)} are short. Write one less.`,
-          },
-        ]
-      const remark = `${here}: no column to the right needs one. Write ${held % 10}.`
-      return held % 10 === 0 ? [] : [{ id: 'needless-drop', entry: dropped, odds: 4, remark }]
-    },
-  }
-}
-
-function signStep(size: Decimal, lowest: number, writes: Step['writes']): Step {
-  const expect = negate(size)
-  return {
-    action: 'sign',
-    place: lowest,
-    ask: 'The first number was the smaller. What is the answer with its sign?',
-    why: 'The numbers were subtracted the other way round, so the difference is below zero.',
-    expect,
-    writes,
-    holds: [],
-    facts: [],
-    carries: 0,
-    slips: () =>
-      equal(size, expect)
-        ? []
-        : [
-            {
-              id: 'sign-lost',
-              entry: size,
-              odds: 6,
-              remark: 'The larger number was taken away: put the minus sign.',
-            },
-          ],
+      : 'Nothing was asked of the column on the left, so the digits are taken as they stand.',
+    facts: bottom === 0 ? [] : [`${counts}-${bottom}` as const],
   }
 }

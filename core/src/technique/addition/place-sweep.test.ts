@@ -1,0 +1,65 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { decimal, toText, unitsAt } from '../../number/decimal.js'
+import { answerOf, readProblem } from '../../problem/problem.js'
+import { schoolOf, trace } from '../driver.js'
+import { expectSlipsFound, numbers, values } from '../testing.js'
+import { addPlaceSweep } from './place-sweep.js'
+
+// Handbook, section 4: the example says the first number by parts as well.
+test('the worked example of the handbook, in both schools', () => {
+  const parts = trace(addPlaceSweep, readProblem('38+94+75'), { start: 'parts' })
+  expect(parts.steps.map((s) => toText(s.expect))).toEqual(['30', '120', '190', '198', '202', '207'])
+  expect(values(addPlaceSweep, '38+94+75')).toEqual(['128', '198', '202', '207'])
+  expect(addPlaceSweep.fits(readProblem('38+94-75'))).toMatchObject({ fits: false })
+})
+
+/** The total after sweeping a place of the first `done` terms: everything above that place, plus these digits. */
+function swept(terms: readonly bigint[], unit: bigint, done: number): bigint {
+  return terms.reduce((sum, t, i) => sum + (i < done ? t - (t % unit) : t - (t % (unit * 10n))), 0n)
+}
+
+function* totals(terms: readonly bigint[]): Generator<bigint> {
+  const longest = Math.max(...terms.map((t) => t.toString().length))
+  let before = 0n
+  for (let unit = 10n ** BigInt(longest - 1); unit >= 1n; unit /= 10n)
+    for (let done = 1; done <= terms.length; done += 1) {
+      const total = swept(terms, unit, done)
+      if (total !== before) yield total
+      before = total
+    }
+}
+
+function expectSwept(units: readonly bigint[], expression: string, scale: number): void {
+  const problem = readProblem(expression)
+  const want = [...totals(units)]
+  const parts = trace(addPlaceSweep, problem, { start: 'parts' })
+  expect(parts.steps.map((s) => unitsAt(s.expect, scale))).toEqual(want.length ? want : [0n])
+  expect(parts.answer).toEqual(answerOf(problem))
+  expect(trace(addPlaceSweep, problem, schoolOf(addPlaceSweep)).answer).toEqual(answerOf(problem))
+}
+
+test('all sums of numbers to 99, step by step', () => {
+  for (let a = 0n; a < 100n; a += 1n) for (let b = 0n; b < 100n; b += 1n) expectSwept([a, b], `${a}+${b}`, 0)
+})
+
+test('long lists and decimals, step by step', () => {
+  fc.assert(
+    fc.property(fc.array(numbers, { minLength: 2, maxLength: 6 }), (texts) => {
+      const { terms } = readProblem(texts.join('+'))
+      const scale = Math.max(...terms.map((t) => t.size.scale))
+      const units = terms.map((t) => unitsAt(t.size, scale))
+      expectSwept(units, texts.join('+'), scale)
+    }),
+    { numRuns: 1500 },
+  )
+  expect(trace(addPlaceSweep, readProblem('0+0'), { start: 'parts' }).answer).toEqual(decimal(0))
+})
+
+test('every slip is found again from the answer it leads to', () => {
+  const lists = fc.array(fc.integer({ min: 1, max: 99 }), { minLength: 2, maxLength: 3 })
+  fc.assert(
+    fc.property(lists, (terms) => expectSlipsFound(addPlaceSweep, terms.join('+'))),
+    { numRuns: 300 },
+  )
+})

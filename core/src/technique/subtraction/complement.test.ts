@@ -1,0 +1,44 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { decimal } from '../../number/decimal.js'
+import { answerOf, readProblem } from '../../problem/problem.js'
+import { judgeEntry, trace } from '../driver.js'
+import { expectSlipsFound, numbers, values } from '../testing.js'
+import { subtractComplement } from './complement.js'
+import { subtractHoldDrop } from './hold-drop.js'
+
+// Handbook, section 5.
+test('worked examples of the handbook', () => {
+  expect(values(subtractComplement, '8341-3675')).toEqual(['5', '4', '7', '6', '7', '6', '6'])
+  expect(values(subtractComplement, '7052-3068')).toEqual(['4', '3', '10', '9', '9', '8', '4'])
+  const { steps } = trace(subtractComplement, readProblem('8341-3675'), {})
+  expect(steps.map((s) => s.facts.join(' '))).toEqual(['8-3', '', '10-6 4+3', '', '10-7 3+4', '', '10-5 5+1'])
+  expect(judgeEntry(steps[2]!, decimal(9))).toMatchObject({ slip: { id: 'added' } })
+})
+
+// The values of hold-and-drop are checked against remainders in its own test; only the way to them differs.
+test('the same digits are held and written as by holding and dropping, and the facts give them', () => {
+  fc.assert(
+    fc.property(numbers, numbers, (x, y) => {
+      const problem = readProblem(`${x}-${y}`)
+      const { steps, answer } = trace(subtractComplement, problem, {})
+      expect(steps.map((s) => s.expect)).toEqual(
+        trace(subtractHoldDrop, problem, {}).steps.map((s) => s.expect),
+      )
+      expect(answer).toEqual(answerOf(problem))
+      for (const { facts, expect: value } of steps) {
+        const last = /^(\d+)([+-])(\d+)$/.exec(facts.at(-1) ?? '')
+        if (last) expect(Number(last[1]) + Number(last[2] + last[3]!)).toBe(Number(value.units))
+      }
+    }),
+    { numRuns: 1500 },
+  )
+})
+
+test('every slip is found again from the answer it leads to', () => {
+  const sizes = fc.integer({ min: 0, max: 9999 })
+  fc.assert(
+    fc.property(sizes, sizes, (a, b) => expectSlipsFound(subtractComplement, `${a}-${b}`)),
+    { numRuns: 300 },
+  )
+})
