@@ -56,7 +56,9 @@ test('watched, guided with a slip, then five against the clock: the record shows
   await page.goto(`${server.url}/record`)
   await expect(page.locator('.chart .main-svg').first()).toBeVisible()
   const row = page.getByRole('row').nth(1)
-  await expect(row).toContainText('1 of 1, 4 of 5')
+  // The guided answer counts as right unless the slip fell on its very last step.
+  const guided = carry === steps.length - 1 ? '0 of 1' : '1 of 1'
+  await expect(row).toContainText(`${guided}, 4 of 5`)
   await row.getByRole('link').click()
   await page.getByRole('link', { name: '+' }).first().click()
   await expect(page.getByText('0 of')).toBeVisible()

@@ -2,8 +2,8 @@
  * Sends what is kept in the outbox, oldest first, whenever there is something and the server answers. Parcels
  * carry ids made here, so sending one twice stores it once.
  */
-import { useSyncExternalStore } from 'react'
 import { call, Refusal } from './api.js'
+import { shared } from './shared.js'
 import { type Parcel, parcels, settleParcel } from './store.js'
 
 export interface Waiting {
@@ -14,8 +14,7 @@ export interface Waiting {
 const FIRST_WAIT_MS = 1000
 const LONGEST_WAIT_MS = 30_000
 
-let waiting: Waiting = { unsent: 0, refused: [] }
-const listeners = new Set<() => void>()
+const waiting = shared<Waiting>({ unsent: 0, refused: [] })
 let wait = FIRST_WAIT_MS
 let timer: ReturnType<typeof setTimeout> | undefined
 let sending: Promise<void> | undefined
@@ -27,7 +26,7 @@ export function startOutbox(sent: () => void): void {
   onSent = sent
   window.addEventListener('online', flush)
   document.addEventListener('visibilitychange', () => {
-    if (document.visibilityState === 'visible' && waiting.unsent > 0) flush()
+    if (document.visibilityState === 'visible' && waiting.get().unsent > 0) flush()
   })
   flush()
 }
@@ -77,17 +76,8 @@ async function round(): Promise<boolean> {
 
 function publish(all: readonly Parcel[]): void {
   const refused = all.flatMap((p) => p.refused ?? [])
-  waiting = { unsent: all.length - refused.length, refused }
-  for (const listener of listeners) listener()
+  waiting.set({ unsent: all.length - refused.length, refused })
 }
 
 /** What has not reached the server yet, kept current. */
-export function useWaiting(): Waiting {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener)
-      return () => listeners.delete(listener)
-    },
-    () => waiting,
-  )
-}
+export const useWaiting = waiting.use

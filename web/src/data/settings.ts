@@ -1,5 +1,5 @@
 /** Choices of this browser, kept in local storage; none of them is about what a learner did. */
-import { useSyncExternalStore } from 'react'
+import { shared } from './shared.js'
 
 export interface Settings {
   readonly theme: 'system' | 'day' | 'night'
@@ -12,8 +12,7 @@ export interface Settings {
 const DEFAULTS: Settings = { theme: 'system', clock: true, learnerId: null, planned: 5 }
 const KEY = 'tachymetra'
 
-let current = load()
-const listeners = new Set<() => void>()
+const settings = shared(load())
 
 function load(): Settings {
   try {
@@ -24,21 +23,12 @@ function load(): Settings {
 }
 
 export function changeSettings(change: Partial<Settings>): void {
-  current = { ...current, ...change }
+  settings.set({ ...settings.get(), ...change })
   try {
-    localStorage.setItem(KEY, JSON.stringify(current))
+    localStorage.setItem(KEY, JSON.stringify(settings.get()))
   } catch {
     // Without storage the choice lasts until the page is closed.
   }
-  for (const listener of listeners) listener()
 }
 
-export function useSettings(): Settings {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener)
-      return () => listeners.delete(listener)
-    },
-    () => current,
-  )
-}
+export const useSettings = settings.use
