@@ -1,11 +1,12 @@
 /** One attempt at one problem: what is recorded of it, and what that record says. */
 
 import { diagnose } from '../diagnose/diagnose.js'
-import { type Decimal, equal, readDecimal } from '../number/decimal.js'
+import { type Decimal, readDecimal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
-import { answerOf, type Problem, readProblem } from '../problem/problem.js'
+import { readProblem } from '../problem/expression.js'
+import type { Problem } from '../problem/problem.js'
 import type { School, Step, Technique } from '../technique/contract.js'
-import { judgeEntry, replay, schoolOf } from '../technique/driver.js'
+import { acceptsAnswer, judgeEntry, replay, schoolOf, trace } from '../technique/driver.js'
 import { levelOf, techniqueById } from '../technique/registry.js'
 
 /**
@@ -116,12 +117,12 @@ export function judgeAttempt(record: AttemptRecord): Verdict {
 }
 
 function judgeAnswers(record: AttemptRecord, reading: Reading): JudgedEntry[] {
-  const answer = answerOf(reading.problem)
+  const right = trace(reading.technique, reading.problem, reading.school)
   const judged = record.entries.map((entered, i): JudgedEntry => {
     if (entered.step !== 0)
       throw new InputError(`Entry ${i + 1} names a step, but only the answer was asked.`)
     const value = numberIn(entered)
-    if (!equal(value, answer)) {
+    if (!acceptsAnswer(right, value)) {
       const cause = diagnose(reading.technique, reading.problem, reading.school, value).causes[0]?.slips[0]
       return {
         ...entered,

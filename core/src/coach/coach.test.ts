@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
 import { InputError } from '../problem/error.js'
-import { readProblem } from '../problem/problem.js'
+import { readProblem } from '../problem/expression.js'
 import { schoolOf, trace } from '../technique/driver.js'
+import { effortOf } from '../technique/effort.js'
 import { techniqueById } from '../technique/registry.js'
 import { type AttemptRecord, judgeAttempt } from './attempt.js'
 import { demoLearners } from './demo.js'
-import { effortOf } from './effort.js'
 import { median, paceOf, perMinute } from './pace.js'
 
 const base: AttemptRecord = {

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { readProblem } from '../problem/problem.js'
+import { readProblem } from '../problem/expression.js'
 import { techniqueById } from '../technique/registry.js'
 import { judgeAttempt, type WorkedSupport } from './attempt.js'
 import {

@@ -2,10 +2,11 @@
  * An attempt under way: a pure state that keys are fed into. The bench draws it and feeds it; time comes in
  * with every event, so a whole attempt can be played in a test.
  */
-import { type Decimal, equal, readDecimal, toText } from '../number/decimal.js'
-import { answerOf, type Problem, printProblem } from '../problem/problem.js'
+import { type Decimal, readDecimal, toText } from '../number/decimal.js'
+import { printProblem } from '../problem/expression.js'
+import type { Problem } from '../problem/problem.js'
 import type { School, Slip, Step, Technique } from '../technique/contract.js'
-import { judgeEntry, type Position, replay } from '../technique/driver.js'
+import { acceptsAnswer, judgeEntry, type Position, replay, type Trace, trace } from '../technique/driver.js'
 import type { AttemptRecord, Entered, WorkedSupport } from './attempt.js'
 
 /** What is being worked and how. */
@@ -25,6 +26,8 @@ export interface Made extends Entered {
 
 export interface Play {
   readonly exercise: Exercise
+  /** The whole working, as it goes when nothing slips. */
+  readonly whole: Trace
   /** Where the working stands; with the answer alone asked, it does not move. */
   readonly position: Position
   readonly accepted: readonly Decimal[]
@@ -55,6 +58,7 @@ const MOST_CHARACTERS = 42
 export function startPlay(exercise: Exercise, at: number): Play {
   return {
     exercise,
+    whole: trace(exercise.technique, exercise.problem, exercise.school),
     position: replay(exercise.technique, exercise.problem, exercise.school, []),
     accepted: [],
     made: [],
@@ -143,7 +147,7 @@ export function recordOf(
 function enter(play: Play, value: Decimal, by: Entered['by'], at: number): Play {
   const { exercise, position, accepted, clock } = play
   const step = openStep(play)
-  const verdict = step ? judgeEntry(step, value) : { right: equal(value, answerOf(exercise.problem)) }
+  const verdict = step ? judgeEntry(step, value) : { right: acceptsAnswer(play.whole, value) }
   const made: Made = {
     step: step ? accepted.length + 1 : 0,
     value: toText(value),
@@ -168,7 +172,7 @@ function enter(play: Play, value: Decimal, by: Entered['by'], at: number): Play 
 }
 
 function expected(play: Play): Decimal {
-  return openStep(play)?.expect ?? answerOf(play.exercise.problem)
+  return openStep(play)?.expect ?? play.whole.answer
 }
 
 function pressed(clock: Clock, at: number): Clock {

@@ -5,7 +5,8 @@
  */
 import { type Decimal, equal, toText } from '../number/decimal.js'
 import type { Random } from '../number/random.js'
-import { answerOf, type Problem, printProblem } from '../problem/problem.js'
+import { printProblem } from '../problem/expression.js'
+import type { Problem } from '../problem/problem.js'
 import type { Fact, Slip, Step, Technique } from '../technique/contract.js'
 import { replay, schoolOf, trace } from '../technique/driver.js'
 import type { AttemptRecord, Entered, WorkedSupport } from './attempt.js'
@@ -96,7 +97,7 @@ function steps({ technique, problem, support }: Task, mind: Mind): Entered[] {
 
 function answers({ technique, problem }: Task, mind: Mind): Entered[] {
   const entries: Entered[] = []
-  const right = answerOf(problem)
+  const right = trace(technique, problem, schoolOf(technique)).answer
   let ms = 0
   for (let tries = 1; ; tries += 1) {
     const slipped = trace(technique, problem, schoolOf(technique), (step) => {

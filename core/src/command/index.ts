@@ -1,14 +1,16 @@
 /** The command line over the core, without the process around it: arguments in, text and exit code out. */
-import { effortOf, effortWords } from '../coach/effort.js'
+
 import { diagnose } from '../diagnose/diagnose.js'
 import { highestPlace, lowestPlace, readDecimal, toText } from '../number/decimal.js'
 import { placeName } from '../number/places.js'
 import { seeded } from '../number/random.js'
 import { InputError } from '../problem/error.js'
-import { answerOf, printProblem, readProblem } from '../problem/problem.js'
+import { printProblem, readProblem } from '../problem/expression.js'
+import { answerOf } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
 import type { School, Technique } from '../technique/contract.js'
 import { schoolOf, trace } from '../technique/driver.js'
+import { effortOf, effortWords } from '../technique/effort.js'
 import { lineText } from '../technique/line.js'
 import { levelOf, TECHNIQUES, techniqueById } from '../technique/registry.js'
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { readDecimal } from '../number/decimal.js'
-import { readProblem } from '../problem/problem.js'
+import { readProblem } from '../problem/expression.js'
 import { techniqueById } from '../technique/registry.js'
 import { diagnose } from './diagnose.js'
 import { keyingSlip } from './keying.js'

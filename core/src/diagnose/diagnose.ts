@@ -6,7 +6,7 @@
 import { type Decimal, equal } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import type { School, Slip, Step, Technique } from '../technique/contract.js'
-import { type Trace, trace } from '../technique/driver.js'
+import { acceptsAnswer, type Trace, trace } from '../technique/driver.js'
 import { keyingSlip } from './keying.js'
 
 /** A slip and where in the working it was made. */
@@ -48,7 +48,7 @@ export function diagnose(
   effort = DEFAULT_EFFORT,
 ): Diagnosis {
   const right = trace(technique, problem, school)
-  if (equal(right.answer, answer)) return { right: true, causes: [], complete: true }
+  if (acceptsAnswer(right, answer)) return { right: true, causes: [], complete: true }
 
   const single = singleSlips(right)
   const causes: Cause[] = []

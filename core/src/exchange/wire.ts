@@ -7,7 +7,7 @@ import {
   type WorkedSupport,
 } from '../coach/attempt.js'
 import type { Pace } from '../coach/pace.js'
-import { MAX_EXPRESSION } from '../problem/problem.js'
+import { MAX_EXPRESSION } from '../problem/expression.js'
 
 export interface LearnerWire {
   readonly id: string

@@ -56,6 +56,10 @@ export function subtract(a: Decimal, b: Decimal): Decimal {
   return add(a, negate(b))
 }
 
+export function multiply(a: Decimal, b: Decimal): Decimal {
+  return decimal(a.units * b.units, a.scale + b.scale)
+}
+
 export function absolute(a: Decimal): Decimal {
   return a.units < 0n ? negate(a) : a
 }
@@ -68,6 +72,14 @@ export function equal(a: Decimal, b: Decimal): boolean {
 export function compare(a: Decimal, b: Decimal): number {
   const d = subtract(a, b).units
   return d < 0n ? -1 : d > 0n ? 1 : 0
+}
+
+export function isZero(a: Decimal): boolean {
+  return a.units === 0n
+}
+
+export function isWhole(a: Decimal): boolean {
+  return a.scale === 0
 }
 
 export function isNegative(a: Decimal): boolean {

@@ -1,4 +1,5 @@
 import { decimal } from '../number/decimal.js'
+import { differenceOf } from './problem.js'
 import { digitsAllowed, type Shape, stands } from './shape.js'
 import { countColumns, type ProblemSpace } from './space.js'
 
@@ -74,13 +75,7 @@ export function differenceSpace(dials: DifferenceDials): ProblemSpace {
       const columns = counted.at(index)
       const read = (side: 0 | 1) => columns.reduceRight((units, c) => units * 10n + BigInt(c[side]), 0n)
       const [top, bottom] = dials.negative ? [read(1), read(0)] : [read(0), read(1)]
-      return {
-        kind: 'sum',
-        terms: [
-          { sign: 1, size: decimal(top, -low) },
-          { sign: -1, size: decimal(bottom, -low) },
-        ],
-      }
+      return differenceOf(decimal(top, -low), decimal(bottom, -low))
     },
   }
 }

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { add, decimal, toText, ZERO } from '../number/decimal.js'
 import { InputError } from './error.js'
-import { answerOf, printProblem, readProblem, signed, type Term } from './problem.js'
+import { printProblem, readProblem } from './expression.js'
+import { answerOf, signed, type Term } from './problem.js'
 
 const term: fc.Arbitrary<Term> = fc.record({
   sign: fc.constantFrom(1 as const, -1 as const),

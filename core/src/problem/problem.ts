@@ -1,14 +1,17 @@
+/** The kinds of problem, and their plain answers. Reading and printing them is in expression.ts. */
 import {
   add,
   type Decimal,
-  MAX_DIGITS,
+  decimal,
+  lowestPlace,
+  multiply,
   negate,
-  readDecimal,
-  toText,
-  toWords,
+  power10,
+  subtract,
+  unitsAt,
   ZERO,
 } from '../number/decimal.js'
-import { InputError } from './error.js'
+import { squareRoot } from '../number/root.js'
 
 /** Sums and differences: `8341-3675` is 8341 added, 3675 taken away. */
 export interface SumProblem {
@@ -22,138 +25,176 @@ export interface Term {
   readonly size: Decimal
 }
 
-/** Every kind of problem that can be worked. */
-export type Problem = SumProblem
+export interface ProductProblem {
+  readonly kind: 'product'
+  readonly factors: Factors
+}
 
-export const MAX_TERMS = 30
-export const MAX_EXPRESSION = 1300
+/** Multiplicand and multiplier, neither below 0. */
+export type Factors = readonly [Decimal, Decimal]
+
+/** Two products added, or the second taken from the first: `16*23+16*27`. */
+export interface ProductPairProblem {
+  readonly kind: 'product-pair'
+  readonly left: Factors
+  readonly sign: 1 | -1
+  readonly right: Factors
+}
+
+/** The divisor is above 0. */
+export interface QuotientProblem {
+  readonly kind: 'quotient'
+  readonly dividend: Decimal
+  readonly divisor: Decimal
+}
+
+export interface SquareProblem {
+  readonly kind: 'square'
+  readonly number: Decimal
+}
+
+export interface RootProblem {
+  readonly kind: 'root'
+  readonly radicand: Decimal
+}
+
+/** Every kind of problem that can be worked. */
+export type Problem =
+  | SumProblem
+  | ProductProblem
+  | ProductPairProblem
+  | QuotientProblem
+  | SquareProblem
+  | RootProblem
+
+/** Decimals after which a quotient or a root that does not end is cut off. */
+export const CUT_PLACES = 6
 
 /** The term as one signed number. */
 export function signed({ sign, size }: Term): Decimal {
   return sign < 0 ? negate(size) : size
 }
 
-/** The exact answer, reckoned plainly; no technique is involved. */
-export function answerOf(problem: Problem): Decimal {
-  return problem.terms.reduce((total, term) => add(total, signed(term)), ZERO)
-}
-
-/** The expression as it is typed and stored: no spaces, ASCII signs. Reading it back gives the same problem. */
-export function printProblem(problem: Problem): string {
-  return problem.terms.map((t, i) => (t.sign < 0 ? '-' : i > 0 ? '+' : '') + toText(t.size)).join('')
-}
-
-const PLUS = '+'
-const MINUS = '-−–'
-const NOT_YET = '*x×/÷^²√()'
-
-/** The problem for people: thousands parted, spaces about the signs. */
-export function problemWords(problem: Problem): string {
-  return problem.terms
-    .map((t, i) => (t.sign < 0 ? (i > 0 ? ' − ' : '−') : i > 0 ? ' + ' : '') + toWords(t.size))
-    .join('')
-}
-
 /**
- * Reads an expression: signed decimals joined by + and -, with spaces and thousands commas allowed
- * ("1,204 + 8.5 - -3").
- * @throws InputError that names the offending character and its position.
+ * The answer, reckoned plainly; no technique is involved. Exact, but for quotients and roots that do not end:
+ * these are cut off after CUT_PLACES decimals.
  */
-export function readProblem(text: string): Problem {
-  if (text.length > MAX_EXPRESSION)
-    throw new InputError(
-      `The problem is too long: ${text.length} characters; at most ${MAX_EXPRESSION}.`,
-      MAX_EXPRESSION,
-    )
-  const scanner = new Scanner(text)
-  const terms: Term[] = []
-  scanner.skipSpace()
-  if (scanner.done) throw new InputError('There is no problem here yet: type one, such as 364+278.', 0)
-  terms.push(scanner.term())
-  while (!scanner.done) {
-    const negative = scanner.sign('between two numbers')
-    const term = scanner.term()
-    terms.push(negative ? { sign: term.sign > 0 ? -1 : 1, size: term.size } : term)
-    if (terms.length > MAX_TERMS)
-      throw new InputError(`At most ${MAX_TERMS} numbers fit in one problem.`, scanner.at)
+export function answerOf(problem: Problem): Decimal {
+  switch (problem.kind) {
+    case 'sum':
+      return problem.terms.reduce((total, term) => add(total, signed(term)), ZERO)
+    case 'product':
+      return multiply(...problem.factors)
+    case 'product-pair': {
+      const [left, right] = [multiply(...problem.left), multiply(...problem.right)]
+      return problem.sign < 0 ? subtract(left, right) : add(left, right)
+    }
+    case 'quotient': {
+      const scale = Math.max(problem.dividend.scale, problem.divisor.scale)
+      const units = unitsAt(problem.dividend, scale) * power10(CUT_PLACES)
+      return decimal(units / unitsAt(problem.divisor, scale), CUT_PLACES)
+    }
+    case 'square':
+      return multiply(problem.number, problem.number)
+    case 'root':
+      return squareRoot(problem.radicand, CUT_PLACES)
   }
-  if (terms.length < 2)
-    throw new InputError('One number alone is no problem: add + or - and another number.', text.length)
-  return { kind: 'sum', terms }
 }
 
-/** Walks the text once; each method consumes what it names or throws at the character that does not fit. */
-class Scanner {
-  at = 0
-  constructor(private readonly text: string) {}
+/** One number of a problem as it stands on the place rule, with the sign before it and after it. */
+export interface Row {
+  readonly before: '' | '+' | '−' | '×' | '÷' | '√'
+  readonly size: Decimal
+  readonly after?: '²'
+}
 
-  get done(): boolean {
-    return this.at >= this.text.length
-  }
-
-  skipSpace(): void {
-    while (!this.done && /[\s\u2009\u202f]/.test(this.text.charAt(this.at))) this.at += 1
-  }
-
-  /** One + or minus; true for minus. */
-  sign(where: string): boolean {
-    const c = this.text.charAt(this.at)
-    if (c !== PLUS && !MINUS.includes(c)) this.refuse(`Expected + or - ${where}`)
-    this.at += 1
-    this.skipSpace()
-    return c !== PLUS
-  }
-
-  /** A number with or without a sign of its own. */
-  term(): Term {
-    const c = this.text.charAt(this.at)
-    const hasSign = !this.done && (c === PLUS || MINUS.includes(c))
-    const negative = hasSign && this.sign('before a number')
-    return { sign: negative ? -1 : 1, size: this.number() }
-  }
-
-  private number(): Decimal {
-    const start = this.at
-    const found =
-      /^(?:\d+(?:[,\s\u2009\u202f]\d{3}(?!\d))*)?(?:\.\d+)?/.exec(this.text.slice(start))?.[0] ?? ''
-    if (found === '') this.refuse('Expected a number')
-    this.at += found.length
-    const digits = found.replace(/\D/g, '').length
-    if (digits > MAX_DIGITS)
-      throw new InputError(`This number has ${digits} digits; at most ${MAX_DIGITS} can be worked.`, start)
-    const beyond = this.text.charAt(this.at)
-    if (beyond === '.' || beyond === ',') {
-      const rule =
-        beyond === ','
-          ? 'A thousands comma has exactly three digits after it'
-          : found.includes('.')
-            ? 'A number has one decimal point only'
-            : 'A decimal point needs a digit after it'
-      throw new InputError(`${rule} (character ${this.at + 1}).`, this.at)
-    }
-    this.skipSpace()
-    return readDecimal(found)!
-  }
-
-  private refuse(expected: string): never {
-    const c = this.text.charAt(this.at)
-    if (this.done) throw new InputError(`${expected}, but the problem ends here.`, this.at)
-    const where = `at character ${this.at + 1}`
-    if (/\d/.test(c)) throw new InputError(`${expected} ${where}: two numbers stand side by side.`, this.at)
-    if (NOT_YET.includes(c) || this.text.startsWith('sqrt', this.at))
-      throw new InputError(`Only + and - can be worked so far; "${c}" stands ${where}.`, this.at)
-    throw new InputError(`${expected} ${where}, not "${c}".`, this.at)
+/** The numbers of a problem, a row each, in the order they are written. */
+export function rowsOf(problem: Problem): Row[] {
+  switch (problem.kind) {
+    case 'sum':
+      return problem.terms.map((t, i) => ({ before: t.sign < 0 ? '−' : i > 0 ? '+' : '', size: t.size }))
+    case 'product':
+      return [
+        { before: '', size: problem.factors[0] },
+        { before: '×', size: problem.factors[1] },
+      ]
+    case 'product-pair':
+      return [
+        { before: '', size: problem.left[0] },
+        { before: '×', size: problem.left[1] },
+        { before: problem.sign < 0 ? '−' : '+', size: problem.right[0] },
+        { before: '×', size: problem.right[1] },
+      ]
+    case 'quotient':
+      return [
+        { before: '', size: problem.dividend },
+        { before: '÷', size: problem.divisor },
+      ]
+    case 'square':
+      return [{ before: '', size: problem.number, after: '²' }]
+    case 'root':
+      return [{ before: '√', size: problem.radicand }]
   }
 }
 
 /** True when every number is added, none taken away. */
-export function isPlainSum(problem: Problem): boolean {
-  return problem.terms.every((t) => t.sign > 0)
+export function isPlainSum(problem: Problem): problem is SumProblem {
+  return problem.kind === 'sum' && problem.terms.every((t) => t.sign > 0)
 }
 
 /** Minuend and subtrahend of a plain difference a - b, else undefined. */
 export function asDifference(problem: Problem): { minuend: Decimal; subtrahend: Decimal } | undefined {
+  if (problem.kind !== 'sum') return undefined
   const [first, second, ...rest] = problem.terms
   if (!first || !second || rest.length > 0 || first.sign < 0 || second.sign > 0) return undefined
   return { minuend: first.size, subtrahend: second.size }
+}
+
+/** The two factors of a product; a square counts as a number by itself. Else undefined. */
+export function asProduct(problem: Problem): Factors | undefined {
+  if (problem.kind === 'product') return problem.factors
+  return problem.kind === 'square' ? [problem.number, problem.number] : undefined
+}
+
+/** The number squared, also when it is written as a product of equal factors. Else undefined. */
+export function asSquare(problem: Problem): Decimal | undefined {
+  if (problem.kind === 'square') return problem.number
+  if (problem.kind !== 'product') return undefined
+  const [a, b] = problem.factors
+  return a.units === b.units && a.scale === b.scale ? a : undefined
+}
+
+/** The lowest place any number of the problem has a digit at: 0 for whole numbers. */
+export function lowestOf(problem: Problem): number {
+  return Math.min(...rowsOf(problem).map((r) => lowestPlace(r.size)))
+}
+
+export function sumOf(...numbers: readonly Decimal[]): SumProblem {
+  return { kind: 'sum', terms: numbers.map((size) => ({ sign: 1, size })) }
+}
+
+export function differenceOf(minuend: Decimal, subtrahend: Decimal): SumProblem {
+  return {
+    kind: 'sum',
+    terms: [
+      { sign: 1, size: minuend },
+      { sign: -1, size: subtrahend },
+    ],
+  }
+}
+
+export function productOf(multiplicand: Decimal, multiplier: Decimal): ProductProblem {
+  return { kind: 'product', factors: [multiplicand, multiplier] }
+}
+
+export function squareOf(number: Decimal): SquareProblem {
+  return { kind: 'square', number }
+}
+
+export function rootOf(radicand: Decimal): RootProblem {
+  return { kind: 'root', radicand }
+}
+
+export function quotientOf(dividend: Decimal, divisor: Decimal): QuotientProblem {
+  return { kind: 'quotient', dividend, divisor }
 }

@@ -2,13 +2,16 @@ import type { Random } from '../number/random.js'
 import type { Problem } from './problem.js'
 
 /**
- * All the problems that satisfy some dials, counted and numbered but never listed: `at` turns a number from 0
- * to size - 1 into its problem. Drawing a number uniformly therefore draws a problem uniformly.
+ * Things that are counted and numbered but not listed: `at` turns a number from 0 to size - 1 into its thing.
+ * Drawing a number uniformly therefore draws a thing uniformly.
  */
-export interface ProblemSpace {
+export interface Space<T> {
   readonly size: bigint
-  at(index: bigint): Problem
+  at(index: bigint): T
 }
+
+/** All the problems that satisfy some dials. */
+export type ProblemSpace = Space<Problem>
 
 /**
  * Problems of a space in random order, none twice until all have been drawn (a Fisher-Yates shuffle over the
@@ -26,6 +29,54 @@ export function* draw(space: ProblemSpace, random: Random): Generator<Problem, v
       yield space.at(index)
     }
   }
+}
+
+/** The whole numbers from `least` to `most`, both included, `gap` apart. */
+export function between(least: number | bigint, most: number | bigint, gap = 1): Space<bigint> {
+  const [low, high, step] = [BigInt(least), BigInt(most), BigInt(gap)]
+  return { size: high < low ? 0n : (high - low) / step + 1n, at: (index) => low + index * step }
+}
+
+export function listed<T>(things: readonly T[]): Space<T> {
+  return { size: BigInt(things.length), at: (index) => things[Number(index)]! }
+}
+
+/** Every pairing of a thing of one space with a thing of another. */
+export function pairs<A, B>(first: Space<A>, second: Space<B>): Space<readonly [A, B]> {
+  return {
+    size: first.size * second.size,
+    at: (index) => [first.at(index / second.size), second.at(index % second.size)],
+  }
+}
+
+/** The things of several spaces that have nothing in common, one space after the other. */
+export function either<T>(...spaces: readonly Space<T>[]): Space<T> {
+  return {
+    size: spaces.reduce((sum, s) => sum + s.size, 0n),
+    at(index) {
+      let rest = index
+      for (const space of spaces) {
+        if (rest < space.size) return space.at(rest)
+        rest -= space.size
+      }
+      throw new RangeError('No thing has this number.')
+    },
+  }
+}
+
+export function mapped<A, B>(space: Space<A>, as: (thing: A) => B): Space<B> {
+  return { size: space.size, at: (index) => as(space.at(index)) }
+}
+
+/** The most things `kept` looks through: a fraction of a second's work. */
+export const MOST_LISTED = 1_000_000n
+
+/** The things of a space of at most MOST_LISTED that pass a test: each is looked at once, now. */
+export function kept<T>(space: Space<T>, keep: (thing: T) => boolean): Space<T> {
+  if (space.size > MOST_LISTED) throw new RangeError('Too many things to look through.')
+  const numbers: number[] = []
+  for (let i = 0; i < Number(space.size); i += 1) if (keep(space.at(BigInt(i)))) numbers.push(i)
+  return { size: BigInt(numbers.length), at: (index) => space.at(BigInt(numbers[Number(index)]!)) }
 }
 
 /** One choice at one column: what is written there, how many ways there are to do so, and the state beyond. */
@@ -51,7 +102,7 @@ export interface Columns<S, W> {
  * Combinatorial Algorithms, ranking by counts of completions). No rejection, so no draw can hang.
  * @returns the number of ways and the way with a given number, 0 <= index < size.
  */
-export function countColumns<S, W>(columns: Columns<S, W>): { size: bigint; at(index: bigint): W[] } {
+export function countColumns<S, W>(columns: Columns<S, W>): Space<W[]> {
   const memo: Map<string, bigint>[] = Array.from({ length: columns.count + 1 }, () => new Map())
   const ways = (column: number, state: S): bigint => {
     if (column === columns.count) return columns.accepts(state) ? 1n : 0n

@@ -1,4 +1,5 @@
 import { decimal } from '../number/decimal.js'
+import { sumOf } from './problem.js'
 import { digitsAllowed, type Shape, stands } from './shape.js'
 import { countColumns, type ProblemSpace } from './space.js'
 
@@ -66,15 +67,14 @@ export function sumSpace(dials: SumDials): ProblemSpace {
     size: counted.size,
     at(index) {
       const digits = counted.at(index)
-      return {
-        kind: 'sum',
-        terms: terms.map((_, t) => {
+      return sumOf(
+        ...terms.map((_, t) => {
           let units = 0n
           for (let cell = digits.length - terms.length + t; cell >= 0; cell -= terms.length)
             units = units * 10n + BigInt(digits[cell]!)
-          return { sign: 1, size: decimal(units, -low) }
+          return decimal(units, -low)
         }),
-      }
+      )
     },
   }
 }

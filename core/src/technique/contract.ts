@@ -7,7 +7,7 @@ import type { Decimal } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import type { ProblemSpace } from '../problem/space.js'
 
-export const FAMILIES = ['addition', 'subtraction'] as const
+export const FAMILIES = ['addition', 'subtraction', 'multiplication', 'division', 'squares', 'roots'] as const
 export type Family = (typeof FAMILIES)[number]
 
 /** A way of working one kind of problem by hand. */
@@ -17,13 +17,29 @@ export interface Technique {
   readonly family: Family
   /** What it is, in one sentence a learner reads before choosing it. */
   readonly about: string
+  /** The techniques it leans on, by id: these come first. */
+  readonly needs: readonly string[]
+  readonly lesson: Lesson
   /** Where practitioners differ; the first value of each option is the default. */
   readonly schools: readonly SchoolOption[]
   /** From easy to hard. */
   readonly levels: readonly Level[]
+  /** For problems between the rungs: set freely by learner or coach. */
+  readonly dials: DialBoard
   fits(problem: Problem): Fit
+  /** What is measured of a working besides time and slips, such as tens found. */
+  readonly tally?: (problem: Problem, entries: readonly Decimal[]) => Tally
+  /** What the answer is, where that needs saying: "the root to 3 decimals, the rest cut off". */
+  readonly asks?: (school: School) => string
   /** Only to be called with a problem that fits. */
   work(problem: Problem, school: School): Work
+}
+
+/** So many found of so many there were. */
+export interface Tally {
+  readonly what: string
+  readonly found: number
+  readonly of: number
 }
 
 export type Work = Generator<Step, Decimal, Decimal>
@@ -32,7 +48,40 @@ export type Fit = { readonly fits: true } | { readonly fits: false; readonly bec
 
 export interface SchoolOption {
   readonly key: string
+  /** What the choice is about, in a few words. */
+  readonly name: string
   readonly values: readonly string[]
+  /** What each value means. */
+  readonly words: Readonly<Record<string, string>>
+}
+
+/** What a learner is taught before the first problem. */
+export interface Lesson {
+  /** A problem that shows the technique well. */
+  readonly example: string
+  readonly when: string
+  readonly whenNot: string
+  /** Why it works: about three lines, algebra or place values. */
+  readonly because: readonly string[]
+}
+
+/** One thing about generated problems that can be set. */
+export interface Dial {
+  readonly key: string
+  readonly name: string
+  readonly least: number
+  readonly most: number
+  /** Where it stands before anyone turns it; left out for a dial that is open, so that anything goes. */
+  readonly usual?: number
+}
+
+/** A value for each dial that is set; an open dial is left out. */
+export type DialValues = Readonly<Record<string, number>>
+
+export interface DialBoard {
+  readonly dials: readonly Dial[]
+  /** The problems that satisfy the values; none when they contradict each other. @throws InputError when they cannot be counted. */
+  problems(values: DialValues): ProblemSpace
 }
 
 /** A value for every school option of the technique. */
@@ -56,7 +105,14 @@ export interface Step {
   readonly ask: string
   /** One sentence on why, shown on request. */
   readonly why: string
+  /** The value of the worked example. */
   readonly expect: Decimal
+  /** Other entries that are as right: another valid order, another rounding. */
+  readonly also?: ((entry: Decimal) => boolean) | undefined
+  /** Digits of the problem that are worked together, so that they can be joined by a line. */
+  readonly links?: readonly (readonly [Spot, Spot])[] | undefined
+  /** Digits that may be taken next, in any order. */
+  readonly picks?: readonly Spot[] | undefined
   /** What stands written, and what must be kept in mind, once the step is answered as expected. */
   readonly writes: AnswerLine
   readonly holds: readonly Held[]
@@ -71,9 +127,50 @@ export interface Step {
   slips(): readonly Slip[]
 }
 
-export type Action = 'add-part' | 'take-part' | 'say-total' | 'hold' | 'glance' | 'write' | 'sign'
+/** A digit of the problem: the row counted from 0, and its place. */
+export type Spot = readonly [row: number, place: number]
 
-export type Fact = `${number}${'+' | '-'}${number}`
+export type Action =
+  | 'add-part'
+  | 'take-part'
+  | 'say-total'
+  | 'hold'
+  | 'glance'
+  | 'write'
+  | 'mend'
+  | 'sign'
+  | 'column-total'
+  | 'estimate'
+  | 'round'
+  | 'give-back'
+  | 'block'
+  | 'complement'
+  | 'partial-product'
+  | 'running-total'
+  | 'surplus'
+  | 'factor'
+  | 'cross-sum'
+  | 'carry-in'
+  | 'settle'
+  | 'front'
+  | 'back'
+  | 'join'
+  | 'deviation'
+  | 'double'
+  | 'halve'
+  | 'product'
+  | 'square'
+  | 'quotient-digit'
+  | 'remainder'
+  | 'point'
+  | 'root'
+  | 'divisor'
+  | 'net'
+  | 'correction'
+  | 'balance'
+  | 'quotient'
+
+export type Fact = `${number}${'+' | '-' | 'x' | '/'}${number}`
 
 /** A value kept in mind between steps. */
 export interface Held {
@@ -85,10 +182,13 @@ export interface Held {
 export interface AnswerLine {
   readonly negative: boolean
   readonly cells: readonly AnswerCell[]
+  /** The answer comes in two parts: this many places, counted from the line's lowest, belong to the back. */
+  readonly back?: number
 }
 
 export interface AnswerCell {
   readonly place: number
+  /** One digit; more when a sum stands raw and its tens spill to the left. */
   readonly digits: string
   /** Still only kept in mind: it may change. */
   readonly draft: boolean

@@ -64,9 +64,22 @@ export function replay(
     : { steps, next: state.value, answer: undefined }
 }
 
+export function accepts(step: Step, entry: Decimal): boolean {
+  return equal(step.expect, entry) || (step.also?.(entry) ?? false)
+}
+
+/**
+ * Is this an answer the working could end in? The one it does end in, or, when its last step asks for the answer
+ * itself, any entry that step accepts (an estimate may be rounded in more than one way).
+ */
+export function acceptsAnswer({ steps, answer }: Trace, given: Decimal): boolean {
+  const last = steps.at(-1)
+  return equal(answer, given) || (last !== undefined && equal(last.expect, answer) && accepts(last, given))
+}
+
 /** Is the entry right? If not, the slip behind it where one is known. */
 export function judgeEntry(step: Step, entry: Decimal): { right: true } | { right: false; slip?: Slip } {
-  if (equal(step.expect, entry)) return { right: true }
+  if (accepts(step, entry)) return { right: true }
   const slip = step.slips().find((s) => equal(s.entry, entry))
   return slip ? { right: false, slip } : { right: false }
 }

@@ -1,5 +1,7 @@
 import { type Decimal, digitAt, highestPlace, isNegative } from '../number/decimal.js'
-import type { AnswerLine } from './contract.js'
+import type { AnswerCell, AnswerLine } from './contract.js'
+
+export const BLANK: AnswerLine = { negative: false, cells: [] }
 
 /** The answer line showing a whole value from its highest place down to `lowest`. */
 export function lineOf(value: Decimal, lowest: number, draft = false): AnswerLine {
@@ -9,13 +11,37 @@ export function lineOf(value: Decimal, lowest: number, draft = false): AnswerLin
   return { negative: isNegative(value), cells }
 }
 
+/** The cells of a row of digits, the last of them standing at a place. */
+export function digitCells(digits: string, lowest: number, draft = false): AnswerCell[] {
+  return [...digits].map((d, i) => ({ place: lowest + digits.length - 1 - i, digits: d, draft }))
+}
+
+/**
+ * An answer in two parts, side by side: the back has `width` places. Places the back leaves empty show as such
+ * until it is padded; a back that does not fit stands raw at its last place.
+ */
+export function twoParts(front: bigint, back: bigint | undefined, width: number): AnswerLine {
+  const text = back === undefined ? '' : String(back).replace('-', '−')
+  const fits = back === undefined || (back >= 0n && text.length <= width)
+  return {
+    negative: false,
+    back: width,
+    cells: [
+      ...digitCells(String(front), width),
+      ...(fits ? digitCells(text, 0) : [{ place: 0, digits: text, draft: true }]),
+    ],
+  }
+}
+
 /** A line as one string from the highest place, "_" for a place not written yet, for printing. */
 export function lineText(line: AnswerLine, highest: number, lowest: number): string {
   const top = Math.max(highest, ...line.cells.map((c) => c.place))
   let text = line.negative ? '-' : ''
   for (let place = top; place >= lowest; place -= 1) {
     if (place === -1) text += '.'
-    text += line.cells.find((c) => c.place === place)?.digits ?? '_'
+    const digits = line.cells.find((c) => c.place === place)?.digits ?? '_'
+    text += digits.length > 1 ? `(${digits})` : digits
+    if (place === line.back) text += '|'
   }
   return text
 }

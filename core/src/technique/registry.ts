@@ -1,18 +1,63 @@
 import { InputError } from '../problem/error.js'
+import { addColumnTotals } from './addition/column-totals.js'
+import { addColumnsLeft } from './addition/columns-left.js'
+import { addCompensation } from './addition/compensation.js'
+import { addPairs } from './addition/pairs.js'
 import { addPlaceSweep } from './addition/place-sweep.js'
 import { addRunningTotal } from './addition/running-total.js'
 import type { Level, Technique } from './contract.js'
+import { divideShort } from './division/short.js'
+import { multiplyAddition } from './multiplication/addition.js'
+import { multiplyCommonFactor } from './multiplication/common-factor.js'
+import { multiplyComplementRepdigit } from './multiplication/complement-repdigit.js'
+import { multiplyCrosswise } from './multiplication/crosswise.js'
+import { multiplyDoubleHalve } from './multiplication/double-halve.js'
+import { multiplyFactors } from './multiplication/factors.js'
+import { multiplyNearBase } from './multiplication/near-base.js'
+import { multiplyRepunit } from './multiplication/repunit.js'
+import { multiplySameHead } from './multiplication/same-head.js'
+import { multiplySubtraction } from './multiplication/subtraction.js'
+import { rootDuplex } from './roots/duplex.js'
+import { rootEstimate } from './roots/estimate.js'
+import { squareDuplex } from './squares/duplex.js'
+import { squareEndingFive } from './squares/ending-five.js'
+import { squareNearBase } from './squares/near-base.js'
+import { squareRoundBalance } from './squares/round-balance.js'
+import { subtractBlocks } from './subtraction/blocks.js'
 import { subtractComplement } from './subtraction/complement.js'
 import { subtractHoldDrop } from './subtraction/hold-drop.js'
+import { subtractRoundUp } from './subtraction/round-up.js'
 
 /** Every technique there is, in teaching order. Adding one is adding a line here. */
 export const TECHNIQUES: readonly Technique[] = [
   addRunningTotal,
   addPlaceSweep,
+  addPairs,
+  addColumnsLeft,
+  addColumnTotals,
+  addCompensation,
   subtractHoldDrop,
   subtractComplement,
+  subtractBlocks,
+  subtractRoundUp,
+  multiplyAddition,
+  multiplySubtraction,
+  multiplyFactors,
+  multiplyCrosswise,
+  multiplyRepunit,
+  multiplyComplementRepdigit,
+  multiplySameHead,
+  multiplyNearBase,
+  multiplyDoubleHalve,
+  multiplyCommonFactor,
+  divideShort,
+  squareEndingFive,
+  squareNearBase,
+  squareRoundBalance,
+  squareDuplex,
+  rootEstimate,
+  rootDuplex,
 ]
-
 /** @throws InputError for an unknown id; the message lists the known ones. */
 export function techniqueById(id: string): Technique {
   const found = TECHNIQUES.find((t) => t.id === id)

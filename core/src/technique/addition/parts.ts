@@ -5,7 +5,6 @@ import {
   atPlace,
   type Decimal,
   digitAt,
-  equal,
   highestPlace,
   isNegative,
   lowestPlace,
@@ -14,24 +13,35 @@ import {
   ZERO,
 } from '../../number/decimal.js'
 import { placeName, placeTitle } from '../../number/places.js'
-import { isPlainSum, type Problem, signed, type Term } from '../../problem/problem.js'
-import type { Fact, Fit, Held, Slip, Step } from '../contract.js'
+import { isPlainSum, type Problem, type SumProblem, signed, type Term } from '../../problem/problem.js'
+import type { Fact, Held, Step } from '../contract.js'
+import type { Load } from '../facts.js'
 import { lineOf } from '../line.js'
+import { type Misfit, misfit, offByOne, type SlipSink, step } from '../make.js'
 
 /** Fits when something is added and no running total falls below zero on the way. */
-export function fitsRunningTotal(problem: Problem): Fit {
+export function readRunningTotal(problem: Problem): SumProblem | Misfit {
+  if (problem.kind !== 'sum') return misfit(ONLY_SUMS)
   if (problem.terms.slice(1).every((t) => t.sign < 0))
-    return { fits: false, because: 'nothing is added here; take a way of subtracting' }
+    return misfit('nothing is added here; take a way of subtracting')
   let total = ZERO
   for (const term of problem.terms) {
     total = add(total, signed(term))
-    if (isNegative(total)) return { fits: false, because: 'the total would fall below zero on the way' }
+    if (isNegative(total)) return misfit('the total would fall below zero on the way')
   }
-  return { fits: true }
+  return problem
 }
 
+/** Fits when every number is added. */
+export function readPlainSum(problem: Problem): SumProblem | Misfit {
+  if (problem.kind !== 'sum') return misfit(ONLY_SUMS)
+  return isPlainSum(problem) ? problem : misfit('every number must be added, none taken away')
+}
+
+const ONLY_SUMS = 'it works sums, and this is none'
+
 /** @returns the places a problem spans, with the decimals of all its terms. */
-export function rangeOf(problem: Problem): Range {
+export function rangeOf(problem: SumProblem): Range {
   return {
     lowest: Math.min(...problem.terms.map((t) => lowestPlace(t.size))),
     highest: Math.max(...problem.terms.map((t) => highestPlace(t.size))),
@@ -72,14 +82,14 @@ export function addPart(total: Decimal, part: Part, next: Part | undefined, rang
   const { place } = part
   const taken = isNegative(part.value)
   const size = toWords(absolute(part.value))
-  const { facts, carries } = digitWork(total, part)
+  const load = digitWork(total, part)
   const holds: Held[] = [{ what: 'total', value: expect }]
   if (next)
     holds.push({
       what: isNegative(next.value) ? 'still to take away' : 'still to add',
       value: absolute(next.value),
     })
-  return {
+  return step({
     action: taken ? 'take-part' : 'add-part',
     place,
     ask: taken
@@ -91,14 +101,13 @@ export function addPart(total: Decimal, part: Part, next: Part | undefined, rang
     expect,
     writes: lineOf(expect, range.lowest, next !== undefined),
     holds,
-    facts,
-    carries,
-    slips: () => partSlips(total, part, next, expect, carries, range),
-  }
+    load,
+    slips: (slip) => partSlips(slip, total, part, next, expect, load.carries, range),
+  })
 }
 
 /** The fact at the part's place, one more for each digit the carry or borrow reaches, and how many those are. */
-function digitWork(total: Decimal, { digit, place, value }: Part): { facts: Fact[]; carries: number } {
+function digitWork(total: Decimal, { digit, place, value }: Part): Load {
   const standing = digitAt(total, place)
   if (isNegative(value)) {
     if (standing >= digit) return { facts: [`${standing}-${digit}`], carries: 0 }
@@ -119,13 +128,14 @@ function digitWork(total: Decimal, { digit, place, value }: Part): { facts: Fact
 }
 
 function partSlips(
+  slip: SlipSink,
   total: Decimal,
   part: Part,
   next: Part | undefined,
   expect: Decimal,
   carries: number,
   range: Range,
-): Slip[] {
+): void {
   const { digit, place, value } = part
   const standing = digitAt(total, place)
   const taken = isNegative(value)
@@ -133,11 +143,6 @@ function partSlips(
   const verb = taken ? 'Take' : 'Add'
   const size = toWords(absolute(value))
   const here = placeName(place)
-  const found: Slip[] = []
-  const slip = (id: string, entry: Decimal, odds: number, remark: string) => {
-    if (equal(entry, expect) || isNegative(entry) || found.some((s) => equal(s.entry, entry))) return
-    found.push({ id, entry, odds, remark })
-  }
 
   if (carries > 0) {
     const lost = subtract(expect, atPlace(sign, place + 1))
@@ -177,28 +182,17 @@ function partSlips(
   const fact = taken
     ? `${standing < digit ? standing + 10 : standing} − ${digit} = ${(standing < digit ? standing + 10 : standing) - digit}`
     : `${standing} + ${digit} = ${standing + digit}`
-  for (const off of [-1, 1])
-    slip(
-      'fact',
-      add(expect, atPlace(off, place)),
-      3,
-      `${placeTitle(place)}: one too ${off < 0 ? 'few' : 'many'}. ${fact}.`,
-    )
-  return found
+  offByOne(slip, expect, atPlace(1, place), 3, `${placeTitle(place)}: ${fact}`)
 }
 
 /** When every later term is 0 there is nothing to add, but the total must still be said. */
 export function sayTotal(total: Decimal, lowest: number): Step {
-  return {
+  return step({
     action: 'say-total',
     place: lowest,
     ask: `Nothing is added to ${toWords(total)}: what is the total?`,
     why: 'Adding zero changes nothing.',
     expect: total,
     writes: lineOf(total, lowest),
-    holds: [],
-    facts: [],
-    carries: 0,
-    slips: () => [],
-  }
+  })
 }

@@ -4,21 +4,34 @@
  */
 
 import { ZERO } from '../../number/decimal.js'
-import { isPlainSum, signed } from '../../problem/problem.js'
+import { signed } from '../../problem/problem.js'
 import { shape } from '../../problem/shape.js'
 import { sumSpace } from '../../problem/sums.js'
-import type { Technique, Work } from '../contract.js'
+import { sumBoard } from '../boards.js'
 import { level } from '../level.js'
-import { addPart, partsOf, rangeOf, sayTotal } from './parts.js'
+import { technique } from '../make.js'
+import { START } from '../schools.js'
+import { addPart, partsOf, rangeOf, readPlainSum, sayTotal } from './parts.js'
 
 const list = (terms: number, digits: number) => Array.from({ length: terms }, () => shape(digits))
 
-export const addPlaceSweep: Technique = {
+export const addPlaceSweep = technique({
   id: 'add-place-sweep',
   name: 'Place sweep',
   family: 'addition',
   about: 'Sweep the whole list place by place: all the tens, then all the units, saying only the totals.',
-  schools: [{ key: 'start', values: ['first-whole', 'parts'] }],
+  needs: ['add-running-total'],
+  lesson: {
+    example: '38+94+75',
+    when: 'Three numbers and more, of any length: one place at a time keeps the list in order.',
+    whenNot: 'Two short numbers: a running total is as quick.',
+    because: [
+      '38 + 94 + 75 = (30 + 90 + 70) + (8 + 4 + 5).',
+      'All the tens first: the total is near the answer before the units begin.',
+      'Only totals are said; the signs and the parts stay silent.',
+    ],
+  },
+  schools: [START],
   // Targets: common practice, no published source (a list of four or five two-digit numbers in 5 s).
   levels: [
     level('Two numbers, nothing carries', 2.5, () => sumSpace({ terms: list(2, 2), carries: 0 })),
@@ -37,12 +50,11 @@ export const addPlaceSweep: Technique = {
     level('Eight two-digit numbers', 10, () => sumSpace({ terms: list(8, 2) })),
   ],
 
-  fits: (problem) =>
-    isPlainSum(problem)
-      ? { fits: true }
-      : { fits: false, because: 'every number must be added, none taken away' },
+  dials: sumBoard(),
 
-  *work(problem, school): Work {
+  read: readPlainSum,
+
+  *work(problem, school) {
     const range = rangeOf(problem)
     const [first, ...later] = problem.terms
     const whole = school.start === 'first-whole'
@@ -53,4 +65,4 @@ export const addPlaceSweep: Technique = {
     for (const [index, part] of parts.entries()) total = yield addPart(total, part, parts[index + 1], range)
     return total
   },
-}
+})

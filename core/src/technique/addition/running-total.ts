@@ -5,18 +5,30 @@
 import { signed } from '../../problem/problem.js'
 import { shape } from '../../problem/shape.js'
 import { sumSpace } from '../../problem/sums.js'
-import type { Technique, Work } from '../contract.js'
+import { sumBoard } from '../boards.js'
 import { level } from '../level.js'
-import { addPart, fitsRunningTotal, partsOf, rangeOf, sayTotal } from './parts.js'
+import { technique } from '../make.js'
+import { addPart, partsOf, rangeOf, readRunningTotal, sayTotal } from './parts.js'
 
 const two = shape(2)
 const three = shape(3)
 
-export const addRunningTotal: Technique = {
+export const addRunningTotal = technique({
   id: 'add-running-total',
   name: 'Running total',
   family: 'addition',
   about: 'Keep the first number whole and add the next one part by part, highest place first.',
+  needs: [],
+  lesson: {
+    example: '364+278',
+    when: 'Two or three numbers, spoken or written: the first is already in your ear.',
+    whenNot: 'A long list, where the same place comes round again and again: sweep it place by place.',
+    because: [
+      '278 is 200 + 70 + 8.',
+      '364 + 278 = 364 + 200 + 70 + 8: the parts can go in one after the other.',
+      'From the left, each total is already near the answer, and only one digit and its carry change.',
+    ],
+  },
   schools: [],
   // Targets: common practice, no published source (a list of four or five two-digit numbers in 5 s).
   levels: [
@@ -36,9 +48,11 @@ export const addRunningTotal: Technique = {
     level('Ten digits', 16, () => sumSpace({ terms: [shape(10), shape(10)] })),
   ],
 
-  fits: fitsRunningTotal,
+  dials: sumBoard(),
 
-  *work(problem): Work {
+  read: readRunningTotal,
+
+  *work(problem) {
     const range = rangeOf(problem)
     const [first, ...later] = problem.terms
     const parts = partsOf(later)
@@ -47,4 +61,4 @@ export const addRunningTotal: Technique = {
     for (const [index, part] of parts.entries()) total = yield addPart(total, part, parts[index + 1], range)
     return total
   },
-}
+})

@@ -13,8 +13,9 @@ import { placeName, placeTitle } from '../../number/places.js'
 import { differenceSpace } from '../../problem/differences.js'
 import { asDifference, type Problem } from '../../problem/problem.js'
 import { shape } from '../../problem/shape.js'
-import type { AnswerCell, Fact, Fit, Level, Slip, Step, Work } from '../contract.js'
+import type { AnswerCell, Fact, Level, Slip, Step, Work } from '../contract.js'
 import { level } from '../level.js'
+import { type Misfit, misfit } from '../make.js'
 
 const same = (digits: number) => ({ minuend: shape(digits), subtrahend: shape(digits) })
 
@@ -39,11 +40,14 @@ export const COLUMN_LEVELS: readonly Level[] = [
   level('Fifteen digits', 20, () => differenceSpace(same(15))),
 ]
 
+export interface Difference {
+  readonly minuend: Decimal
+  readonly subtrahend: Decimal
+}
+
 /** Fits one number less another, either of them the larger. */
-export function fitsDifference(problem: Problem): Fit {
-  return asDifference(problem)
-    ? { fits: true }
-    : { fits: false, because: 'it works one number less another, and nothing else' }
+export function readDifference(problem: Problem): Difference | Misfit {
+  return asDifference(problem) ?? misfit('it works one number less another, and nothing else')
 }
 
 /** How a technique works one column: what it asks to be reckoned, why, and the facts that takes. */
@@ -58,8 +62,10 @@ export interface ColumnWay {
  * The walk that both left-to-right subtractions share: work a column in the technique's own way, hold its digit,
  * glance right, write it or one less; at the end the sign, when the first number was the smaller.
  */
-export function* walkColumns(problem: Problem, wayOf: (column: Column) => ColumnWay): Work {
-  const { minuend, subtrahend } = asDifference(problem)!
+export function* walkColumns(
+  { minuend, subtrahend }: Difference,
+  wayOf: (column: Column) => ColumnWay,
+): Work {
   const turned = compare(minuend, subtrahend) < 0
   const [upper, lower] = turned ? [subtrahend, minuend] : [minuend, subtrahend]
   const columns = columnsOf(upper, lower)
@@ -217,7 +223,7 @@ function glanceStep(column: Column, held: number, expect: number): Omit<Step, 'w
   }
 }
 
-function signStep(size: Decimal, lowest: number, writes: Step['writes']): Step {
+export function signStep(size: Decimal, lowest: number, writes: Step['writes']): Step {
   const expect = negate(size)
   return {
     action: 'sign',

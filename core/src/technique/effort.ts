@@ -1,6 +1,5 @@
 import { digitAt, highestPlace, lowestPlace } from '../number/decimal.js'
-import type { Held } from '../technique/contract.js'
-import type { Trace } from '../technique/driver.js'
+import type { Held, Step } from './contract.js'
 
 /** What a working costs the mind: elementary facts + carries + the most digits held at once. */
 export interface Effort {
@@ -10,11 +9,11 @@ export interface Effort {
   readonly total: number
 }
 
-export function effortOf(trace: Trace): Effort {
+export function effortOf({ steps }: { readonly steps: readonly Step[] }): Effort {
   let facts = 0
   let carries = 0
   let held = 0
-  for (const step of trace.steps) {
+  for (const step of steps) {
     facts += step.facts.length
     carries += step.carries
     held = Math.max(held, digitsHeld(step.holds))

@@ -1,0 +1,227 @@
+/** Expressions as they are typed, printed and stored. */
+import { type Decimal, isZero, MAX_DIGITS, readDecimal, toText, toWords } from '../number/decimal.js'
+import { InputError } from './error.js'
+import type { Factors, Problem, Term } from './problem.js'
+
+export const MAX_TERMS = 30
+export const MAX_EXPRESSION = 1300
+
+/** The expression as it is typed and stored: no spaces, ASCII signs. Reading it back gives the same problem. */
+export function printProblem(problem: Problem): string {
+  return written(problem, toText, { times: '*', over: '/', plus: '+', minus: '-' }, (n) => `sqrt(${n})`, '^2')
+}
+
+/** The problem for people: thousands parted, spaces about the signs. */
+export function problemWords(problem: Problem): string {
+  const signs = { times: ' × ', over: ' ÷ ', plus: ' + ', minus: ' − ' }
+  return written(problem, toWords, signs, (n) => `√${n}`, '²')
+}
+
+function written(
+  problem: Problem,
+  number: (n: Decimal) => string,
+  signs: { times: string; over: string; plus: string; minus: string },
+  root: (n: string) => string,
+  square: string,
+): string {
+  const product = ([a, b]: Factors) => number(a) + signs.times + number(b)
+  switch (problem.kind) {
+    case 'sum':
+      return problem.terms
+        .map((t, i) => {
+          const sign = t.sign < 0 ? signs.minus : i > 0 ? signs.plus : ''
+          return (i > 0 ? sign : sign.trim()) + number(t.size)
+        })
+        .join('')
+    case 'product':
+      return product(problem.factors)
+    case 'product-pair':
+      return product(problem.left) + (problem.sign < 0 ? signs.minus : signs.plus) + product(problem.right)
+    case 'quotient':
+      return number(problem.dividend) + signs.over + number(problem.divisor)
+    case 'square':
+      return number(problem.number) + square
+    case 'root':
+      return root(number(problem.radicand))
+  }
+}
+
+const MINUS = '-−–'
+const TIMES = '*xX×·'
+const OVER = '/÷:'
+
+/**
+ * Reads an expression: signed decimals joined by + and - ("1,204 + 8.5 - -3"); a product ("48*27", also x and
+ * ×); two products added or subtracted ("16*23+16*27"); a square ("8.5^2", "8.5²"); a root ("sqrt(70)", "√70");
+ * a quotient ("2184/6", also ÷). Spaces and thousands commas are allowed.
+ * @throws InputError that names what is wrong and its position.
+ */
+export function readProblem(text: string): Problem {
+  if (text.length > MAX_EXPRESSION)
+    throw new InputError(
+      `The problem is too long: ${text.length} characters; at most ${MAX_EXPRESSION}.`,
+      MAX_EXPRESSION,
+    )
+  const scanner = new Scanner(text)
+  scanner.skipSpace()
+  if (scanner.done) throw new InputError('There is no problem here yet: type one, such as 364+278.', 0)
+  const radicand = scanner.root()
+  if (radicand) {
+    scanner.end('A root stands alone')
+    return { kind: 'root', radicand }
+  }
+  const first = scanner.term()
+  if (scanner.squared()) {
+    scanner.end('A square stands alone')
+    return { kind: 'square', number: unsigned(first) }
+  }
+  if (scanner.over()) {
+    const divisor = unsigned(scanner.term())
+    if (isZero(divisor)) throw new InputError('Nothing can be divided by 0.', scanner.at)
+    scanner.end('A quotient has one dividend and one divisor')
+    return { kind: 'quotient', dividend: unsigned(first), divisor }
+  }
+  if (scanner.times()) return products(unsigned(first), scanner)
+  return sum(first, scanner)
+}
+
+function products(first: Decimal, scanner: Scanner): Problem {
+  const left: Factors = [first, unsigned(scanner.term())]
+  if (scanner.done) return { kind: 'product', factors: left }
+  if (scanner.times()) throw new InputError('A product has two factors here, not more.', scanner.at)
+  const negative = scanner.sign('between two products')
+  const a = unsigned(scanner.term())
+  if (!scanner.times()) throw new InputError('A second product is expected here, such as 16*27.', scanner.at)
+  const right: Factors = [a, unsigned(scanner.term())]
+  scanner.end('At most two products can be joined')
+  return { kind: 'product-pair', left, sign: negative ? -1 : 1, right }
+}
+
+function sum(first: Term, scanner: Scanner): Problem {
+  const terms: Term[] = [first]
+  while (!scanner.done) {
+    const negative = scanner.sign('between two numbers')
+    const term = scanner.term()
+    if (scanner.times() || scanner.over() || scanner.squared())
+      throw new InputError(
+        'Sums of numbers, or two products joined by + or -: other mixtures are not worked here.',
+        scanner.at,
+      )
+    terms.push(negative ? { sign: term.sign > 0 ? -1 : 1, size: term.size } : term)
+    if (terms.length > MAX_TERMS)
+      throw new InputError(`At most ${MAX_TERMS} numbers fit in one problem.`, scanner.at)
+  }
+  if (terms.length < 2)
+    throw new InputError('One number alone is no problem: add a sign and another number.', scanner.at)
+  return { kind: 'sum', terms }
+}
+
+function unsigned({ sign, size }: Term): Decimal {
+  if (sign < 0) throw new InputError('Factors, divisors and squares are worked with numbers of 0 or more.')
+  return size
+}
+
+/** Walks the text once; each method consumes what it names or throws at the character that does not fit. */
+class Scanner {
+  at = 0
+  constructor(private readonly text: string) {}
+
+  get done(): boolean {
+    return this.at >= this.text.length
+  }
+
+  skipSpace(): void {
+    while (!this.done && /[\s\u2009\u202f]/.test(this.text.charAt(this.at))) this.at += 1
+  }
+
+  /** True, and past it, when one of these characters stands here. */
+  private one(characters: string): boolean {
+    if (this.done || !characters.includes(this.text.charAt(this.at))) return false
+    this.at += 1
+    this.skipSpace()
+    return true
+  }
+
+  times(): boolean {
+    return this.one(TIMES)
+  }
+
+  over(): boolean {
+    return this.one(OVER)
+  }
+
+  squared(): boolean {
+    if (this.one('²')) return true
+    if (!this.one('^')) return false
+    if (!this.one('2')) this.refuse('Only squares (^2) are worked: expected a 2')
+    if (/\d/.test(this.text.charAt(this.at))) this.refuse('Only squares (^2) are worked: expected the end')
+    return true
+  }
+
+  /** The radicand of a root, or undefined when no root stands here. */
+  root(): Decimal | undefined {
+    const word = /^(?:sqrt|√)/i.exec(this.text.slice(this.at))?.[0]
+    if (!word) return undefined
+    this.at += word.length
+    this.skipSpace()
+    const open = this.one('(')
+    const { sign, size } = this.term()
+    if (sign < 0 && !isZero(size)) throw new InputError('A number below 0 has no root here.', this.at)
+    if (open && !this.one(')')) this.refuse('Expected the closing bracket')
+    if (!open && word !== '√') throw new InputError('A root is written sqrt(70) or √70.', this.at)
+    return size
+  }
+
+  /** One + or minus; true for minus. */
+  sign(where: string): boolean {
+    if (this.one('+')) return false
+    if (this.one(MINUS)) return true
+    return this.refuse(`Expected + or - ${where}`)
+  }
+
+  /** A number with or without a sign of its own. */
+  term(): Term {
+    const negative = this.one(MINUS)
+    if (!negative) this.one('+')
+    return { sign: negative ? -1 : 1, size: this.number() }
+  }
+
+  end(rule: string): void {
+    if (this.done) return
+    throw new InputError(
+      `${rule}: what is "${this.text.charAt(this.at)}" at character ${this.at + 1}?`,
+      this.at,
+    )
+  }
+
+  private number(): Decimal {
+    const start = this.at
+    const found =
+      /^(?:\d+(?:[,\s\u2009\u202f]\d{3}(?!\d))*)?(?:\.\d+)?/.exec(this.text.slice(start))?.[0] ?? ''
+    if (found === '') this.refuse('Expected a number')
+    this.at += found.length
+    const digits = found.replace(/\D/g, '').length
+    if (digits > MAX_DIGITS)
+      throw new InputError(`This number has ${digits} digits; at most ${MAX_DIGITS} can be worked.`, start)
+    const beyond = this.text.charAt(this.at)
+    if (beyond === '.' || beyond === ',') {
+      const rule =
+        beyond === ','
+          ? 'A thousands comma has exactly three digits after it'
+          : found.includes('.')
+            ? 'A number has one decimal point only'
+            : 'A decimal point needs a digit after it'
+      throw new InputError(`${rule} (character ${this.at + 1}).`, this.at)
+    }
+    this.skipSpace()
+    return readDecimal(found)!
+  }
+
+  private refuse(expected: string): never {
+    const c = this.text.charAt(this.at)
+    if (this.done) throw new InputError(`${expected}, but the problem ends here.`, this.at)
+    const where = `at character ${this.at + 1}`
+    if (/\d/.test(c)) throw new InputError(`${expected} ${where}: two numbers stand side by side.`, this.at)
+    throw new InputError(`${expected} ${where}, not "${c}".`, this.at)
+  }
+}

@@ -1,0 +1,319 @@
+/**
+ * add-pairs: within each place, from the left, digits that make ten are added as whole tens, then the rest one at
+ * a time. 47+63+28+52: 100, 120, 170, 180, 190. The order is free: a total is right when it equals the last total
+ * plus some of what is left at the place.
+ */
+import {
+  add,
+  atPlace,
+  type Decimal,
+  decimal,
+  digitAt,
+  isNegative,
+  subtract,
+  toWords,
+  ZERO,
+} from '../../number/decimal.js'
+import { placeName, placeTitle } from '../../number/places.js'
+import type { Problem, SumProblem } from '../../problem/problem.js'
+import { shape } from '../../problem/shape.js'
+import { sumSpace } from '../../problem/sums.js'
+import { sumBoard } from '../boards.js'
+import type { Fact, Spot, Step, Tally } from '../contract.js'
+import { sumLoad } from '../facts.js'
+import { level } from '../level.js'
+import { lineOf } from '../line.js'
+import { type SlipSink, step, technique } from '../make.js'
+import { rangeOf, readPlainSum, sayTotal } from './parts.js'
+
+const list = (terms: number, digits: number, decimals = 0) => ({
+  terms: Array.from({ length: terms }, () => shape(digits, decimals)),
+})
+
+export const addPairs = technique({
+  id: 'add-pairs',
+  name: 'Tens first',
+  family: 'addition',
+  about: 'For lists: in each place find digits that make ten, add those as whole tens, then the rest.',
+  needs: ['add-place-sweep'],
+  lesson: {
+    example: '47+63+28+52',
+    when: 'A list of four numbers and more, seen on paper: the eye finds the tens.',
+    whenNot: 'Numbers that are dictated: there is nothing to look at.',
+    because: [
+      'Addition may be done in any order.',
+      '4 and 6 tens are 100, a whole step: nothing to carry.',
+      'What is left in a place is added one at a time.',
+    ],
+  },
+  schools: [],
+  // Targets: common practice, no published source (a list of four or five two-digit numbers in 5 s).
+  levels: [
+    level('Four digits', 2.5, () => sumSpace(list(4, 1))),
+    level('Six digits', 3.5, () => sumSpace(list(6, 1))),
+    level('Three two-digit numbers', 4, () => sumSpace(list(3, 2))),
+    level('Four two-digit numbers', 5, () => sumSpace(list(4, 2))),
+    level('Five two-digit numbers', 5, () => sumSpace(list(5, 2))),
+    level('Six two-digit numbers with two zeros', 6, () => sumSpace({ ...list(6, 2), zeros: 2 })),
+    level('Four numbers with one decimal', 6, () => sumSpace(list(4, 1, 1))),
+    level('Five three-digit numbers', 9, () => sumSpace(list(5, 3))),
+    level('Ten two-digit numbers', 10, () => sumSpace(list(10, 2))),
+    level('Ten three-digit numbers', 16, () => sumSpace(list(10, 3))),
+  ],
+  dials: sumBoard([3, 15]),
+  read: readPlainSum,
+  tally,
+  *work(problem) {
+    const { lowest, highest } = rangeOf(problem)
+    let total = ZERO
+    let asked = false
+    for (let place = highest; place >= lowest; place -= 1) {
+      let left = digitsLeft(problem, place)
+      const more = () =>
+        problem.terms.some(
+          (t) => t.size.units > 0n && [...belowPlace(place, lowest)].some((p) => digitAt(t.size, p) > 0),
+        )
+      while (left.digits.length > 0) {
+        const before = total
+        const now = left
+        asked = true
+        total = yield pairStep(
+          total,
+          now,
+          place,
+          lowest,
+          () => now.digits.length > now.group.length || more(),
+        )
+        left = taken(now, before, total, place)
+      }
+    }
+    if (!asked) return yield sayTotal(total, lowest)
+    return total
+  },
+})
+
+function* belowPlace(place: number, lowest: number): Generator<number> {
+  for (let p = place - 1; p >= lowest; p -= 1) yield p
+}
+
+/** A digit of the list that is still to be added. */
+interface Left {
+  readonly row: number
+  readonly digit: number
+}
+
+interface Remaining {
+  /** What is left at a place, as the program reads the order taken so far. */
+  readonly digits: readonly Left[]
+  /** Every reading that fits the totals so far, as digits in rising order: 8 may have been 8, or 3 and 5. */
+  readonly readings: readonly string[]
+  /** What a teacher would take next. */
+  readonly group: readonly Left[]
+}
+
+function digitsLeft({ terms }: SumProblem, place: number): Remaining {
+  const digits = terms.map((t, row) => ({ row, digit: digitAt(t.size, place) })).filter((d) => d.digit > 0)
+  return { digits, readings: [sorted(digits)], group: nextGroup(digits) }
+}
+
+function sorted(digits: readonly Left[]): string {
+  return digits
+    .map((d) => d.digit)
+    .sort()
+    .join('')
+}
+
+/** The first pair making ten, else the first three that do, else the first digit. */
+function nextGroup(digits: readonly Left[]): readonly Left[] {
+  for (const [i, a] of digits.entries())
+    for (const b of digits.slice(i + 1)) if (a.digit + b.digit === 10) return [a, b]
+  for (const [i, a] of digits.entries())
+    for (const [j, b] of digits.entries())
+      for (const c of digits.slice(j + 1)) if (j > i && a.digit + b.digit + c.digit === 10) return [a, b, c]
+  return digits.slice(0, 1)
+}
+
+/** How much a new total adds at a place; undefined when it is no whole number of that place, or nothing. */
+function addedAt(before: Decimal, after: Decimal, place: number): number | undefined {
+  const difference = subtract(after, before)
+  const size = decimal(difference.units, difference.scale + place)
+  return size.scale > 0 || size.units <= 0n || size.units > 1000n ? undefined : Number(size.units)
+}
+
+/** At most this many readings are kept: beyond it lists are far longer than anyone adds. */
+const MOST_READINGS = 100
+
+/** Every way to take digits that sum to `sum` from digits in rising order, by what is left. */
+function restsOf(reading: string, sum: number): string[] {
+  const found = new Set<string>()
+  const search = (from: number, rest: number, kept: string) => {
+    if (found.size >= MOST_READINGS) return
+    if (rest === 0) {
+      found.add(kept + reading.slice(from))
+      return
+    }
+    let previous = ''
+    for (let i = from; i < reading.length; i += 1) {
+      const digit = reading[i]!
+      // Equal digits are taken from the front of their run only.
+      if (digit !== previous && Number(digit) <= rest)
+        search(i + 1, rest - Number(digit), kept + reading.slice(from, i))
+      previous = digit
+    }
+  }
+  search(0, sum, '')
+  return [...found]
+}
+
+function canTake(readings: readonly string[], sum: number): boolean {
+  return readings.some((r) => restsOf(r, sum).length > 0)
+}
+
+/** What is left after an entry; after a slip, whatever the expected step would have taken is gone. */
+function taken(left: Remaining, before: Decimal, after: Decimal, place: number): Remaining {
+  const sum = addedAt(before, after, place)
+  const readings =
+    sum === undefined
+      ? []
+      : [...new Set(left.readings.flatMap((r) => restsOf(r, sum)))].sort(longestFirst).slice(0, MOST_READINGS)
+  if (readings.length > 0) {
+    const digits = keep(left.digits, readings) ?? spell(readings[0]!)
+    return { digits, readings, group: nextGroup(digits) }
+  }
+  const gone = sum === 10 ? (nearTen(left.digits) ?? left.group) : left.group
+  const digits = left.digits.filter((d) => !gone.includes(d))
+  return { digits, readings: [sorted(digits)], group: nextGroup(digits) }
+}
+
+/** Fewer digits taken leaves more to choose from. */
+function longestFirst(a: string, b: string): number {
+  return b.length - a.length
+}
+
+/** The digits of the list that make up the first reading that they can make up. */
+function keep(digits: readonly Left[], readings: readonly string[]): readonly Left[] | undefined {
+  for (const reading of readings) {
+    const need = [...reading]
+    const kept = [...digits].reverse().filter((d) => {
+      const at = need.indexOf(String(d.digit))
+      if (at < 0) return false
+      need.splice(at, 1)
+      return true
+    })
+    if (need.length === 0) return kept.reverse()
+  }
+  return undefined
+}
+
+/** A reading that names digits no longer where the program thought: they are kept without their rows. */
+function spell(reading: string): Left[] {
+  return [...reading].map((d) => ({ row: -1, digit: Number(d) }))
+}
+
+/** Two digits that are nearly ten, and taken for it. */
+function nearTen(digits: readonly Left[]): readonly Left[] | undefined {
+  for (const [i, a] of digits.entries())
+    for (const b of digits.slice(i + 1)) if (Math.abs(a.digit + b.digit - 10) === 1) return [a, b]
+  return undefined
+}
+
+function pairStep(total: Decimal, left: Remaining, place: number, lowest: number, more: () => boolean): Step {
+  const { digits, readings, group } = left
+  const sum = group.reduce((s, d) => s + d.digit, 0)
+  const expect = add(total, atPlace(sum, place))
+  const shown = digits.map((d) => d.digit).join(' ')
+  const ten = group.length > 1
+  return step({
+    action: 'add-part',
+    place,
+    ask: () =>
+      `${placeTitle(place)} left: ${shown}. ${ten ? 'Is there a ten among them?' : 'No ten is left.'} Add ${ten ? 'it' : 'what you like of them'} to ${toWords(total)}: what is the total?`,
+    why: () =>
+      ten
+        ? `${group.map((d) => d.digit).join(' and ')} make 10: a whole ${placeName(place + 1).replace(/s$/, '')} at once.`
+        : 'What makes no ten goes in one at a time, in any order.',
+    expect,
+    also: (entry) => {
+      const added = addedAt(total, entry, place)
+      return added !== undefined && canTake(readings, added)
+    },
+    picks: digits.map((d): Spot => [d.row, place]),
+    writes: () => lineOf(expect, lowest, more()),
+    holds: () => [{ what: 'total', value: expect }],
+    load: () => {
+      const facts: Fact[] = ten ? [`${group[0]!.digit}+${10 - group[0]!.digit}`] : []
+      const added = sumLoad(digitsFrom(total, place), BigInt(sum))
+      return { facts: [...facts, ...added.facts], carries: added.carries }
+    },
+    slips: (slip) => pairSlips(slip, total, left, sum, place, lowest),
+  })
+}
+
+/** The digits of a total from a place up, as a number. */
+function digitsFrom(total: Decimal, place: number): bigint {
+  const shifted = decimal(total.units, total.scale + place)
+  return shifted.units / 10n ** BigInt(shifted.scale)
+}
+
+function pairSlips(
+  slip: SlipSink,
+  total: Decimal,
+  { digits, readings, group }: Remaining,
+  sum: number,
+  place: number,
+  lowest: number,
+): void {
+  const here = placeTitle(place)
+  const shown = digits.map((d) => d.digit).join(', ')
+  const expect = add(total, atPlace(sum, place))
+  if (nearTen(digits) && !canTake(readings, 10))
+    slip('no-ten', add(total, atPlace(1, place + 1)), 5, `${here}: no digits among ${shown} make exactly 10.`)
+  if (digitAt(total, place) + (sum % 10) >= 10)
+    slip(
+      'lost-carry',
+      subtract(expect, atPlace(1, place + 1)),
+      7,
+      `${here}: ${digitAt(total, place)} and ${sum} make more than 10: the ${placeName(place + 1)} become one more.`,
+    )
+  for (const wrong of [place - 1, place + 1])
+    if (wrong >= lowest)
+      slip(
+        'wrong-place',
+        add(total, atPlace(sum, wrong)),
+        3,
+        `${group.map((d) => d.digit).join(' and ')} stand at the ${placeName(place)}: add ${toWords(atPlace(sum, place))}.`,
+      )
+  slip('part-left-out', total, 3, `${here}: ${shown} are still to come.`)
+  for (const off of [-1, 1])
+    slip(
+      'fact',
+      add(expect, atPlace(off, place)),
+      3,
+      `${here}: one too ${off < 0 ? 'few' : 'many'}. ${toWords(total)} and ${toWords(atPlace(sum, place))} are ${toWords(expect)}.`,
+    )
+}
+
+/** Tens that were found (digits added together that made tens), and tens a teacher would have found. */
+function tally(problem: Problem, entries: readonly Decimal[]): Tally {
+  const { lowest, highest } = rangeOf(problem as SumProblem)
+  let [found, of, at] = [0, 0, 0]
+  let total = ZERO
+  for (let place = highest; place >= lowest; place -= 1) {
+    let teacher = digitsLeft(problem as SumProblem, place)
+    while (teacher.digits.length > 0) {
+      if (teacher.group.length > 1) of += 1
+      const digits = teacher.digits.filter((d) => !teacher.group.includes(d))
+      teacher = { digits, readings: [], group: nextGroup(digits) }
+    }
+    let left = digitsLeft(problem as SumProblem, place)
+    while (left.digits.length > 0 && at < entries.length) {
+      const after = entries[at]!
+      const sum = addedAt(total, after, place) ?? 0
+      if (sum % 10 === 0 && !isNegative(after)) found += sum / 10
+      left = taken(left, total, after, place)
+      total = after
+      at += 1
+    }
+  }
+  return { what: 'tens found', found: Math.min(found, of), of }
+}

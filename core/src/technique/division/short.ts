@@ -1,0 +1,240 @@
+/**
+ * divide-short: one digit at a time from the left. 2184 / 6: 21 → 3 rest 3; 38 → 6 rest 2; 24 → 4: 364. What is
+ * left over is stated as the remainder, or carried on as decimals.
+ */
+import { type Decimal, decimal, digitAt, highestPlace, lowestPlace } from '../../number/decimal.js'
+import { placeTitle } from '../../number/places.js'
+import { wholePart } from '../../number/whole.js'
+import { CUT_PLACES, type Problem, quotientOf } from '../../problem/problem.js'
+import { digitsAllowed, shape } from '../../problem/shape.js'
+import { countColumns, either, mapped, type ProblemSpace } from '../../problem/space.js'
+import { dial } from '../boards.js'
+import type { AnswerCell, Fact, Step } from '../contract.js'
+import { level } from '../level.js'
+import { type Misfit, misfit, step, technique } from '../make.js'
+import { REST } from '../schools.js'
+
+interface Dividing {
+  readonly dividend: Decimal
+  readonly divisor: number
+}
+
+interface QuotientDials {
+  readonly digits: number
+  readonly divisor?: number | undefined
+  /** Left open: any; 0: the division comes out even. */
+  readonly remainder?: number | undefined
+  /** Zeros inside the quotient. */
+  readonly zeros?: number | undefined
+  readonly decimals?: number | undefined
+}
+
+/** All divisions by 2 to 9 that satisfy the dials, the dividend counted digit by digit from the left. */
+function quotientSpace({ digits, divisor, remainder, zeros, decimals = 0 }: QuotientDials): ProblemSpace {
+  const divisors = divisor === undefined ? [2, 3, 4, 5, 6, 7, 8, 9] : [divisor]
+  return either(...divisors.map((d) => dividends(d)))
+
+  function dividends(d: number): ProblemSpace {
+    const dividend = shape(digits - decimals, decimals)
+    const counted = countColumns<{ rest: number; begun: boolean; zeros: number }, number>({
+      count: digits,
+      start: { rest: 0, begun: false, zeros: 0 },
+      choices: (column, before) =>
+        digitsAllowed(dividend, dividend.whole - 1 - column).flatMap((digit) => {
+          const n = before.rest * 10 + digit
+          const q = Math.floor(n / d)
+          const found = before.zeros + (before.begun && q === 0 ? 1 : 0)
+          return found > (zeros ?? Infinity)
+            ? []
+            : [{ what: digit, next: { rest: n % d, begun: before.begun || q > 0, zeros: found } }]
+        }),
+      accepts: (s) => s.begun && (remainder ?? s.rest) === s.rest && (zeros ?? s.zeros) === s.zeros,
+      key: (s) => `${s.rest},${s.begun},${zeros === undefined ? '' : s.zeros}`,
+    })
+    return mapped(counted, (chosen) => quotientOf(decimal(BigInt(chosen.join('')), decimals), decimal(d)))
+  }
+}
+
+export const divideShort = technique({
+  id: 'divide-short',
+  name: 'Short division',
+  family: 'division',
+  about: 'Divide by one digit from the left: how often, what is left, and the next digit beside it.',
+  needs: ['subtract-complement'],
+  lesson: {
+    example: '2184/6',
+    when: 'The divisor has one digit, or is 10, 11 or 12.',
+    whenNot: 'A divisor of 2, 4, 5 or 25: halving or doubling is quicker.',
+    because: [
+      '2184 is 21 hundreds, 8 tens and 4.',
+      '21 hundreds hold 3 hundred sixes, and 3 hundreds are left: with the 8 they are 38 tens.',
+      'So every rest is ten times as much at the next place.',
+    ],
+  },
+  schools: [REST],
+  asks: (school) =>
+    school.rest === 'decimals'
+      ? `the quotient, cut off after ${CUT_PLACES} decimals`
+      : 'the whole quotient, without the remainder',
+  // Targets: common practice, no published source.
+  levels: [
+    level('Two digits, it comes out even', 3, () => quotientSpace({ digits: 2, remainder: 0 })),
+    level('Three digits, it comes out even', 4.5, () => quotientSpace({ digits: 3, remainder: 0, zeros: 0 })),
+    level('Three digits with a zero in the quotient', 4.5, () =>
+      quotientSpace({ digits: 3, remainder: 0, zeros: 1 }),
+    ),
+    level('Three digits with a remainder of 1', 5, () => quotientSpace({ digits: 3, remainder: 1 })),
+    level('Three digits', 5, () => quotientSpace({ digits: 3 })),
+    level('Four digits, it comes out even', 6, () => quotientSpace({ digits: 4, remainder: 0 })),
+    level('Four digits', 6.5, () => quotientSpace({ digits: 4 })),
+    level('One decimal, it comes out even', 5, () => quotientSpace({ digits: 3, decimals: 1, remainder: 0 })),
+    level('Six digits', 10, () => quotientSpace({ digits: 6 })),
+    level('Ten digits with two zeros in the quotient', 16, () => quotientSpace({ digits: 10, zeros: 2 })),
+  ],
+  dials: {
+    dials: [
+      dial('digits', 'Digits of the dividend', 1, 20, 3),
+      dial('divisor', 'Divisor', 2, 12),
+      dial('remainder', 'Remainder', 0, 11),
+      dial('zeros', 'Zeros in the quotient', 0, 19),
+      dial('decimals', 'Decimals of the dividend', 0, 6, 0),
+    ],
+    problems: ({ digits = 3, decimals = 0, ...rest }) =>
+      quotientSpace({ ...rest, digits, decimals: Math.min(decimals, digits - 1) }),
+  },
+  read(problem: Problem): Dividing | Misfit {
+    if (problem.kind !== 'quotient') return misfit('it works a division, and this is none')
+    const { dividend, divisor } = problem
+    if (divisor.scale > 0) return misfit('the divisor must be whole: move both points first')
+    if (divisor.units < 2n || divisor.units > 12n)
+      return misfit('the divisor must be 2 to 12: short division keeps the rest in mind')
+    return { dividend, divisor: Number(divisor.units) }
+  },
+  *work({ dividend, divisor }, { rest: school }): Generator<Step, Decimal, Decimal> {
+    const lowest = lowestPlace(dividend)
+    const written: AnswerCell[] = []
+    const line = (cells: readonly AnswerCell[] = []) => ({ negative: false, cells: [...written, ...cells] })
+    const cell = (place: number, digit: bigint | number): AnswerCell => ({
+      place,
+      digits: String(digit),
+      draft: false,
+    })
+    let place = highestPlace(dividend)
+    let n = digitAt(dividend, place)
+    // Leading digits are taken together until the divisor goes in.
+    while (n < divisor && place > Math.min(lowest, 0)) {
+      place -= 1
+      n = n * 10 + digitAt(dividend, place)
+    }
+    for (;;) {
+      const at = place
+      const part = n
+      const right = Math.min(9, Math.max(0, Math.floor(part / divisor)))
+      const below = digitAt(dividend, at - 1)
+      // Nothing goes in: who leaves the zero out takes the next digit at once and writes what goes into both.
+      const skipped =
+        part < divisor && at > lowest && written.length > 0 ? Math.floor((part * 10 + below) / divisor) : 0
+      const q = Number(
+        wholePart(
+          yield quotientStep({
+            part,
+            divisor,
+            right,
+            skipped,
+            place: at,
+            writes: () => line([cell(at, right)]),
+          }),
+        ),
+      )
+      written.push(cell(at, q))
+      if (skipped > 0 && q === skipped) {
+        place -= 1
+        n = part * 10 + below
+      }
+      const rest = n - q * divisor
+      const more = place > lowest || (school === 'decimals' && rest !== 0 && place > -CUT_PLACES)
+      const stated = !more && school !== 'decimals'
+      let left = rest
+      if (rest !== 0 && (more || stated))
+        left = Number(wholePart(yield restStep({ n, q, divisor, rest, place, stated, writes: line() })))
+      if (!more) break
+      place -= 1
+      n = left * 10 + digitAt(dividend, place)
+    }
+    const digits = written.map((c) => c.digits).join('')
+    return decimal(BigInt(digits), Math.max(0, -place))
+  },
+})
+
+function quotientStep(at: {
+  part: number
+  divisor: number
+  right: number
+  skipped: number
+  place: number
+  writes: () => Step['writes']
+}): Step {
+  const { part, divisor, right, skipped, place, writes } = at
+  const facts: Fact[] = right > 0 ? [`${right * divisor}/${divisor}`] : []
+  return step({
+    action: 'quotient-digit',
+    place,
+    ask: `${placeTitle(place)}: how often does ${divisor} go into ${part}?`,
+    why: `${right} × ${divisor} = ${right * divisor} is the largest multiple of ${divisor} that is not above ${part}.`,
+    expect: decimal(right),
+    writes,
+    load: { facts, carries: 0 },
+    slips: (slip) => {
+      if (skipped > 0)
+        slip(
+          'zero-left-out',
+          decimal(skipped),
+          7,
+          `${divisor} does not go into ${part}: write a 0 before taking the next digit.`,
+        )
+      slip(
+        'too-few',
+        decimal(right - 1),
+        4,
+        `${divisor} goes in once more: ${right} × ${divisor} = ${right * divisor}.`,
+      )
+      if (right < 9)
+        slip(
+          'too-many',
+          decimal(right + 1),
+          4,
+          `${right + 1} × ${divisor} = ${(right + 1) * divisor} is more than ${part}.`,
+        )
+    },
+  })
+}
+
+function restStep(at: {
+  n: number
+  q: number
+  divisor: number
+  rest: number
+  place: number
+  stated: boolean
+  writes: Step['writes']
+}): Step {
+  const { n, q, divisor, rest, place, stated, writes } = at
+  return step({
+    action: 'remainder',
+    place,
+    ask: `${n} less ${q} × ${divisor}: ${stated ? 'what remains?' : 'what is left?'}`,
+    why: stated
+      ? 'No digits are left, so this is the remainder.'
+      : 'What is left counts ten times as much at the next place.',
+    expect: decimal(rest),
+    writes,
+    holds: stated ? [] : [{ what: 'left', value: decimal(rest) }],
+    load: { facts: [`${n}-${q * divisor}`], carries: n % 10 < (q * divisor) % 10 ? 1 : 0 },
+    slips: (slip) => {
+      const right = `${n} − ${q * divisor} = ${rest}`
+      if (!stated) slip('rest-forgotten', decimal(0), 5, `What is left goes to the next digit: ${right}.`)
+      slip('rest', decimal(rest - 1), 3, `One too few. ${right}.`)
+      slip('rest', decimal(rest + 1), 3, `One too many. ${right}.`)
+    },
+  })
+}

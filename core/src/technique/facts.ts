@@ -1,0 +1,81 @@
+/** The elementary facts and carries that one written operation on whole numbers rests on, digit by digit. */
+import { significant, size } from '../number/whole.js'
+import type { Fact } from './contract.js'
+
+/** What an operation asks of the mind. */
+export interface Load {
+  readonly facts: readonly Fact[]
+  /** Digits raised or lowered by a carry or a drop. */
+  readonly carries: number
+}
+
+export const NO_LOAD: Load = { facts: [], carries: 0 }
+
+export function together(...loads: readonly Load[]): Load {
+  return { facts: loads.flatMap((l) => l.facts), carries: loads.reduce((sum, l) => sum + l.carries, 0) }
+}
+
+/** Facts of a + b: one for each column where two digits meet, one for each carry that meets a digit. */
+export function sumLoad(a: bigint, b: bigint): Load {
+  const facts: Fact[] = []
+  let carries = 0
+  let carry = 0
+  for (let [x, y] = [size(a), size(b)]; x > 0n || y > 0n || carry > 0; x /= 10n, y /= 10n) {
+    const [p, q] = [Number(x % 10n), Number(y % 10n)]
+    if (p > 0 && q > 0) facts.push(`${p}+${q}`)
+    if (carry > 0 && (p + q) % 10 > 0) facts.push(`${(p + q) % 10}+1`)
+    carry = p + q + carry >= 10 ? 1 : 0
+    carries += carry
+    if (y === 0n && carry === 0) break
+  }
+  return { facts, carries }
+}
+
+/** Facts of a - b for a >= b >= 0. */
+export function differenceLoad(a: bigint, b: bigint): Load {
+  const facts: Fact[] = []
+  let carries = 0
+  let drop = 0
+  for (let [x, y] = [a, b]; y > 0n || drop > 0; x /= 10n, y /= 10n) {
+    const top = Number(x % 10n) - drop
+    const bottom = Number(y % 10n)
+    drop = top < bottom ? 1 : 0
+    carries += drop
+    if (bottom > 0) facts.push(`${top + 10 * drop}-${bottom}`)
+    if (x === 0n) break
+  }
+  return { facts, carries }
+}
+
+/** Facts of digit × n: a table fact for each digit, and a sum for each carry that goes in. Times 0 and 1 cost nothing. */
+export function digitProductLoad(digit: number, n: bigint): Load {
+  const facts: Fact[] = []
+  let carries = 0
+  let carry = 0
+  if (digit < 2) return NO_LOAD
+  for (let x = size(n); x > 0n; x /= 10n) {
+    const d = Number(x % 10n)
+    const product = digit * d
+    if (d > 1) facts.push(`${digit}x${d}`)
+    if (carry > 0 && product % 10 > 0) facts.push(`${product % 10}+${carry}`)
+    carry = Math.floor((product + carry) / 10)
+    if (carry > 0 && x >= 10n) carries += 1
+  }
+  return { facts, carries }
+}
+
+/** Facts of a × b worked digit by digit of b, the rows added as they come. */
+export function productLoad(a: bigint, b: bigint): Load {
+  const loads: Load[] = []
+  let total = 0n
+  let unit = 1n
+  for (let y = size(b); y > 0n; y /= 10n, unit *= 10n) {
+    const digit = y % 10n
+    if (digit === 0n) continue
+    const row = digit * a * unit
+    loads.push(digitProductLoad(Number(digit), significant(a).digits))
+    if (total > 0n) loads.push(sumLoad(total, row))
+    total += row
+  }
+  return together(...loads)
+}

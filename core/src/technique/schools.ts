@@ -1,0 +1,59 @@
+/** Where practitioners differ. The first value of each option is the default. */
+import type { SchoolOption } from './contract.js'
+
+export const CARRY: SchoolOption = {
+  key: 'carry',
+  name: 'Carries',
+  values: ['glance', 'mend'],
+  words: {
+    glance: 'look right first and write the final digit at once',
+    mend: 'write the digit, then raise it when a carry comes',
+  },
+}
+
+export const ORDER: SchoolOption = {
+  key: 'order',
+  name: 'Order of the columns',
+  values: ['right-carry', 'right-raw', 'left-mend', 'ends-first'],
+  words: {
+    'right-carry': 'from the right, carrying as you go',
+    'right-raw': 'from the right, every sum written raw, carries settled at the end',
+    'left-mend': 'from the left, mending what is written',
+    'ends-first': 'first and last products, then the middle',
+  },
+}
+
+export const START: SchoolOption = {
+  key: 'start',
+  name: 'The first number',
+  values: ['first-whole', 'parts'],
+  words: { 'first-whole': 'kept whole', parts: 'said by parts as well' },
+}
+
+export const SPLIT: SchoolOption = {
+  key: 'split',
+  name: 'Which factor is taken apart',
+  values: ['auto', 'first', 'second'],
+  words: { auto: 'whichever is less work', first: 'always the first', second: 'always the second' },
+}
+
+export const SQUARE: SchoolOption = {
+  key: 'square',
+  name: 'Square to start from',
+  values: ['below', 'nearest'],
+  words: { below: 'the largest one not above', nearest: 'the nearest, above or below' },
+}
+
+export const REST: SchoolOption = {
+  key: 'rest',
+  name: 'What is left over',
+  values: ['remainder', 'decimals'],
+  words: { remainder: 'stated as the remainder', decimals: 'carried on as decimals, six at most' },
+}
+
+export const DECIMALS: SchoolOption = {
+  key: 'decimals',
+  name: 'Decimals of the root',
+  values: ['3', '0', '1', '2', '4', '5', '6'],
+  words: { '0': 'none', '1': 'one', '2': 'two', '3': 'three', '4': 'four', '5': 'five', '6': 'six' },
+}
