@@ -75,7 +75,13 @@ export function demoLearners(lastDay: string, seed = 20): DemoLearner[] {
   })
 }
 
-/** Day by day: whoever turns up works one or two sittings, the technique least practised first. */
+/** Sittings after which a technique is known well enough to go on to those that lean on it. */
+const SITTINGS_TO_KNOW = 3
+
+/**
+ * Day by day: whoever turns up works one or two sittings, the technique least practised first among those whose
+ * prerequisites are known, in teaching order.
+ */
 function* practice(
   learnerId: string,
   habits: Habits,
@@ -88,7 +94,16 @@ function* practice(
   for (let day = DEMO_DAYS; day >= 1; day -= 1) {
     if (random.unit() >= often) continue
     let clock = end - day * 86_400_000 + (15 + 3 * random.unit()) * 3_600_000
-    const today = [...known].sort((a, b) => a.sittings - b.sittings).slice(0, random.unit() < 0.5 ? 2 : 1)
+    const knows = (id: string) => known.some((k) => k.technique.id === id && k.sittings >= SITTINGS_TO_KNOW)
+    const today = known
+      .filter((k) => k.technique.needs.every(knows))
+      // Those still being learnt first, then those practised least.
+      .sort(
+        (a, b) =>
+          Math.max(a.sittings, SITTINGS_TO_KNOW) - Math.max(b.sittings, SITTINGS_TO_KNOW) ||
+          a.sittings - b.sittings,
+      )
+      .slice(0, random.unit() < 0.5 ? 2 : 1)
     for (const track of today) {
       const support = supportFor(track.sittings)
       const sitting = sit({ learnerId, habits, track, support, clock: Math.round(clock), random })

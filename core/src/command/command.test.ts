@@ -20,24 +20,16 @@ test('work --by prints every step', () => {
 })
 
 test('work alone lists the techniques that fit, least effort first', () => {
-  expect(json('work', '8341-3675')).toEqual({
-    problem: '8341-3675',
-    answer: '4666',
-    techniques: [
-      {
-        id: 'subtract-hold-drop',
-        name: 'Hold and drop',
-        effort: 8,
-        because: '4 facts, 3 carries, at most 1 digit held',
-      },
-      {
-        id: 'subtract-complement',
-        name: 'Complements',
-        effort: 11,
-        because: expect.stringContaining('7 facts'),
-      },
-    ],
+  const { answer, techniques } = json('work', '8341-3675')
+  expect(answer).toBe('4666')
+  expect(techniques[0]).toEqual({
+    id: 'subtract-hold-drop',
+    name: 'Hold and drop',
+    effort: 8,
+    because: '4 facts, 3 carries, at most 1 digit held',
   })
+  const efforts = techniques.map((t: { effort: number }) => t.effort)
+  expect(efforts).toEqual([...efforts].sort((a, b) => a - b))
   expect(json('work', '8-9+5').techniques).toEqual([])
 })
 

@@ -76,11 +76,18 @@ function work(args: Arguments): string {
     facts: s.facts,
   }))
   if (given.flags.json)
-    return JSON.stringify({ problem: printProblem(problem), technique: technique.id, answer, steps })
+    return JSON.stringify({
+      problem: printProblem(problem),
+      technique: technique.id,
+      answer: toText(done.answer),
+      steps,
+    })
   const lines = steps.map((s) => `${String(s.n).padStart(3)}  ${s.writes}  ${s.ask}  ${s.expect}`)
-  return [`${printProblem(problem)} by ${technique.name.toLowerCase()}`, ...lines, `     = ${answer}`].join(
-    '\n',
-  )
+  return [
+    `${printProblem(problem)} by ${technique.name.toLowerCase()}`,
+    ...lines,
+    `     = ${toText(done.answer)}`,
+  ].join('\n')
 }
 
 function diagnoseCommand(args: Arguments): string {

@@ -21,6 +21,7 @@ export interface LocatedSlip {
 /** One explanation of the answer: usually one slip, sometimes two. */
 export interface Cause {
   readonly slips: readonly [LocatedSlip, ...LocatedSlip[]]
+  /** How likely it is beside the others: its share of what can go wrong at its step. */
   readonly odds: number
 }
 
@@ -52,18 +53,17 @@ export function diagnose(
 
   const single = singleSlips(right)
   const causes: Cause[] = []
-  const runs: { at: number; slip: Slip; run: Trace }[] = []
-  for (const { at, slip } of single) {
+  const runs: { at: number; share: number; slip: Slip; run: Trace }[] = []
+  for (const { at, slip, share } of single) {
     const run = trace(technique, problem, school, (_, i) => (i === at ? slip.entry : undefined))
-    runs.push({ at, slip, run })
-    if (equal(run.answer, answer))
-      causes.push({ slips: [located(run.steps[at]!, at, slip)], odds: slip.odds })
+    runs.push({ at, share, slip, run })
+    if (equal(run.answer, answer)) causes.push({ slips: [located(run.steps[at]!, at, slip)], odds: share })
   }
 
   let complete = true
   if (causes.length === 0) {
     let spent = 0
-    search: for (const first of runs.sort((a, b) => b.slip.odds - a.slip.odds)) {
+    search: for (const first of runs.sort((a, b) => b.share - a.share)) {
       for (let at = first.at + 1; at < first.run.steps.length; at += 1) {
         for (const slip of first.run.steps[at]!.slips()) {
           spent += first.run.steps.length
@@ -79,26 +79,39 @@ export function diagnose(
             located(run.steps[first.at]!, first.at, first.slip),
             located(run.steps[at]!, at, slip),
           ] as const
-          causes.push({ slips, odds: first.slip.odds * slip.odds })
+          causes.push({ slips, odds: first.share * slip.odds })
         }
       }
     }
   }
-  const ranked = kindsFirst(causes.sort((a, b) => b.odds - a.odds))
+  const ranked = kindsFirst(causes)
   const keyed = keyingSlip(right.answer, answer)
   if (keyed) ranked.push({ slips: [{ step: right.steps.length, ...keyed }], odds: 0 })
   return { right: false, causes: ranked, complete }
 }
 
-/** The likeliest cause of each kind, then the same kinds of slip again at other places. */
+/**
+ * The kinds of slip by how likely they are together (several causes of one kind make that kind likelier), each by
+ * its likeliest cause; then the same kinds again at other places.
+ */
 function kindsFirst(causes: readonly Cause[]): Cause[] {
-  const kind = (c: Cause) => c.slips.map((s) => s.id).join()
-  const isFirst = (c: Cause) => causes.find((d) => kind(d) === kind(c)) === c
-  return [...causes.filter(isFirst), ...causes.filter((c) => !isFirst(c))]
+  const kinds = new Map<string, Cause[]>()
+  for (const cause of [...causes].sort((a, b) => b.odds - a.odds)) {
+    const kind = cause.slips.map((s) => s.id).join()
+    kinds.set(kind, [...(kinds.get(kind) ?? []), cause])
+  }
+  const odds = (of: readonly Cause[]) => of.reduce((sum, c) => sum + c.odds, 0)
+  const ranked = [...kinds.values()].sort((a, b) => odds(b) - odds(a))
+  return [...ranked.map((of) => of[0]!), ...ranked.flatMap((of) => of.slice(1))]
 }
 
-function singleSlips(right: Trace): { at: number; slip: Slip }[] {
-  return right.steps.flatMap((step, at) => step.slips().map((slip) => ({ at, slip })))
+/** Every slip of a working with its share of what can go wrong at its step. */
+function singleSlips(right: Trace): { at: number; slip: Slip; share: number }[] {
+  return right.steps.flatMap((step, at) => {
+    const slips = step.slips()
+    const sum = slips.reduce((total, s) => total + s.odds, 0)
+    return slips.map((slip) => ({ at, slip, share: slip.odds / sum }))
+  })
 }
 
 function located(step: Step, at: number, slip: Slip): LocatedSlip {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { add, decimal, toText, ZERO } from '../number/decimal.js'
 import { InputError } from './error.js'
-import { printProblem, readProblem } from './expression.js'
+import { printProblem, problemWords, readProblem } from './expression.js'
 import { answerOf, signed, type Term } from './problem.js'
 
 const term: fc.Arbitrary<Term> = fc.record({
@@ -24,6 +24,23 @@ test('a printed problem reads back as itself, with spaces, doubled signs and tho
   )
 })
 
+test.each([
+  ['48*27', '48*27', '48 × 27'],
+  ['4.8 x 2,700', '4.8*2700', '4.8 × 2\u2009700'],
+  ['8.5^2', '8.5^2', '8.5²'],
+  ['85²', '85^2', '85²'],
+  ['sqrt( 70 )', 'sqrt(70)', '√70'],
+  ['√2.25', 'sqrt(2.25)', '√2.25'],
+  ['2 184 ÷ 6', '2184/6', '2\u2009184 ÷ 6'],
+  ['16×23 − 16*27', '16*23-16*27', '16 × 23 − 16 × 27'],
+  ['-5+3', '-5+3', '−5 + 3'],
+])('%s is %s, for people %s', (typed, printed, words) => {
+  const problem = readProblem(typed)
+  expect(printProblem(problem)).toBe(printed)
+  expect(problemWords(problem)).toBe(words)
+  expect(readProblem(printed)).toEqual(problem)
+})
+
 test('thousands commas and spaces group by three', () => {
   expect(printProblem(readProblem('1,234,567.25 - 2 184'))).toBe('1234567.25-2184')
 })
@@ -38,8 +55,17 @@ test.each([
   ['1,23+4', 1, 'three digits after'],
   ['5.+2', 1, 'digit after it'],
   ['1.2.3+4', 3, 'one decimal point'],
-  ['3*4', 1, 'Only + and -'],
   ['1e5+2', 1, 'not "e"'],
+  ['3*4*5', 4, 'two factors'],
+  ['3*4+5', 5, 'second product'],
+  ['3+4*5', 4, 'other mixtures'],
+  ['8/0', 3, 'divided by 0'],
+  ['8^3', 2, 'expected a 2'],
+  ['8^22', 3, 'expected the end'],
+  ['sqrt(-4)', 7, 'below 0'],
+  ['sqrt 4', 6, 'written sqrt(70)'],
+  ['√4+1', 2, 'A root stands alone'],
+  ['7/2/2', 3, 'one dividend'],
   [`1+${'9'.repeat(41)}`, 2, '41 digits'],
   [`1+${'9'.repeat(400)}`, 2, '400 digits'],
   ['1+'.repeat(31).concat('1'), 61, 'At most 30 numbers'],

@@ -3,7 +3,7 @@ import { InputError } from './error.js'
 import { type NumberDials, numberSpace } from './numbers.js'
 import { productOf } from './problem.js'
 import type { Shape } from './shape.js'
-import { MOST_LISTED, mapped, type ProblemSpace } from './space.js'
+import { listed, MOST_LISTED, mapped, type ProblemSpace, pairs } from './space.js'
 
 /** What a generated product must be like. A count left out is free. */
 export interface ProductDials extends NumberDials {
@@ -21,15 +21,13 @@ export interface ProductDials extends NumberDials {
  */
 export function productSpace(dials: ProductDials): ProblemSpace {
   const { first, second, carries } = dials
-  const fixed = 'length' in second ? second : undefined
-  if (carries === undefined && !fixed) {
-    const factors = numberSpace([first, second as Shape], dials)
-    return mapped(factors, ([a, b]) => productOf(a!, b!))
-  }
+  const fixed = 'length' in second ? second.map((n) => decimal(n)) : undefined
+  if (carries === undefined)
+    return fixed
+      ? mapped(pairs(numberSpace([first], dials), listed(fixed)), ([[a], b]) => productOf(a!, b))
+      : mapped(numberSpace([first, second as Shape], dials), ([a, b]) => productOf(a!, b!))
   const shapes = numberSpace([first], dials)
-  const others: readonly Decimal[] = fixed
-    ? fixed.map((n) => decimal(n))
-    : listAll(numberSpace([second as Shape], dials))
+  const others: readonly Decimal[] = fixed ?? listAll(numberSpace([second as Shape], dials))
   if (shapes.size * BigInt(others.length) > MOST_LISTED)
     throw new InputError('Carries can be counted for factors of up to six digits together.')
   // Packed as numbers, since there may be many: which first factor, which second.
@@ -39,7 +37,7 @@ export function productSpace(dials: ProductDials): ProblemSpace {
   const [as, bs] = [digits(firsts), digits(others)]
   for (let i = 0; i < as.length; i += 1)
     for (let j = 0; j < bs.length; j += 1)
-      if (carries === undefined || carriesOf(as[i]!, bs[j]!) === carries) found.push(i * bs.length + j)
+      if (carriesOf(as[i]!, bs[j]!) === carries) found.push(i * bs.length + j)
   return {
     size: BigInt(found.length),
     at(index) {

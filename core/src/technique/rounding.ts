@@ -1,3 +1,4 @@
+import { type Decimal, unitsAt } from '../number/decimal.js'
 import { nonZeroDigits } from '../number/whole.js'
 import { between, kept, mapped, pairs, type Space } from '../problem/space.js'
 
@@ -27,6 +28,13 @@ export function roundedUp(n: bigint): Rounded | undefined {
     }
   }
   return best
+}
+
+/** Is an entry a rounder number above n, in units of 10^-scale? Any such one serves as well. */
+export function isRounder(entry: Decimal, n: bigint, scale: number): boolean {
+  if (entry.scale > scale) return false
+  const round = unitsAt(entry, scale)
+  return round > n && nonZeroDigits(round) < nonZeroDigits(n)
 }
 
 /** The numbers of so many digits that lie just below a round one, with a surplus of at most `most` where that is set. */

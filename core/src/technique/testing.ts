@@ -1,43 +1,82 @@
-/** Shared by the tests of single techniques. */
-import fc from 'fast-check'
-import { expect } from 'vitest'
+/** Shared by the tests of techniques, and by the benchmark of slips. */
 import { diagnose } from '../diagnose/diagnose.js'
+import type { Decimal } from '../number/decimal.js'
 import { toText } from '../number/decimal.js'
+import { type Random, seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
-import { answerOf } from '../problem/problem.js'
-import type { Technique } from './contract.js'
-import { schoolOf, trace } from './driver.js'
+import type { Problem } from '../problem/problem.js'
+import type { School, Slip, Technique } from './contract.js'
+import { acceptsAnswer, schoolOf, trace } from './driver.js'
 
 /** The values asked for, as plain text: what a learner would type. */
-export function values(technique: Technique, expression: string): string[] {
-  return trace(technique, readProblem(expression), schoolOf(technique)).steps.map((s) => toText(s.expect))
+export function values(technique: Technique, expression: string, school: School = {}): string[] {
+  return trace(technique, readProblem(expression), schoolOf(technique, school)).steps.map((s) =>
+    toText(s.expect),
+  )
 }
 
-/** Decimal numbers of up to 30 digits written out, none below 0. */
-export const numbers = fc.oneof(
-  fc.bigInt(0n, 10n ** 30n - 1n).map(String),
-  fc
-    .tuple(fc.bigInt(0n, 10n ** 12n), fc.stringMatching(/^\d{1,5}[1-9]$/))
-    .map(([whole, part]) => `${whole}.${part}`),
-)
+/** Every combination of values of a technique's school options. */
+export function schoolsOf(technique: Technique): School[] {
+  return technique.schools.reduce<School[]>(
+    (schools, { key, values }) =>
+      schools.flatMap((school) => values.map((value) => ({ ...school, [key]: value }))),
+    [{}],
+  )
+}
 
-/**
- * Makes every slip of the working of a problem and checks that the diagnosis of the answer it leads to has its
- * id among the first three.
- */
-export function expectSlipsFound(technique: Technique, expression: string): void {
-  const problem = readProblem(expression)
-  const school = schoolOf(technique)
-  trace(technique, problem, school).steps.forEach((step, at) => {
-    for (const slip of step.slips()) {
-      const { answer } = trace(technique, problem, school, (_, i) => (i === at ? slip.entry : undefined))
-      const { right, causes } = diagnose(technique, problem, school, answer)
-      if (toText(answer) === toText(answerOf(problem))) expect(right).toBe(true)
-      else
-        expect(
-          causes.slice(0, 3).map((c) => c.slips[0].id),
-          `${expression}: ${slip.id} at step ${at + 1} gives ${toText(answer)}`,
-        ).toContain(slip.id)
+/** A working in which one slip was made, and the wrong answer it led to. */
+export interface Slipped {
+  readonly problem: Problem
+  readonly school: School
+  readonly slip: Slip
+  readonly step: number
+  readonly answer: Decimal
+}
+
+/** A random problem of a random level and school, with a random slip that does not lead to a right answer. */
+export function slipAtRandom(technique: Technique, random: Random): Slipped {
+  const pick = <T>(things: readonly T[]): T => things[Number(random.below(BigInt(things.length)))]!
+  for (;;) {
+    const space = pick(technique.levels).problems()
+    const problem = space.at(random.below(space.size))
+    const school = pick(schoolsOf(technique))
+    const right = trace(technique, problem, school)
+    const step = Number(random.below(BigInt(right.steps.length)))
+    const slips = right.steps[step]!.slips()
+    let at = random.unit() * slips.reduce((sum, s) => sum + s.odds, 0)
+    const slip = slips.find((s) => {
+      at -= s.odds
+      return at < 0
+    })
+    if (!slip) continue
+    const { answer } = trace(technique, problem, school, (_, i) => (i === step ? slip.entry : undefined))
+    if (!acceptsAnswer(right, answer)) return { problem, school, slip, step, answer }
+  }
+}
+
+export interface Recognition {
+  readonly cases: number
+  /** Share of the cases in which the slip made was named first, and among the first three. */
+  readonly first: number
+  readonly firstThree: number
+  /** Slips missed among the first three, by what was named instead. */
+  readonly missed: ReadonlyMap<string, number>
+}
+
+/** How often one random slip is recognised from the answer alone. */
+export function recognition(technique: Technique, cases: number, seed: number): Recognition {
+  const random = seeded(seed)
+  const missed = new Map<string, number>()
+  let [first, firstThree] = [0, 0]
+  for (let i = 0; i < cases; i += 1) {
+    const { problem, school, slip, answer } = slipAtRandom(technique, random)
+    const ids = diagnose(technique, problem, school, answer).causes.map((c) => c.slips[0].id)
+    if (ids[0] === slip.id) first += 1
+    else {
+      const instead = `${slip.id} < ${ids[0] ?? 'nothing'}${ids.slice(0, 3).includes(slip.id) ? '' : ' !'}`
+      missed.set(instead, (missed.get(instead) ?? 0) + 1)
     }
-  })
+    if (ids.slice(0, 3).includes(slip.id)) firstThree += 1
+  }
+  return { cases, first: first / cases, firstThree: firstThree / cases, missed }
 }

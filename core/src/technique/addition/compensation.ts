@@ -9,7 +9,7 @@ import { level } from '../level.js'
 import { BLANK, lineOf } from '../line.js'
 import { type Misfit, misfit, type SlipSink, step, technique } from '../make.js'
 import { additionSlips, takingSlips } from '../multiplication/split.js'
-import { eitherWay, justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
+import { eitherWay, isRounder, justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
 import { readPlainSum } from './parts.js'
 
 interface Compensating extends Rounded {
@@ -73,31 +73,32 @@ export const addCompensation = technique({
     const best = ways.sort((x, y) => Number(x.over - y.over) || Number(y.round - x.round))[0]
     return best ?? misfit('no number lies just below a round one')
   },
-  *work({ round, over, other, scale }) {
+  *work({ round, over: surplus, other, scale }) {
+    const number = round - surplus
+    const unit = 10n ** BigInt(lengthOf(surplus))
     const words = (n: bigint) => toWords(decimal(n, scale))
     const rounded = yield step({
       action: 'round',
       place: lengthOf(round) - 1 - scale,
-      ask: `Round ${words(round - over)} up: to what?`,
-      why: `It lies ${words(over)} below.`,
+      ask: `Round ${words(number)} up: to what?`,
+      why: `It lies ${words(surplus)} below.`,
       expect: decimal(round, scale),
       writes: BLANK,
       holds: [
         { what: 'round', value: decimal(round, scale) },
-        { what: 'to give back', value: decimal(over, scale) },
+        { what: 'to give back', value: decimal(surplus, scale) },
       ],
-      slips: (slip) => {
-        const unit = 10n ** BigInt(lengthOf(over))
-        slip('round-off', decimal(round + unit, scale), 2, `Nearer: ${words(round)} is ${words(over)} more.`)
+      also: (entry) => isRounder(entry, number, scale),
+      slips: (slip) =>
         slip(
           'rounded-down',
-          decimal(round - unit, scale),
+          decimal(number - (number % unit), scale),
           3,
-          `Upwards: ${words(round)} is ${words(over)} more.`,
-        )
-      },
+          `Upwards: ${words(round)} is ${words(surplus)} more.`,
+        ),
     })
     const up = unitsAt(rounded, scale)
+    const over = up - number
     const total = unitsAt(
       yield step({
         action: 'running-total',

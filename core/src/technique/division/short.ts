@@ -75,7 +75,7 @@ export const divideShort = technique({
   asks: (school) =>
     school.rest === 'decimals'
       ? `the quotient, cut off after ${CUT_PLACES} decimals`
-      : 'the whole quotient, without the remainder',
+      : 'the quotient, without the remainder',
   // Targets: common practice, no published source.
   levels: [
     level('Two digits, it comes out even', 3, () => quotientSpace({ digits: 2, remainder: 0 })),
@@ -233,8 +233,8 @@ function restStep(at: {
     slips: (slip) => {
       const right = `${n} − ${q * divisor} = ${rest}`
       if (!stated) slip('rest-forgotten', decimal(0), 5, `What is left goes to the next digit: ${right}.`)
-      slip('rest', decimal(rest - 1), 3, `One too few. ${right}.`)
-      slip('rest', decimal(rest + 1), 3, `One too many. ${right}.`)
+      slip('fact', decimal(rest - 1), 3, `One too few. ${right}.`)
+      slip('fact', decimal(rest + 1), 3, `One too many. ${right}.`)
     },
   })
 }

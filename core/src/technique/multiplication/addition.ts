@@ -51,8 +51,8 @@ export const multiplyAddition = technique({
   read(problem) {
     const found = readWhole(problem)
     if ('because' in found) return found
-    if (partsOf(found.a).length < 2 && partsOf(found.b).length < 2)
-      return misfit('both factors have one digit that counts: the table gives the answer')
+    if (found.a < 10n && found.b < 10n)
+      return misfit('both factors have one digit: the table gives the answer')
     return found
   },
   *work({ a, b, scale }, school) {
@@ -116,7 +116,7 @@ function partsOf(n: bigint): bigint[] {
 
 function apart(factor: bigint): bigint[] | undefined {
   const parts = partsOf(factor)
-  return parts.length > 1 ? parts : undefined
+  return factor > 9n ? parts : undefined
 }
 
 function costOf({ apart: parts, whole }: Split<readonly bigint[]>) {

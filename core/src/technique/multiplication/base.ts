@@ -62,8 +62,8 @@ export function deviationStep(n: bigint, { base, zeros }: Base, before: readonly
           5,
           `Only the last digit's complement is to ten, the others' to nine: ${right}.`,
         )
-      slip('complement-units', decimal(d - 1n), 2, `One too many. ${right}.`)
-      slip('complement-units', decimal(d + 1n), 2, `One too few. ${right}.`)
+      slip('fact', decimal(d - 1n), 2, `One too many. ${right}.`)
+      slip('fact', decimal(d + 1n), 2, `One too few. ${right}.`)
     },
   })
 }
@@ -101,10 +101,10 @@ export function* fromDeviations(
       slip('deviation-twice', decimal(f + e), 3, `The deviation counts once: ${right}.`)
       if (!same)
         slip('wrong-deviation', decimal(a + d), 3, `The deviation of the other number goes in: ${right}.`)
-      slip('sum', decimal(f - 1n), 2, `One too few. ${right}.`)
-      slip('sum', decimal(f + 1n), 2, `One too many. ${right}.`)
-      slip('sum', decimal(f - 10n), 1, `Ten too few. ${right}.`)
-      slip('sum', decimal(f + 10n), 1, `Ten too many. ${right}.`)
+      slip('fact', decimal(f - 1n), 2, `One too few. ${right}.`)
+      slip('fact', decimal(f + 1n), 2, `One too many. ${right}.`)
+      slip('fact', decimal(f - 10n), 1, `Ten too few. ${right}.`)
+      slip('fact', decimal(f + 10n), 1, `Ten too many. ${right}.`)
     },
   })).units
   const product = d * e

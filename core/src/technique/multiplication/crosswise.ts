@@ -164,7 +164,7 @@ function crossSlips(slip: SlipSink, crosses: readonly Cross[], sum: number): voi
     if (c.a < 2 || c.b < 2) continue
     // The commonest wrong products are right ones of the neighbouring row of the table.
     for (const off of [-c.a, c.a, -c.b, c.b])
-      slip('fact', decimal(sum + off), 2, `A table fact is off: ${crosses.map(told).join(', ')}.`)
+      slip('fact', decimal(sum + off), 2, `A table fact is off: ${told(c)}.`)
   }
   if (crosses.length > 1) {
     for (const off of [-1, 1, -10, 10])

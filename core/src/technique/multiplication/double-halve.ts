@@ -27,7 +27,7 @@ interface Doubling {
 }
 
 const fives = (digits: number) => kept(ofDigits(digits), (n) => n % 10n === 5n && (digits > 1 || n === 5n))
-const evens = (digits: number) => kept(ofDigits(digits, 2n), (n) => n % 2n === 0n)
+const evens = (digits: number) => kept(ofDigits(digits, 4n), (n) => n % 2n === 0n)
 const space = (first: number, second: number) =>
   mapped(pairs(fives(first), evens(second)), ([a, b]) => productOf(decimal(a), decimal(b)))
 const halves = (parts: readonly bigint[], digits: number) =>

@@ -75,8 +75,8 @@ export function additionSlips(slip: SlipSink, x: bigint, y: bigint): void {
   for (let place = unit; place <= x || place <= y; place *= 10n)
     if (((x / place) % 10n) + ((y / place) % 10n) >= 10n)
       slip('lost-carry', decimal(sum - 10n * place), 6, `A ten was not carried. ${right}.`)
-  slip('sum', decimal(sum - unit), 2, `One too few. ${right}.`)
-  slip('sum', decimal(sum + unit), 2, `One too many. ${right}.`)
+  slip('fact', decimal(sum - unit), 2, `One too few. ${right}.`)
+  slip('fact', decimal(sum + unit), 2, `One too many. ${right}.`)
 }
 
 /** The slips of a difference worked in the head, x ≥ y: a drop missed, one too many or too few. */
@@ -90,6 +90,6 @@ export function takingSlips(slip: SlipSink, x: bigint, y: bigint): void {
     if (dropped)
       slip('missed-drop', decimal(rest + 10n * place), 6, `A digit on the left comes one lower. ${right}.`)
   }
-  slip('difference', decimal(rest - unit), 2, `One too few. ${right}.`)
-  slip('difference', decimal(rest + unit), 2, `One too many. ${right}.`)
+  slip('fact', decimal(rest - unit), 2, `One too few. ${right}.`)
+  slip('fact', decimal(rest + unit), 2, `One too many. ${right}.`)
 }

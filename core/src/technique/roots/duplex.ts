@@ -144,14 +144,8 @@ export const rootDuplex = technique({
         holds: [{ what: 'left', value: decimal(gap) }],
         load: () => differenceLoad(group, BigInt(root * root)),
         slips: (slip) => {
-          slip('rest', decimal(gap - 1), 2, `${root} squared is ${root * root}; ${gap} is left.`)
-          slip('rest', decimal(gap + 1), 2, `${root} squared is ${root * root}; ${gap} is left.`)
-          slip(
-            'root-not-squared',
-            decimal(Number(group) - 2 * root),
-            3,
-            `The root is squared, not doubled: ${root} × ${root} = ${root * root}.`,
-          )
+          slip('fact', decimal(gap - 1), 1, `${root} squared is ${root * root}; ${gap} is left.`)
+          slip('fact', decimal(gap + 1), 1, `${root} squared is ${root * root}; ${gap} is left.`)
         },
       }),
     )
@@ -248,8 +242,8 @@ export const rootDuplex = technique({
           load: () => differenceLoad(BigInt(Math.max(0, net)), BigInt(q * divisor)),
           slips: (slip) => {
             slip('rest-forgotten', decimal(0), 3, `What is left goes on: ${net} − ${q * divisor} = ${left}.`)
-            slip('rest', decimal(left - 1), 2, `${net} − ${q * divisor} = ${left}.`)
-            slip('rest', decimal(left + 1), 2, `${net} − ${q * divisor} = ${left}.`)
+            slip('fact', decimal(left - 1), 1, `${net} − ${q * divisor} = ${left}.`)
+            slip('fact', decimal(left + 1), 1, `${net} − ${q * divisor} = ${left}.`)
           },
         }),
       )
@@ -295,8 +289,8 @@ function netStep(at: {
         .reduce((sum, d, i) => sum + d * group[group.length - 1 - i]!, 0)
       if (single !== once && once > 0)
         slip('not-doubled', decimal(net + once), 4, `Each pair counts twice. ${right}.`)
-      slip('net', decimal(net - 1), 2, `${right}.`)
-      slip('net', decimal(net + 1), 2, `${right}.`)
+      slip('fact', decimal(net - 1), 1, `${right}.`)
+      slip('fact', decimal(net + 1), 1, `${right}.`)
     },
   })
 }

@@ -32,6 +32,8 @@ import { SQUARE } from '../schools.js'
 const MOST = 1_000_000n
 /** Decimals of a shown estimate, and half a unit of the second decimal: how far an entry may be from it. */
 const SHOWN = 3
+/** Newton's steps double the right digits, so more are never needed. */
+const MOST_ROUNDS = 4
 const TOLERANCE = decimal(5, 3)
 
 const space = (least: number, most: number, distance?: number) =>
@@ -140,7 +142,7 @@ export const rootEstimate = technique({
       slips: (slip) => {
         for (const off of [-10n, 10n, -1n, 1n])
           slip(
-            'difference',
+            'fact',
             add(absolute(gap), decimal(off)),
             2,
             `${said(r)} × ${said(r)} = ${said(r * r)}; the gap to ${toWords(n)} is ${toWords(absolute(gap))}.`,
@@ -207,13 +209,11 @@ export const rootEstimate = technique({
       },
     })
     const first = under ? subtract(decimal(r), correction) : add(decimal(r), correction)
-    // Worth another round when the part left out, about c²/2r, would show in the second decimal.
-    const again = compare(multiply(multiply(c, c), decimal(100)), decimal(2n * r)) >= 0
-    const estimate = yield lastStep(
+    let estimate = yield lastStep(
       under ? 'Take the correction from the root' : 'Add the correction to the root',
       first,
       n,
-      again,
+      farOff(c, start),
       (slip) => {
         slip(
           'correction-sign',
@@ -226,51 +226,68 @@ export const rootEstimate = technique({
         slip('correction-left-out', decimal(r), 3, 'The correction is still missing.')
       },
     )
-    if (!again) return estimate
-    const other = rounded(n, estimate, SHOWN)
-    const quotient = yield step({
-      action: 'quotient',
-      place: -2,
-      ask: `Still far off, so once more: ${toWords(n)} divided by ${toWords(estimate)}. How much, to two or three decimals?`,
-      why: 'One factor is too large, so the other is too small; the root lies between them.',
-      expect: other,
-      also: (entry) => close(entry, other),
-      writes: () => lineOf(estimate, -estimate.scale, true),
-      holds: [
-        { what: 'estimate', value: estimate },
-        { what: 'quotient', value: other },
-      ],
-      load: () => ({ facts: [`${Number(n.units)}/${Number(estimate.units)}`], carries: 0 }),
-      slips: (slip) => {
-        slip(
-          'point-misplaced',
-          decimal(other.units, other.scale + 1),
-          3,
-          `The quotient is ${toWords(other)}: look at the point.`,
-        )
-        slip(
-          'point-misplaced',
-          multiply(other, decimal(10)),
-          3,
-          `The quotient is ${toWords(other)}: look at the point.`,
-        )
-        slip('quotient', add(other, decimal(1, 1)), 2, `The quotient is ${toWords(other)}.`)
-        slip('quotient', subtract(other, decimal(1, 1)), 2, `The quotient is ${toWords(other)}.`)
-      },
-    })
-    const mean = rounded(add(estimate, quotient), decimal(2), SHOWN)
-    return yield lastStep(
-      `Midway between ${toWords(estimate)} and ${toWords(quotient)}`,
-      mean,
-      n,
-      false,
-      (slip) => {
-        slip('not-halved', add(estimate, quotient), 4, 'Half of the sum lies midway.')
-        slip('mean-left-out', quotient, 3, `Midway, not the quotient itself: ${toWords(mean)}.`)
-      },
-    )
+    let again = farOff(c, start)
+    for (let rounds = 1; again && rounds <= MOST_ROUNDS; rounds += 1) {
+      const other = rounded(n, estimate, SHOWN)
+      again = farOff(half(absolute(subtract(estimate, other))), start) && rounds < MOST_ROUNDS
+      const quotient: Decimal = yield quotientStep(n, estimate, other)
+      const mean = rounded(add(estimate, quotient), decimal(2), SHOWN)
+      estimate = yield lastStep(
+        `Midway between ${toWords(estimate)} and ${toWords(quotient)}`,
+        mean,
+        n,
+        again,
+        (slip) => {
+          slip('not-halved', add(estimate, quotient), 4, 'Half of the sum lies midway.')
+          slip('mean-left-out', quotient, 3, `Midway, not the quotient itself: ${toWords(mean)}.`)
+        },
+      )
+    }
+    return estimate
   },
 })
+
+/** Is another round worth its time: would the part left out, about c²/2r, show in the second decimal? */
+function farOff(c: Decimal, r: bigint): boolean {
+  return compare(multiply(multiply(c, c), decimal(100)), decimal(2n * r)) >= 0
+}
+
+function half(n: Decimal): Decimal {
+  return decimal(n.units * 5n, n.scale + 1)
+}
+
+function quotientStep(n: Decimal, estimate: Decimal, other: Decimal): Step {
+  return step({
+    action: 'quotient',
+    place: -2,
+    ask: `Still far off, so once more: ${toWords(n)} divided by ${toWords(estimate)}. How much, to two or three decimals?`,
+    why: 'One factor is too large, so the other is too small; the root lies between them.',
+    expect: other,
+    also: (entry) => close(entry, other),
+    writes: () => lineOf(estimate, -estimate.scale, true),
+    holds: [
+      { what: 'estimate', value: estimate },
+      { what: 'quotient', value: other },
+    ],
+    load: () => ({ facts: [`${Number(n.units)}/${Number(estimate.units)}`], carries: 0 }),
+    slips: (slip) => {
+      slip(
+        'point-misplaced',
+        decimal(other.units, other.scale + 1),
+        3,
+        `The quotient is ${toWords(other)}: look at the point.`,
+      )
+      slip(
+        'point-misplaced',
+        multiply(other, decimal(10)),
+        3,
+        `The quotient is ${toWords(other)}: look at the point.`,
+      )
+      slip('fact', add(other, decimal(1, 1)), 2, `The quotient is ${toWords(other)}.`)
+      slip('fact', subtract(other, decimal(1, 1)), 2, `The quotient is ${toWords(other)}.`)
+    },
+  })
+}
 
 function lastStep(
   ask: string,

@@ -125,8 +125,8 @@ export const squareRoundBalance = technique({
         const right = `${said(n)} ${d > 0n ? '−' : '+'} ${said(step1)} = ${said(n - d)}`
         slip('not-balanced', decimal(n), 5, `The other factor moves as far the other way: ${right}.`)
         slip('step-twice', decimal(n - 2n * d), 3, `Only ${said(step1)} to the other side: ${right}.`)
-        slip('sum', decimal(n - d + 1n), 2, `One too many. ${right}.`)
-        slip('sum', decimal(n - d - 1n), 2, `One too few. ${right}.`)
+        slip('fact', decimal(n - d + 1n), 2, `One too many. ${right}.`)
+        slip('fact', decimal(n - d - 1n), 2, `One too few. ${right}.`)
       },
     })).units
     const product = (yield step({

@@ -191,8 +191,8 @@ function* workBlock(
           5,
           `Only the units' complement is to ten, the tens' to nine: ${value}.`,
         )
-      slip('complement-units', decimal(value - 1), 2, `One too few: ${shortage} + ${value} = 100.`)
-      slip('complement-units', decimal(value + 1), 2, `One too many: ${shortage} + ${value} = 100.`)
+      slip('fact', decimal(value - 1), 2, `One too few: ${shortage} + ${value} = 100.`)
+      slip('fact', decimal(value + 1), 2, `One too many: ${shortage} + ${value} = 100.`)
     },
   })).units
 }

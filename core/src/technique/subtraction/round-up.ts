@@ -10,7 +10,7 @@ import { level } from '../level.js'
 import { BLANK, lineOf } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { additionSlips, takingSlips } from '../multiplication/split.js'
-import { justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
+import { isRounder, justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
 import { readDifference, signStep } from './columns.js'
 
 interface Rounding extends Rounded {
@@ -86,41 +86,37 @@ export const subtractRoundUp = technique({
       ? misfit('the round number would be more than there is to take it from')
       : { ...rounded, minuend, scale, turned }
   },
-  *work({ minuend, round, over, scale, turned }) {
+  *work({ minuend, round, over: surplus, scale, turned }) {
+    const number = round - surplus
+    const unit = 10n ** BigInt(lengthOf(surplus))
     const words = (n: bigint) => toWords(decimal(n, scale))
     const opening = turned ? 'The first number is the smaller: work it the other way round. ' : ''
     const up = unitsAt(
       yield step({
         action: 'round',
         place: lengthOf(round) - 1 - scale,
-        ask: `${opening}Round ${words(round - over)} up: to what?`,
-        why: `It lies ${words(over)} below.`,
+        ask: `${opening}Round ${words(number)} up: to what?`,
+        why: `It lies ${words(surplus)} below.`,
         expect: decimal(round, scale),
         writes: BLANK,
         holds: [{ what: 'round', value: decimal(round, scale) }],
-        slips: (slip) => {
-          const unit = 10n ** BigInt(lengthOf(over))
-          slip(
-            'round-off',
-            decimal(round + unit, scale),
-            2,
-            `Nearer: ${words(round)} is ${words(over)} more.`,
-          )
+        also: (entry) => isRounder(entry, number, scale),
+        slips: (slip) =>
           slip(
             'rounded-down',
-            decimal(round - unit, scale),
+            decimal(number - (number % unit), scale),
             3,
-            `Upwards: ${words(round)} is ${words(over)} more.`,
-          )
-        },
+            `Upwards: ${words(round)} is ${words(surplus)} more.`,
+          ),
       }),
       scale,
     )
+    const over = up - number
     const back = unitsAt(
       yield step({
         action: 'complement',
         place: -scale,
-        ask: `How much is ${words(round - over)} short of ${words(round)}?`,
+        ask: `How much is ${words(number)} short of ${words(up)}?`,
         why: 'By so much too much is taken away.',
         expect: decimal(over, scale),
         writes: BLANK,
@@ -128,9 +124,9 @@ export const subtractRoundUp = technique({
           { what: 'round', value: decimal(up, scale) },
           { what: 'to add back', value: decimal(over, scale) },
         ],
-        load: () => ({ facts: [`${Number(round)}-${Number(round - over)}`], carries: 0 }),
+        load: () => ({ facts: [`${Number(up)}-${Number(number)}`], carries: 0 }),
         slips: (slip) => {
-          const right = `${words(round - over)} + ${words(over)} = ${words(round)}`
+          const right = `${words(number)} + ${words(over)} = ${words(up)}`
           if (over > 9n || (over + 10n) % 10n > 0n)
             slip(
               'complement-tens',
@@ -138,8 +134,8 @@ export const subtractRoundUp = technique({
               5,
               `Only the last digit's complement is to ten, the others' to nine: ${right}.`,
             )
-          slip('complement-units', decimal(over - 1n, scale), 2, `One too few. ${right}.`)
-          slip('complement-units', decimal(over + 1n, scale), 2, `One too many. ${right}.`)
+          slip('fact', decimal(over - 1n, scale), 2, `One too few. ${right}.`)
+          slip('fact', decimal(over + 1n, scale), 2, `One too many. ${right}.`)
         },
       }),
       scale,

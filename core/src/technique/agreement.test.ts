@@ -1,0 +1,304 @@
+import Reference from 'decimal.js'
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { type Decimal, decimal, equal, isNegative, toText } from '../number/decimal.js'
+import { seeded } from '../number/random.js'
+import { printProblem, readProblem } from '../problem/expression.js'
+import { answerOf, type Problem, productOf, quotientOf, rootOf, squareOf, sumOf } from '../problem/problem.js'
+import type { School, Technique } from './contract.js'
+import { accepts, judgeEntry, schoolOf, trace } from './driver.js'
+import { TECHNIQUES, techniqueById } from './registry.js'
+import { recognition, schoolsOf, slipAtRandom, values } from './testing.js'
+
+const Exact = Reference.clone({ precision: 80, rounding: Reference.ROUND_DOWN })
+const family = (name: string) => TECHNIQUES.filter((t) => t.family === name)
+
+// Handbook, sections 4 to 8; a value in brackets of the text that is no answer of its own is left out there.
+test.each([
+  ['add-pairs', '47+63+28+52', '100 120 170 180 190', {}],
+  ['add-columns-left', '457+386', '8 4 3', {}],
+  ['add-columns-left', '457+386', '7 3 8 3 4', { carry: 'mend' }],
+  ['add-column-totals', '4268+1907+3355+2840', '10 10000 22 12200 15 12350 20 12370', {}],
+  ['add-compensation', '398+257', '400 657 655', {}],
+  ['subtract-blocks', '6214-1857', '43 57 43', {}],
+  ['subtract-round-up', '2300-168', '200 32 2100 2132', {}],
+  ['multiply-addition', '67*8', '480 56 536', {}],
+  ['multiply-addition', '34*27', '810 108 918', {}],
+  ['multiply-subtraction', '79*6', '480 474', {}],
+  ['multiply-subtraction', '48*23', '1150 46 1104', {}],
+  ['multiply-subtraction', '2997*4', '12000 12 11988', {}],
+  ['multiply-factors', '46*35', '230 1610', {}],
+  ['multiply-crosswise', '36*52', '12 2 36 7 15 18', {}],
+  ['multiply-crosswise', '36*52', '12 36 15 1872', { order: 'right-raw' }],
+  ['multiply-crosswise', '36*52', '15 36 186 12 1872', { order: 'left-mend' }],
+  ['multiply-crosswise', '36*52', '15 12 36 1872', { order: 'ends-first' }],
+  ['multiply-repunit', '724*111', '4 6 13 3 9 0 7 8', {}],
+  ['multiply-complement-repdigit', '64*33', '21 12', {}],
+  ['multiply-complement-repdigit', '91*22', '20 2 2002', {}],
+  ['multiply-same-head', '63*67', '42 21', {}],
+  ['multiply-same-head', '71*79', '56 9 5609', {}],
+  ['multiply-near-base', '96*93', '-4 -7 89 28', {}],
+  ['multiply-near-base', '104*107', '4 7 111 28', {}],
+  ['multiply-near-base', '97*105', '-3 5 102 -15 10185', {}],
+  ['multiply-double-halve', '35*18', '70 9 630', {}],
+  ['multiply-common-factor', '16*23+16*27', '50 800', {}],
+  ['divide-short', '2184/6', '3 3 6 2 4', {}],
+  ['divide-short', '17/5', '3 2 4', { rest: 'decimals' }],
+  ['square-ending-five', '7.5^2', '56 5625 56.25', {}],
+  ['square-near-base', '96^2', '-4 92 16', {}],
+  ['square-near-base', '88^2', '-12 76 144 7744', {}],
+  ['square-near-base', '991^2', '-9 982 81 982081', {}],
+  ['square-near-base', '14^2', '4 18 16 196', {}],
+  ['square-round-balance', '47^2', '50 44 2200 2209', {}],
+  ['square-duplex', '34^2', '16 6 24 5 9 11', {}],
+  ['root-estimate', 'sqrt(70)', '8 6 16 0.375 8.375', {}],
+  ['root-duplex', 'sqrt(2704)', '5 2 10 2', {}],
+] as const)('%s works %s as %s', (id, expression, want, school) => {
+  expect(values(techniqueById(id), expression, school).join(' ')).toBe(want)
+})
+
+test.each([
+  ['square-ending-five', '38.5^2', '1482.25'],
+  ['square-ending-five', '3.125^2', '9.765625'],
+  ['square-near-base', '108^2', '11664'],
+  ['square-round-balance', '68^2', '4624'],
+])('%s: %s is %s', (id, expression, want) => {
+  const technique = techniqueById(id)
+  expect(toText(trace(technique, readProblem(expression), schoolOf(technique)).answer)).toBe(want)
+})
+
+/** Decimals at which the school cuts an answer off; a remainder is stated at the dividend's last place. */
+function placesAsked(problem: Problem, { rest, decimals }: School): number {
+  return problem.kind === 'quotient' && rest === 'remainder' ? problem.dividend.scale : Number(decimals ?? 40)
+}
+
+/** Works a problem by every technique of a family that fits, in every school, and checks the answers. */
+function expectWorked(techniques: readonly Technique[], problem: Problem, answer: Decimal): Set<string> {
+  const fitting = techniques.filter((t) => t.fits(problem).fits)
+  for (const technique of fitting)
+    for (const school of schoolsOf(technique)) {
+      const got = trace(technique, problem, school).answer
+      if (!equal(got, answer))
+        expect.fail(
+          `${technique.id} ${JSON.stringify(school)}: ${printProblem(problem)} gives ${toText(got)}`,
+        )
+    }
+  return new Set(fitting.map((t) => t.id))
+}
+
+describe('exhaustive agreement with BigInt, every technique and school', () => {
+  test('all sums and differences of numbers to 120', () => {
+    const seen = new Set<string>()
+    for (let a = 0n; a <= 120n; a += 1n)
+      for (let b = 0n; b <= 120n; b += 1n) {
+        for (const id of expectWorked(family('addition'), sumOf(decimal(a), decimal(b)), decimal(a + b)))
+          seen.add(id)
+        for (const id of expectWorked(family('subtraction'), readProblem(`${a}-${b}`), decimal(a - b)))
+          seen.add(id)
+      }
+    expect(seen.size).toBe(family('addition').length + family('subtraction').length)
+  })
+
+  test('all products of one- and two-digit numbers', () => {
+    const seen = new Set<string>()
+    for (let a = 1n; a < 100n; a += 1n)
+      for (let b = 1n; b < 100n; b += 1n)
+        for (const id of expectWorked(
+          family('multiplication'),
+          productOf(decimal(a), decimal(b)),
+          decimal(a * b),
+        ))
+          seen.add(id)
+    expect(seen.size).toBe(family('multiplication').length - 1)
+    expectWorked(family('multiplication'), readProblem('16*23-3*16'), decimal(320))
+  })
+
+  test('all squares to 2000, of whole numbers and with one decimal', () => {
+    const seen = new Set<string>()
+    for (let n = 1n; n <= 2000n; n += 1n) {
+      for (const id of expectWorked(family('squares'), squareOf(decimal(n)), decimal(n * n))) seen.add(id)
+      expectWorked(family('squares'), squareOf(decimal(n, 1)), decimal(n * n, 2))
+    }
+    expect(seen.size).toBe(family('squares').length)
+  })
+
+  test('all divisions of numbers to 999 by 2 to 12, with remainder and with decimals', () => {
+    const technique = techniqueById('divide-short')
+    for (let a = 0n; a < 1000n; a += 1n)
+      for (let b = 2n; b <= 12n; b += 1n) {
+        const problem = quotientOf(decimal(a), decimal(b))
+        const stated = trace(technique, problem, { rest: 'remainder' })
+        const rest = stated.steps.at(-1)!.action === 'remainder' ? stated.steps.at(-1)!.expect.units : 0n
+        if (stated.answer.units !== a / b || rest !== a % b) expect.fail(`${a}/${b}`)
+        const cut = trace(technique, problem, { rest: 'decimals' }).answer
+        if (!equal(cut, decimal((a * 1_000_000n) / b, 6))) expect.fail(`${a}/${b} gives ${toText(cut)}`)
+      }
+  })
+
+  // Reference: decimal.js, a general-purpose arbitrary-precision library.
+  test('all roots to 10000 at three decimals against decimal.js; no net below 0', () => {
+    const duplex = techniqueById('root-duplex')
+    const estimate = techniqueById('root-estimate')
+    for (let n = 1n; n <= 10_000n; n += 1n) {
+      const root = new Exact(n.toString()).sqrt()
+      const { steps, answer } = trace(duplex, rootOf(decimal(n)), { decimals: '3' })
+      if (toText(answer) !== root.toDecimalPlaces(3).toString()) expect.fail(`${n}: ${toText(answer)}`)
+      for (const s of steps) if (isNegative(s.expect)) expect.fail(`${n}: ${s.action} ${toText(s.expect)}`)
+      for (const school of schoolsOf(estimate)) {
+        const got = new Exact(toText(trace(estimate, rootOf(decimal(n)), school).answer))
+        // Never below the true root but for the rounding to three decimals, and good to two.
+        if (got.lt(root.minus(0.0005)) || got.minus(root).gt(0.011))
+          expect.fail(`${n} ${school.square}: ${got} for ${root}`)
+      }
+    }
+  })
+})
+
+test('long work agrees too: every level, school and size', () => {
+  const anyProblem = fc.constantFrom(...TECHNIQUES).chain((technique) =>
+    fc.constantFrom(...technique.levels.map((l) => l.problems())).chain((space) =>
+      fc.record({
+        technique: fc.constant(technique),
+        problem: fc.bigInt(0n, space.size - 1n).map((i) => space.at(i)),
+        school: fc.constantFrom(...schoolsOf(technique)),
+      }),
+    ),
+  )
+  fc.assert(
+    fc.property(anyProblem, ({ technique, problem, school }) => {
+      const got = new Exact(toText(trace(technique, problem, school).answer))
+      const exact = new Exact(toText(answerOf(problem)))
+      if (technique.id === 'root-estimate') expect(got.minus(exact).abs().toNumber()).toBeLessThan(0.011)
+      else expect(got.toFixed()).toBe(exact.toDecimalPlaces(placesAsked(problem, school)).toFixed())
+    }),
+    { numRuns: 4000 },
+  )
+  const digits = (most: number) => fc.bigInt(1n, 10n ** BigInt(most) - 1n)
+  fc.assert(
+    fc.property(
+      digits(8),
+      digits(8),
+      (a, b) =>
+        expectWorked([techniqueById('multiply-crosswise')], productOf(decimal(a), decimal(b)), decimal(a * b))
+          .size === 1,
+    ),
+    { numRuns: 1000 },
+  )
+  fc.assert(
+    fc.property(digits(30), digits(30), fc.integer({ min: 0, max: 9 }), (a, b, scale) => {
+      const [x, y] = [decimal(a, scale), decimal(b)]
+      expectWorked(
+        family('subtraction'),
+        readProblem(`${toText(x)}-${toText(y)}`),
+        decimal(a - b * 10n ** BigInt(scale), scale),
+      )
+    }),
+    { numRuns: 1500 },
+  )
+  fc.assert(
+    fc.property(
+      fc.array(digits(20), { minLength: 2, maxLength: 8 }),
+      fc.integer({ min: 0, max: 6 }),
+      (terms, scale) => {
+        const problem = sumOf(...terms.map((t) => decimal(t, scale)))
+        expectWorked(
+          family('addition'),
+          problem,
+          decimal(
+            terms.reduce((x, y) => x + y),
+            scale,
+          ),
+        )
+      },
+    ),
+    { numRuns: 600 },
+  )
+  fc.assert(
+    fc.property(
+      digits(12),
+      fc.integer({ min: 0, max: 6 }),
+      fc.integer({ min: 0, max: 6 }),
+      (n, scale, places) => {
+        const radicand = decimal(n, scale)
+        const technique = techniqueById('root-duplex')
+        if (!technique.fits(rootOf(radicand)).fits) return
+        const { steps, answer } = trace(technique, rootOf(radicand), { decimals: String(places) })
+        expect(toText(answer)).toBe(new Exact(toText(radicand)).sqrt().toDecimalPlaces(places).toString())
+        expect(steps.filter((s) => isNegative(s.expect))).toEqual([])
+      },
+    ),
+    { numRuns: 1500 },
+  )
+})
+
+// Decimal expansions of roots as printed in tables since Barlow's (1814); values from memory.
+test.each([
+  ['2', '1.414213'],
+  ['3', '1.732050'],
+  ['5', '2.236067'],
+  ['10', '3.162277'],
+  ['0.25', undefined],
+  ['1234321', '1111'],
+])('the root of %s is %s', (radicand, root) => {
+  const technique = techniqueById('root-duplex')
+  const problem = readProblem(`sqrt(${radicand})`)
+  if (!root)
+    expect(technique.fits(problem)).toMatchObject({
+      fits: false,
+      because: expect.stringContaining('below 1'),
+    })
+  else expect(toText(trace(technique, problem, { decimals: '6' }).answer)).toBe(root.replace(/0+$/, ''))
+})
+
+test.each([
+  ['multiply-same-head', '63*68', 'the units sum to 11, not 10'],
+  ['multiply-same-head', '63*77', 'the heads differ: 6 and 7'],
+  ['multiply-complement-repdigit', '65*33', 'the digits of 65 sum to 11, not 10'],
+  ['multiply-repunit', '65*33', 'no factor is made of ones'],
+  ['multiply-near-base', '97*1003', 'the bases differ'],
+  ['multiply-near-base', '67*98', '67 is not near a power of ten'],
+  ['multiply-factors', '26*34', 'no factor breaks into one-digit factors'],
+  ['multiply-crosswise', '123456789*2', '9 digits'],
+  ['multiply-common-factor', '16*23+17*27', 'no factor in common'],
+  ['multiply-common-factor', '16*23+16*26', 'round number'],
+  ['square-ending-five', '47^2', 'ends in 7, not 5'],
+  ['square-round-balance', '40^2', 'round already'],
+  ['divide-short', '84/13', 'the divisor must be 2 to 12'],
+  ['divide-short', '84/1.5', 'the divisor must be whole'],
+  ['add-compensation', '341+252', 'no number lies just below a round one'],
+  ['subtract-round-up', '180-168', 'more than there is to take it from'],
+  ['root-estimate', 'sqrt(2000000)', 'only up to'],
+  ['add-pairs', '34*3', 'works sums'],
+])('%s refuses %s: %s', (id, expression, because) => {
+  expect(techniqueById(id).fits(readProblem(expression))).toMatchObject({
+    fits: false,
+    because: expect.stringContaining(because),
+  })
+})
+
+test('a valid value is never called a slip, and every slip has a remark of its own', () => {
+  const random = seeded(41)
+  for (const technique of TECHNIQUES)
+    for (let i = 0; i < 60; i += 1) {
+      const { problem, school } = slipAtRandom(technique, random)
+      for (const step of trace(technique, problem, school).steps) {
+        expect(judgeEntry(step, step.expect)).toEqual({ right: true })
+        const slips = step.slips()
+        expect(slips.filter((s) => accepts(step, s.entry))).toEqual([])
+        expect(new Set(slips.map((s) => toText(s.entry))).size).toBe(slips.length)
+        for (const slip of slips) {
+          expect(judgeEntry(step, slip.entry)).toMatchObject({ right: false, slip: { id: slip.id } })
+          expect(`${slip.id}: ${slip.remark}`).toMatch(/^[a-z-]+: [A-Z0-9−].*\.$/)
+        }
+      }
+    }
+})
+
+test.each(TECHNIQUES.map((t) => [t.id, t] as const))(
+  '%s: one slip is recognised from the answer',
+  (_, technique) => {
+    const { first, firstThree } = recognition(technique, 250, 7)
+    expect(first).toBeGreaterThanOrEqual(0.8)
+    expect(firstThree).toBeGreaterThanOrEqual(0.97)
+  },
+)
