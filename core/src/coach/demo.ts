@@ -4,6 +4,7 @@ import { draw } from '../problem/space.js'
 import type { Technique } from '../technique/contract.js'
 import { TECHNIQUES } from '../technique/registry.js'
 import { type AttemptRecord, judgeAttempt, type WorkedSupport } from './attempt.js'
+import { median } from './pace.js'
 import { type Habits, simulateAttempt } from './simulated.js'
 
 export const DEMO_COACH = 'Odile Fenn'
@@ -45,12 +46,12 @@ const CLERKS: readonly {
 ]
 
 const BEGINNER: Habits = {
-  factMs: 1300,
-  carryMs: 700,
-  keyMs: 160,
-  readMs: 1500,
+  factMs: 800,
+  carryMs: 450,
+  keyMs: 130,
+  readMs: 1100,
   practice: 0.3,
-  slipRate: 0.05,
+  slipRate: 0.016,
   weak: [],
   scatter: 0.3,
 }
@@ -76,10 +77,10 @@ export function demoLearners(lastDay: string, seed = 20): DemoLearner[] {
 }
 
 /** Sittings after which a technique is known well enough to go on to those that lean on it. */
-const SITTINGS_TO_KNOW = 3
+const SITTINGS_TO_KNOW = 5
 
 /**
- * Day by day: whoever turns up works one or two sittings, the technique least practised first among those whose
+ * Day by day: whoever turns up works one to three sittings, the technique least practised first among those whose
  * prerequisites are known, in teaching order.
  */
 function* practice(
@@ -89,7 +90,7 @@ function* practice(
   lastDay: string,
   random: Random,
 ): Generator<DemoSitting> {
-  const known = TECHNIQUES.map((technique) => ({ technique, rung: 1, sittings: 0, practised: 0 }))
+  const known = TECHNIQUES.map((technique) => ({ technique, rung: 1, good: 0, sittings: 0, practised: 0 }))
   const end = Date.parse(`${lastDay}T00:00:00Z`)
   for (let day = DEMO_DAYS; day >= 1; day -= 1) {
     if (random.unit() >= often) continue
@@ -103,7 +104,7 @@ function* practice(
           Math.max(a.sittings, SITTINGS_TO_KNOW) - Math.max(b.sittings, SITTINGS_TO_KNOW) ||
           a.sittings - b.sittings,
       )
-      .slice(0, random.unit() < 0.5 ? 2 : 1)
+      .slice(0, 1 + Math.floor(3 * random.unit()))
     for (const track of today) {
       const support = supportFor(track.sittings)
       const sitting = sit({ learnerId, habits, track, support, clock: Math.round(clock), random })
@@ -111,9 +112,15 @@ function* practice(
       track.sittings += 1
       track.practised += sitting.attempts.length
       const rights = sitting.attempts.filter((a) => judgeAttempt(a).right).length
-      // A sitting nearly all right moves the learner one rung up.
-      if (support === 'answer' && rights >= sitting.attempts.length - 1)
+      // Three sittings nearly all right and within the target move the learner one rung up.
+      const target = track.technique.levels[sitting.level - 1]!.targetMs
+      const pace = median(sitting.attempts.map((a) => a.totalMs))!
+      const good = support === 'answer' && rights >= sitting.attempts.length - 1 && pace <= target
+      track.good = good ? track.good + 1 : 0
+      if (track.good === 3) {
         track.rung = Math.min(track.rung + 1, track.technique.levels.length)
+        track.good = 0
+      }
       clock += sitting.attempts.reduce((sum, a) => sum + a.totalMs, 120_000)
     }
   }
@@ -121,9 +128,9 @@ function* practice(
 
 /** Guided first, then the steps alone, then mostly against the clock. */
 function supportFor(sittings: number): WorkedSupport {
-  if (sittings < 2) return 'guided'
-  if (sittings < 4) return 'steps'
-  return sittings % 4 === 0 ? 'steps' : 'answer'
+  if (sittings < 1) return 'guided'
+  if (sittings < 2) return 'steps'
+  return sittings % 4 === 1 ? 'steps' : 'answer'
 }
 
 function sit(given: {

@@ -1,5 +1,6 @@
 /** The command line over the core, without the process around it: arguments in, text and exit code out. */
 
+import { compareWays } from '../coach/compare.js'
 import { diagnose } from '../diagnose/diagnose.js'
 import { highestPlace, lowestPlace, readDecimal, toText } from '../number/decimal.js'
 import { placeName } from '../number/places.js'
@@ -10,9 +11,9 @@ import { answerOf } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
 import type { School, Technique } from '../technique/contract.js'
 import { schoolOf, trace } from '../technique/driver.js'
-import { effortOf, effortWords } from '../technique/effort.js'
+import { effortWords } from '../technique/effort.js'
 import { lineText } from '../technique/line.js'
-import { levelOf, TECHNIQUES, techniqueById } from '../technique/registry.js'
+import { levelOf, techniqueById } from '../technique/registry.js'
 
 export interface Outcome {
   readonly code: 0 | 2
@@ -43,21 +44,16 @@ function work(args: Arguments): string {
   const problem = readProblem(given.words[0]!)
   const answer = toText(answerOf(problem))
   if (!given.values.by) {
-    const techniques = TECHNIQUES.filter((t) => t.fits(problem).fits)
-      .map((t) => ({ t, effort: effortOf(trace(t, problem, schoolOf(t))) }))
-      .sort((a, b) => a.effort.total - b.effort.total)
-      .map(({ t, effort }) => ({
-        id: t.id,
-        name: t.name,
-        effort: effort.total,
-        because: effortWords(effort),
-      }))
+    const { ways, advice } = compareWays(problem)
+    const techniques = ways.map(({ technique: t, effort }) => ({
+      id: t.id,
+      name: t.name,
+      effort: effort.total,
+      because: effortWords(effort),
+    }))
     if (given.flags.json) return JSON.stringify({ problem: printProblem(problem), answer, techniques })
     const lines = techniques.map((t) => `  ${t.id.padEnd(24)} effort ${t.effort}: ${t.because}`)
-    return [
-      `${printProblem(problem)} = ${answer}`,
-      ...(lines.length ? lines : ['  No technique fits.']),
-    ].join('\n')
+    return [`${printProblem(problem)} = ${answer}`, ...lines, advice].join('\n')
   }
   const technique = techniqueById(given.values.by)
   const school = schoolOf(technique, given.school)

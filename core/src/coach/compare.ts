@@ -1,0 +1,59 @@
+/** One problem, every technique: which fit, what each costs, and which is the least work. */
+import type { Decimal } from '../number/decimal.js'
+import { answerOf, type Problem } from '../problem/problem.js'
+import type { School, Technique } from '../technique/contract.js'
+import { schoolOf, type Trace, trace } from '../technique/driver.js'
+import { type Effort, effortOf, effortWords } from '../technique/effort.js'
+import { TECHNIQUES } from '../technique/registry.js'
+import { writtenEffort } from '../technique/written.js'
+
+export interface Way {
+  readonly technique: Technique
+  readonly school: School
+  readonly work: Trace
+  readonly effort: Effort
+}
+
+export interface Comparison {
+  readonly problem: Problem
+  /** Reckoned plainly; quotients and roots that do not end are cut off. */
+  readonly answer: Decimal
+  /** Least effort first; of equal ones, the one that holds fewer digits. */
+  readonly ways: readonly Way[]
+  readonly misfits: readonly { readonly technique: Technique; readonly because: string }[]
+  /** The conventional written working. */
+  readonly written: Effort
+  /** Which way is quickest and why, in a sentence or two. */
+  readonly advice: string
+}
+
+/** @param schools the school of a technique by its id, where it is not the default. */
+export function compareWays(problem: Problem, schools: Readonly<Record<string, School>> = {}): Comparison {
+  const ways: Way[] = []
+  const misfits: { technique: Technique; because: string }[] = []
+  for (const technique of TECHNIQUES) {
+    const fit = technique.fits(problem)
+    if (!fit.fits) {
+      misfits.push({ technique, because: fit.because })
+      continue
+    }
+    const school = schoolOf(technique, schools[technique.id])
+    const work = trace(technique, problem, school)
+    ways.push({ technique, school, work, effort: effortOf(work) })
+  }
+  ways.sort((a, b) => a.effort.total - b.effort.total || a.effort.held - b.effort.held)
+  const written = writtenEffort(problem)
+  return { problem, answer: answerOf(problem), ways, misfits, written, advice: adviceOn(ways, written) }
+}
+
+function adviceOn(ways: readonly Way[], written: Effort): string {
+  const [best, next] = ways
+  if (!best) return 'No technique fits this problem.'
+  const beside = next ? ` ${next.technique.name} comes next with ${next.effort.total}.` : ''
+  const paper =
+    written.total < best.effort.total
+      ? ` On paper the usual way counts ${written.total}, but what is written there must here be seen or said.`
+      : ` On paper the usual way counts ${written.total}.`
+  const equal = next && next.effort.total === best.effort.total ? `, and so is ${next.technique.name}` : ''
+  return `${best.technique.name} is the least work here${equal}: ${best.effort.total} in all (${effortWords(best.effort)}). ${best.technique.lesson.when}${equal ? '' : beside}${paper}`
+}

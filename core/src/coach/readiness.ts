@@ -1,0 +1,95 @@
+/** What a learner knows, and what may come next: prerequisites first. */
+import type { Technique } from '../technique/contract.js'
+import { TECHNIQUES, techniqueById } from '../technique/registry.js'
+
+/** The results of one sitting at one level under one support, the newest of them last. */
+export interface Result {
+  readonly technique: string
+  readonly level: number
+  readonly support: string
+  readonly attempts: number
+  readonly right: number
+  readonly medianMs: number | null
+  /** ISO 8601. */
+  readonly at: string
+}
+
+export type Standing = 'known' | 'practised' | 'ready' | 'not-yet'
+
+export interface Readiness {
+  readonly technique: Technique
+  readonly standing: Standing
+  /** Why it stands so, in a sentence. */
+  readonly because: string
+  /** Prerequisites not known yet. */
+  readonly missing: readonly Technique[]
+}
+
+/** A rung counts as known when of at least so many latest answers without steps so great a share was right, within the target. */
+export const KNOWN = { answers: 20, right: 0.95 } as const
+
+/** Every technique with where the learner stands, in teaching order. */
+export function readiness(results: readonly Result[]): Readiness[] {
+  const known = new Map(TECHNIQUES.map((t) => [t.id, bestRung(t, results)]))
+  return TECHNIQUES.map((technique) => {
+    const { rung, words } = known.get(technique.id)!
+    const missing = technique.needs.filter((id) => known.get(id)!.rung === undefined).map(techniqueById)
+    if (rung !== undefined)
+      return { technique, standing: 'known', because: `At target on level ${rung}: ${words}.`, missing: [] }
+    if (results.some((r) => r.technique === technique.id))
+      return { technique, standing: 'practised', because: `In practice: ${words}.`, missing }
+    if (missing.length === 0)
+      return {
+        technique,
+        standing: 'ready',
+        because: technique.needs.length
+          ? 'Everything it leans on is at target.'
+          : 'It leans on nothing else.',
+        missing,
+      }
+    const first = missing.map((m) => `${m.name} (${known.get(m.id)!.words})`)
+    return { technique, standing: 'not-yet', because: `First at target: ${first.join(', ')}.`, missing }
+  })
+}
+
+/** The highest rung that is known, and how the latest work stands in words. */
+function bestRung(
+  technique: Technique,
+  results: readonly Result[],
+): { rung: number | undefined; words: string } {
+  const answers = results.filter((r) => r.technique === technique.id && r.support === 'answer' && r.level > 0)
+  if (answers.length === 0)
+    return {
+      rung: undefined,
+      words: results.some((r) => r.technique === technique.id) ? 'not yet without steps' : 'not begun',
+    }
+  let words = ''
+  for (let rung = technique.levels.length; rung >= 1; rung -= 1) {
+    const latest = latestOf(answers.filter((r) => r.level === rung))
+    if (latest.answers === 0) continue
+    const target = technique.levels[rung - 1]!.targetMs
+    const pace =
+      latest.medianMs === null
+        ? 'not timed'
+        : `${(latest.medianMs / 1000).toFixed(1)} s for ${target / 1000} s`
+    const said = `${latest.right} of the last ${latest.answers} right, ${pace}`
+    words ||= said
+    const right = latest.answers >= KNOWN.answers && latest.right >= KNOWN.right * latest.answers
+    if (right && latest.medianMs !== null && latest.medianMs <= target) return { rung, words: said }
+  }
+  return { rung: undefined, words }
+}
+
+/** The newest sittings that make up the answers wanted, taken together. */
+function latestOf(results: readonly Result[]): { answers: number; right: number; medianMs: number | null } {
+  let [answers, right] = [0, 0]
+  const times: number[] = []
+  for (const r of [...results].sort((a, b) => b.at.localeCompare(a.at))) {
+    if (answers >= KNOWN.answers) break
+    answers += r.attempts
+    right += r.right
+    if (r.medianMs !== null) times.push(r.medianMs)
+  }
+  times.sort((a, b) => a - b)
+  return { answers, right, medianMs: times[times.length >> 1] ?? null }
+}
