@@ -29,9 +29,9 @@ export async function chooseSitting(
   page: Page,
   choice: { technique: string; level: number; support: string; count: number },
 ): Promise<void> {
-  await page.getByRole('radio', { name: choice.technique }).check()
+  await page.getByRole('radio', { name: new RegExp(`^${choice.technique},`) }).check()
   await page
-    .getByRole('group', { name: 'Level' })
+    .getByRole('radiogroup', { name: 'Level' })
     .getByRole('radio')
     .nth(choice.level - 1)
     .check()
@@ -44,7 +44,17 @@ export async function chooseSitting(
 /** The problem on the rule, read as a screen reader would. */
 export async function problemOn(page: Page): Promise<Problem> {
   const label = (await page.locator('.rule').getAttribute('aria-label'))!
-  return readProblem(label.split(';')[0]!.replaceAll('plus', '+').replaceAll('minus', '-'))
+  const text = label.split(';')[0]!
+  const root = /^root of (.*)$/.exec(text)
+  if (root) return readProblem(`sqrt(${root[1]})`)
+  const signs: readonly (readonly [string, string])[] = [
+    ['plus', '+'],
+    ['minus', '-'],
+    ['times', '*'],
+    ['divided by', '/'],
+    ['squared', '^2'],
+  ]
+  return readProblem(signs.reduce((read, [word, sign]) => read.replaceAll(word, sign), text))
 }
 
 export async function type(page: Page, value: string): Promise<void> {

@@ -10,6 +10,8 @@ import { Loading } from './parts/Loading.js'
 import { antTheme, type Light } from './theme.js'
 
 const Bench = lazy(() => import('./bench/Bench.js'))
+const Compare = lazy(() => import('./compare/Compare.js'))
+const Teach = lazy(() => import('./teach/Teach.js'))
 const Record = lazy(() => import('./record/Record.js'))
 const SittingPage = lazy(() => import('./record/SittingPage.js'))
 const AttemptPage = lazy(() => import('./record/AttemptPage.js'))
@@ -24,6 +26,8 @@ export function App() {
             <Route element={<Page />}>
               <Route index element={<Desk />} />
               <Route path="bench/:sittingId" element={<Bench />} />
+              <Route path="compare" element={<Compare />} />
+              <Route path="teach/:id" element={<Teach />} />
               <Route path="record" element={<Record />} />
               <Route path="record/sitting/:id" element={<SittingPage />} />
               <Route path="record/attempt/:id" element={<AttemptPage />} />
@@ -98,6 +102,7 @@ function Page() {
               Bench
             </Link>
           )}
+          <NavLink to="/compare">Compare</NavLink>
           <NavLink to="/record">Record</NavLink>
         </nav>
       </header>

@@ -7,7 +7,7 @@ import { readProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import type { School, Step, Technique } from '../technique/contract.js'
 import { acceptsAnswer, judgeEntry, replay, schoolOf, trace } from '../technique/driver.js'
-import { levelOf, techniqueById } from '../technique/registry.js'
+import { checkLevel, techniqueById } from '../technique/registry.js'
 
 /**
  * How much help stands on the bench, fading downwards: the whole working, each step asked in words, only the
@@ -93,7 +93,7 @@ export function readAttempt(
   record: Pick<AttemptRecord, 'technique' | 'school' | 'level' | 'expression'>,
 ): Reading {
   const technique = techniqueById(record.technique)
-  levelOf(technique, record.level)
+  checkLevel(technique, record.level)
   const school = schoolOf(technique, record.school)
   const problem = readProblem(record.expression)
   const fit = technique.fits(problem)

@@ -14,11 +14,11 @@ export interface Result {
   readonly at: string
 }
 
-export type Standing = 'known' | 'practised' | 'ready' | 'not-yet'
+export type Knowing = 'known' | 'practised' | 'ready' | 'not-yet'
 
 export interface Readiness {
   readonly technique: Technique
-  readonly standing: Standing
+  readonly standing: Knowing
   /** Why it stands so, in a sentence. */
   readonly because: string
   /** Prerequisites not known yet. */

@@ -113,7 +113,7 @@ export const newLearnerSchema = Joi.object<NewLearner>({
 export const sittingStartSchema = Joi.object<SittingStart>({
   learnerId: id.required(),
   technique: techniqueId.required(),
-  level: Joi.number().integer().min(1).max(100).required(),
+  level: Joi.number().integer().min(0).max(100).required(),
   planned: Joi.number().integer().min(1).max(100).required().label('How many'),
   startedAt: instant.required(),
 })
@@ -124,7 +124,7 @@ export const attemptSchema = Joi.object<AttemptRecord>({
   n: Joi.number().integer().min(1).max(1000).required(),
   technique: techniqueId.required(),
   school: Joi.object().pattern(Joi.string().max(30), Joi.string().max(30)).max(10).required(),
-  level: Joi.number().integer().min(1).max(100).required(),
+  level: Joi.number().integer().min(0).max(100).required(),
   support: Joi.string()
     .valid(...WORKED_SUPPORTS)
     .required(),

@@ -112,10 +112,12 @@ export interface Step {
   /** Digits of the problem that are worked together, so that they can be joined by a line. */
   readonly links?: readonly (readonly [Spot, Spot])[] | undefined
   /** Digits that may be taken next, in any order. */
-  readonly picks?: readonly Spot[] | undefined
+  readonly picks?: Picks | undefined
   /** What stands written, and what must be kept in mind, once the step is answered as expected. */
   readonly writes: AnswerLine
   readonly holds: readonly Held[]
+  /** The same after another right entry, where that makes a difference. */
+  readonly after?: ((entry: Decimal) => Moment) | undefined
   /** The elementary facts it rests on: '7+8', '13-6'. */
   readonly facts: readonly Fact[]
   /** Digits raised or lowered by a carry or a drop in this step. */
@@ -125,6 +127,18 @@ export interface Step {
    * runs never look at them.
    */
   slips(): readonly Slip[]
+}
+
+/** What stands written and what is kept in mind at one moment. */
+export interface Moment {
+  readonly writes: AnswerLine
+  readonly holds: readonly Held[]
+}
+
+export interface Picks {
+  readonly spots: readonly Spot[]
+  /** The entry that taking these spots comes to. */
+  value(chosen: readonly Spot[]): Decimal
 }
 
 /** A digit of the problem: the row counted from 0, and its place. */

@@ -2,7 +2,7 @@
 import { type Decimal, equal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
-import type { School, Slip, Step, Technique, Work } from './contract.js'
+import type { Moment, School, Slip, Step, Technique, Work } from './contract.js'
 
 /** A finished working: the steps asked, what was entered at each, and the answer reached. */
 export interface Trace {
@@ -66,6 +66,11 @@ export function replay(
 
 export function accepts(step: Step, entry: Decimal): boolean {
   return equal(step.expect, entry) || (step.also?.(entry) ?? false)
+}
+
+/** What stands written and held once a step has been answered with an entry it accepts. */
+export function momentAfter(step: Step, entry: Decimal): Moment {
+  return step.after && !equal(step.expect, entry) ? step.after(entry) : step
 }
 
 /**

@@ -23,8 +23,8 @@ export function effortOf({ steps }: { readonly steps: readonly Step[] }): Effort
 
 /** The effort in words: "4 facts, 1 carry, at most 4 digits held". */
 export function effortWords({ facts, carries, held }: Effort): string {
-  const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
-  return `${count(facts, 'fact', 'facts')}, ${count(carries, 'carry', 'carries')}, at most ${count(held, 'digit', 'digits')} held`
+  const count = (n: number, one: string, many: string) => `${n || 'no'} ${n === 1 ? one : many}`
+  return `${count(facts, 'fact', 'facts')}, ${count(carries, 'carry', 'carries')}, ${held === 0 ? 'nothing' : `at most ${count(held, 'digit', 'digits')}`} held`
 }
 
 /** Zeros at the end are no load: 570 is held as "fifty-seven tens". */

@@ -42,7 +42,8 @@ export function technique<P extends object>(
 export type Later<T> = T | (() => T)
 
 /** What a technique says of a step; whatever is left out is empty. */
-export interface Asked extends Pick<Step, 'action' | 'place' | 'expect' | 'also' | 'links' | 'picks'> {
+export interface Asked
+  extends Pick<Step, 'action' | 'place' | 'expect' | 'also' | 'after' | 'links' | 'picks'> {
   readonly ask: Later<string>
   readonly why: Later<string>
   readonly writes: Later<AnswerLine>
@@ -62,6 +63,7 @@ export function step(asked: Asked): Step {
     place: asked.place,
     expect: asked.expect,
     also: asked.also,
+    after: asked.after,
     links: asked.links,
     picks: asked.picks,
     get ask() {

@@ -66,6 +66,19 @@ export function techniqueById(id: string): Technique {
   return found
 }
 
+/** The level of problems set by dials of one's own rather than by a rung. */
+export const OWN_LEVEL = 0
+
+/** @throws InputError unless the number is OWN_LEVEL or a rung of the ladder. */
+export function checkLevel(technique: Technique, n: number): void {
+  if (n !== OWN_LEVEL) levelOf(technique, n)
+}
+
+/** The time to aim for at a level, in milliseconds; undefined for problems of one's own dials. */
+export function targetOf(technique: Technique, n: number): number | undefined {
+  return n === OWN_LEVEL ? undefined : levelOf(technique, n).targetMs
+}
+
 /** The level with a number from 1. @throws InputError when the ladder has no such rung. */
 export function levelOf(technique: Technique, n: number): Level {
   const level = Number.isInteger(n) ? technique.levels[n - 1] : undefined

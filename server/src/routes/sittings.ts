@@ -1,4 +1,4 @@
-import { levelOf, techniqueById } from '@tachymetra/core'
+import { checkLevel, techniqueById } from '@tachymetra/core'
 import { idSchema, sittingStartSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
@@ -19,7 +19,7 @@ export function sittingRoutes(db: Database): Router {
   router.put('/:id', (request, response) => {
     const id = checked(idSchema, request.params.id)
     const start = checked(sittingStartSchema, request.body)
-    levelOf(techniqueById(start.technique), start.level)
+    checkLevel(techniqueById(start.technique), start.level)
     const stored = sittingRow(db, id)
     if (stored) {
       const same = (Object.keys(start) as (keyof typeof start)[]).every((key) => stored[key] === start[key])

@@ -3,12 +3,15 @@ import {
   draw,
   type Exercise,
   levelOf,
+  OWN_LEVEL,
   type Problem,
+  type ProblemSpace,
   type Random,
   SUPPORTS,
   type Support,
   schoolOf,
   seeded,
+  targetOf,
   techniqueById,
 } from '@tachymetra/core'
 import { useEffect, useMemo, useState } from 'react'
@@ -49,21 +52,21 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
   const [watched, setWatched] = useState(0)
   const [trouble, setTrouble] = useState<Error>()
   const technique = techniqueById(start.technique)
-  const level = levelOf(technique, start.level)
+  const { space, levelName } = useMemo(() => levelIn(start), [start])
   const nth = useMemo(() => {
     // Two streams, so that watching a problem does not use one up.
     const streams = { worked: problems(seeded(start.seed)), watched: problems(seeded(start.seed + 1)) }
     return (kind: 'worked' | 'watched', n: number) => streams[kind](n)
 
     function problems(random: Random): (n: number) => Problem {
-      const source = draw(level.problems(), random)
+      const source = draw(space, random)
       const drawn: Problem[] = []
       return (n) => {
         while (drawn.length <= n) drawn.push(source.next().value!)
         return drawn[n]!
       }
     }
-  }, [start.seed, level])
+  }, [start.seed, space])
 
   const stop = () => {
     if (attempts.length === 0) void navigate('/')
@@ -95,7 +98,7 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
       <h1>
         {technique.name}{' '}
         <span className="faint" style={{ fontWeight: 400 }}>
-          level {start.level}, {level.name.toLowerCase()}
+          {levelName}
         </span>
       </h1>
       <fieldset className="row">
@@ -117,7 +120,7 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
       </fieldset>
     </div>
   )
-  const shared = { technique, school: schoolOf(technique), level: start.level }
+  const shared = { technique, school: schoolOf(technique, start.school), level: start.level }
   return (
     <div className="bench">
       {head}
@@ -135,7 +138,7 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
         <Working
           key={`${attempts.length} ${support}`}
           exercise={{ ...shared, support, problem: nth('worked', attempts.length) } satisfies Exercise}
-          targetMs={level.targetMs}
+          targetMs={targetOf(technique, start.level)}
           n={attempts.length + 1}
           planned={start.planned}
           sittingId={start.id}
@@ -146,4 +149,13 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
       )}
     </div>
   )
+}
+
+/** The problems a sitting draws from: a rung of the ladder, or the learner's own dials. */
+function levelIn(sitting: LocalSitting): { space: ProblemSpace; levelName: string } {
+  const technique = techniqueById(sitting.technique)
+  if (sitting.level === OWN_LEVEL)
+    return { space: technique.dials.problems(sitting.dials ?? {}), levelName: 'own dials' }
+  const level = levelOf(technique, sitting.level)
+  return { space: level.problems(), levelName: `level ${sitting.level}, ${level.name.toLowerCase()}` }
 }

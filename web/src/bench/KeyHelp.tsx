@@ -8,6 +8,7 @@ const KEYS: readonly [string, string][] = [
   ['S', 'show the value and go on'],
   ['N', 'skip the problem'],
   ['T', 'hide or show the clock'],
+  ['C', 'when the problem is done: check it without redoing'],
   ['← →', 'while watching: a step back, a step on'],
   ['Esc', 'stop the sitting'],
   ['?', 'this list'],

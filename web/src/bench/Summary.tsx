@@ -3,7 +3,7 @@ import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
 import type { LocalSitting } from '../data/store.js'
-import { slipName } from '../parts/words.js'
+import { levelWords, slipName } from '../parts/words.js'
 import { AttemptTable, PaceFigures, pacesOf, slipCounts } from '../record/figures.js'
 
 /** What the sitting came to, from what this browser has kept: it needs no server. */
@@ -28,7 +28,7 @@ export function Summary({
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>
       <h1 ref={head} tabIndex={-1}>
-        The sitting: {techniqueById(sitting.technique).name}, level {sitting.level}
+        The sitting: {techniqueById(sitting.technique).name}, {levelWords(sitting.level)}
       </h1>
       <PaceFigures paces={pacesOf(rows)} />
       <section>

@@ -4,27 +4,36 @@ import {
   type AttemptRecord,
   answerOf,
   commit,
+  type Decimal,
   diagnose,
   type Exercise,
+  equal,
   eraseKey,
   type Held,
   hint,
   lineOf,
+  lowestOf,
+  lowestPlace,
   type Made,
+  momentAfter,
   openStep,
   type Play,
   problemWords,
   readDecimal,
   recordOf,
+  type Spot,
   show,
   skip,
   standingSlip,
   startPlay,
+  toText,
   toWords,
   typeKey,
 } from '@tachymetra/core'
 import { lazy, memo, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { changeSettings, useSettings } from '../data/settings.js'
+import { Checks } from '../parts/Checks.js'
+import { Fold } from '../parts/Fold.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
@@ -38,7 +47,7 @@ import { HAS_TOUCH } from './touch.js'
 const KeyHelp = lazy(() => import('./KeyHelp.js'))
 
 /** Steps whose value is written as one digit at the place itself. */
-const DIGIT_ACTIONS: readonly Action[] = ['hold', 'glance', 'write']
+const DIGIT_ACTIONS: readonly Action[] = ['hold', 'glance', 'write', 'mend', 'quotient-digit']
 
 /** Asking and checking takes longer than working alone, so the target is stretched while there is support. */
 const TARGET_STRETCH = { guided: 3, steps: 1.5, answer: 1 } as const
@@ -48,7 +57,8 @@ const NOTHING: readonly Held[] = []
 
 interface Props {
   readonly exercise: Exercise
-  readonly targetMs: number
+  /** Undefined for problems of the learner's own dials: there is nothing to aim for. */
+  readonly targetMs: number | undefined
   readonly n: number
   readonly planned: number
   readonly sittingId: string
@@ -63,6 +73,8 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
   const { support, problem } = exercise
   const { clock } = useSettings()
   const [helpOpen, setHelpOpen] = useState(false)
+  const [checking, setChecking] = useState(false)
+  const [picked, setPicked] = useState<readonly Spot[]>([])
   const [play, setPlay] = useState(() => startPlay(exercise, performance.now()))
   const [as] = useState(() => ({
     id: crypto.randomUUID(),
@@ -82,10 +94,26 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
     setRecord(finished)
     onDone(finished)
   }
+  /** Digits taken by touch stand for the total they come to, as if it had been typed. */
+  const typed = (value: Decimal): Play => ({ ...play, text: toText(value) })
+  const pick = ([row, place]: Spot) =>
+    setPicked((before) => {
+      const without = before.filter(([r]) => r !== row)
+      return without.length < before.length ? without : [...before, [row, place] as const]
+    })
   const act = {
     digit: (key: string) => change(typeKey(play, key, performance.now())),
     erase: () => change(eraseKey(play, performance.now())),
-    enter: () => (record ? onNext(record) : change(commit(play, performance.now()))),
+    enter: () => {
+      if (record) return onNext(record)
+      change(
+        commit(
+          step?.picks && picked.length > 0 && play.text === '' ? typed(step.picks.value(picked)) : play,
+          performance.now(),
+        ),
+      )
+      setPicked([])
+    },
     hint: () => change(hint(play)),
     show: () => change(show(play, performance.now())),
     skip: () => (record ? onNext(record) : change(skip(play))),
@@ -103,6 +131,7 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
       s: act.show,
       n: act.skip,
       t: act.clock,
+      c: () => done && setChecking(!checking),
       '?': act.help,
       Escape: act.stop,
       Enter: act.enter,
@@ -116,11 +145,13 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
   const explained = useExplanation(play)
   const finished = play.outcome === 'done'
   const lastStep = play.position.steps.at(-1)
-  const line = useMemo(() => {
-    const low = Math.min(0, ...problem.terms.map((t) => -t.size.scale))
-    if (finished) return lineOf(answerOf(problem), low)
-    return lastStep?.writes ?? BLANK
-  }, [problem, finished, lastStep])
+  const answer = finished ? answerGiven(play) : undefined
+  const lastEntry = play.accepted.at(-1)
+  const moment = useMemo(() => {
+    if (answer)
+      return { writes: lineOf(answer, Math.min(lowestOf(problem), lowestPlace(answer))), holds: NOTHING }
+    return lastStep && lastEntry ? momentAfter(lastStep, lastEntry) : { writes: BLANK, holds: NOTHING }
+  }, [problem, answer, lastStep, lastEntry])
   const question = done ? '' : questionOf(play)
 
   return (
@@ -130,15 +161,19 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
           <span>
             Problem {n} of {planned}
           </span>
-          {clock && <span>aim for {seconds(targetMs * TARGET_STRETCH[support])}</span>}
+          {clock && targetMs && <span>aim for {seconds(targetMs * TARGET_STRETCH[support])}</span>}
         </div>
-        {clock && <PaceBar targetMs={targetMs * TARGET_STRETCH[support]} running={!done} />}
+        {clock && targetMs && <PaceBar targetMs={targetMs * TARGET_STRETCH[support]} running={!done} />}
         <PlaceRule
           problem={problem}
-          line={line}
+          line={moment.writes}
           place={done ? undefined : step?.place}
           typing={step && DIGIT_ACTIONS.includes(step.action) ? play.text : undefined}
           finished={finished}
+          links={support === 'guided' ? step?.links : undefined}
+          picks={step?.picks}
+          picked={picked}
+          onPick={pick}
         />
         {!done && (
           <>
@@ -146,6 +181,9 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
               {question}
               {play.hintOpen && <Hint play={play} />}
             </p>
+            {step?.picks && (
+              <p className="faint pick-note">Type the total, or tap the digits you take and press Enter.</p>
+            )}
             <div className="entry-line">
               <input
                 ref={entry}
@@ -194,12 +232,17 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
           <KeyButton label={clock ? 'Hide the clock' : 'Show the clock'} shortcut="T" onPress={act.clock} />
           <KeyButton label="Keys" shortcut="?" onPress={act.help} />
         </div>
+        {done && (
+          <Fold summary="Check it without redoing (C)" open={checking} onToggle={setChecking}>
+            {() => <Checks problem={problem} answer={answerGiven(play)} />}
+          </Fold>
+        )}
       </div>
       <aside className="side stack" aria-label="What has been done">
         {support === 'guided' && !done && (
           <>
             <h2>Held in mind</h2>
-            <Hands holds={lastStep?.holds ?? NOTHING} />
+            <Hands holds={moment.holds} />
           </>
         )}
         <h2>Steps so far</h2>
@@ -214,13 +257,25 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
 function questionOf(play: Play): string {
   const step = openStep(play)
   if (play.exercise.support === 'guided' && step) return step.ask
-  return step ? '' : 'The answer?'
+  if (step) return ''
+  const { asks } = play.exercise.technique
+  return asks ? `The answer? (${asks(play.exercise.school)})` : 'The answer?'
+}
+
+/** The answer a play came to (any of several may be right), or would have come to. */
+function answerGiven(play: Play): Decimal {
+  const { whole, exercise, made, outcome } = play
+  if (outcome !== 'done') return whole.answer
+  if (exercise.support !== 'answer') return play.position.answer ?? whole.answer
+  return readDecimal(made.at(-1)!.value) ?? whole.answer
 }
 
 function Hint({ play }: { readonly play: Play }) {
   const step = play.position.next
   if (!step) return null
-  const facts = step.facts.length > 0 && ` (${step.facts.join(', ').replaceAll('-', '−')})`
+  const facts =
+    step.facts.length > 0 &&
+    ` (${step.facts.join(', ').replaceAll('-', '−').replaceAll('x', '×').replaceAll('/', '÷')})`
   return (
     <span className="faint">
       <br />
@@ -244,7 +299,11 @@ function Said({ play, explained }: { readonly play: Play; readonly explained: st
 }
 
 function Done({ play, totalMs }: { readonly play: Play; readonly totalMs: number | undefined }) {
-  const { problem } = play.exercise
+  const { problem, technique, support } = play.exercise
+  const answer = answerGiven(play)
+  const sign = equal(answer, answerOf(problem)) ? '=' : '≈'
+  const tally =
+    support !== 'answer' && play.outcome === 'done' ? technique.tally?.(problem, play.accepted) : undefined
   const wrong = play.made.some((m) => !m.right)
   const shown = play.made.some((m) => m.by === 'program')
   const verdict =
@@ -252,11 +311,12 @@ function Done({ play, totalMs }: { readonly play: Play; readonly totalMs: number
   return (
     <div className="done-panel">
       <p className="big">
-        {problemWords(problem)} = {toWords(answerOf(problem))}
+        {problemWords(problem)} {sign} {toWords(answer)}
       </p>
       <p className={verdict === 'Right' ? 'said-right' : ''}>
         {verdict === 'Right' && <Mark right />} {verdict}
         {play.outcome === 'done' && `, in ${seconds(totalMs)}`}
+        {tally && tally.of > 0 && `; ${tally.what}: ${tally.found} of ${tally.of}`}
       </p>
     </div>
   )

@@ -1,4 +1,5 @@
 /** Choices of this browser, kept in local storage; none of them is about what a learner did. */
+import type { School } from '@tachymetra/core'
 import { shared } from './shared.js'
 
 export interface Settings {
@@ -7,9 +8,11 @@ export interface Settings {
   readonly clock: boolean
   readonly learnerId: string | null
   readonly planned: number
+  /** Schools by learner, then by technique. */
+  readonly schools: Readonly<Record<string, Readonly<Record<string, School>>>>
 }
 
-const DEFAULTS: Settings = { theme: 'system', clock: true, learnerId: null, planned: 5 }
+const DEFAULTS: Settings = { theme: 'system', clock: true, learnerId: null, planned: 5, schools: {} }
 const KEY = 'tachymetra'
 
 const settings = shared(load())

@@ -1,5 +1,5 @@
 /** What the browser keeps of its own: attempts not yet sent, and the sitting under way. */
-import type { AttemptRecord, Support } from '@tachymetra/core'
+import type { AttemptRecord, DialValues, School, Support } from '@tachymetra/core'
 import type { SittingStart } from '@tachymetra/core/wire'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 
@@ -7,6 +7,10 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 export interface LocalSitting extends SittingStart {
   readonly id: string
   readonly seed: number
+  /** Where practitioners differ: what was chosen, by option. */
+  readonly school?: School
+  /** For problems of the learner's own dials (OWN_LEVEL). */
+  readonly dials?: DialValues
   /** Support the sitting begins with. */
   readonly support: Support
   readonly attempts: readonly AttemptRecord[]

@@ -1,24 +1,34 @@
 import {
+  type DialValues,
   draw,
   levelOf,
+  OWN_LEVEL,
+  type ProblemSpace,
   problemWords,
+  type Readiness,
+  readiness,
   SUPPORTS,
   type Support,
   seeded,
   TECHNIQUES,
   type Technique,
-  techniqueById,
+  targetOf,
+  usualValues,
 } from '@tachymetra/core'
-import type { Standing } from '@tachymetra/core/wire'
+import type { PacePoint, Standing } from '@tachymetra/core/wire'
 import { Button, InputNumber, Select } from 'antd'
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
-import { useNavigate } from 'react-router'
-import { useLearners, useStandings } from '../data/queries.js'
+import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import { Link, useNavigate, useSearchParams } from 'react-router'
+import { useLearners, usePace, useStandings } from '../data/queries.js'
+import { schoolIn, useSchoolSetter, useSchools } from '../data/schools.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { keepSitting } from '../data/store.js'
 import { Loading } from '../parts/Loading.js'
+import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
-import { SUPPORT_ABOUT, SUPPORT_NAMES, seconds } from '../parts/words.js'
+import { levelWords, SUPPORT_ABOUT, SUPPORT_NAMES, seconds } from '../parts/words.js'
+import { Dials, dialledSpace } from './Dials.js'
+import { KnowingMark, PrerequisiteMap } from './PrerequisiteMap.js'
 
 const NewLearner = lazy(() => import('./NewLearner.js'))
 
@@ -78,34 +88,56 @@ export function Desk() {
 
 function Choosing({ learnerId }: { readonly learnerId: string }) {
   const standings = useStandings(learnerId)
-  if (standings.isPending) return <Loading />
+  const pace = usePace(learnerId)
+  if (standings.isPending || pace.isPending) return <Loading />
   if (standings.isError) return <Trouble error={standings.error} retry={() => standings.refetch()} />
-  return <Choices learnerId={learnerId} standings={standings.data} />
+  if (pace.isError) return <Trouble error={pace.error} retry={() => pace.refetch()} />
+  return <Choices learnerId={learnerId} standings={standings.data} results={pace.data} />
 }
+
+/** A rung of the ladder, or dials of one's own. */
+type Problems = { readonly level: number } | { readonly dials: DialValues }
 
 function Choices({
   learnerId,
   standings,
+  results,
 }: {
   readonly learnerId: string
   readonly standings: readonly Standing[]
+  readonly results: readonly PacePoint[]
 }) {
   const navigate = useNavigate()
+  const [search] = useSearchParams()
   const { planned } = useSettings()
+  const schools = useSchools(learnerId)
+  const setSchool = useSchoolSetter(learnerId)
   const standingOf = (id: string) => standings.find((s) => s.technique === id)
-  // The technique left alone the longest comes first to mind.
-  const first = [...TECHNIQUES].sort((a, b) =>
-    (standingOf(a.id)?.lastAt ?? '').localeCompare(standingOf(b.id)?.lastAt ?? ''),
-  )[0]!
-  const [techniqueId, setTechniqueId] = useState(first.id)
-  const technique = techniqueById(techniqueId)
-  const standing = standingOf(techniqueId)
-  const [chosenLevel, setLevel] = useState<number>()
+  const map = useMemo(() => readiness(results), [results])
+  const [techniqueId, setTechniqueId] = useState(() => search.get('technique') ?? nextUp(map, standings))
+  const technique = TECHNIQUES.find((t) => t.id === techniqueId) ?? TECHNIQUES[0]!
+  const standing = standingOf(technique.id)
+  const [chosen, setProblems] = useState<Problems>()
   const [chosenSupport, setSupport] = useState<Support>()
-  const level = chosenLevel ?? standing?.level ?? 1
+  const problems = chosen ?? { level: Math.max(1, standing?.level ?? 1) }
   const support = chosenSupport ?? standing?.support ?? 'watch'
+  const school = schoolIn(schools, technique)
   const [trouble, setTrouble] = useState<Error>()
+  // Counting the problems of some dials takes a moment: typing must not wait for it.
+  const counted = useDeferredValue(problems)
+  const space = useMemo(
+    () =>
+      'level' in counted
+        ? levelOf(technique, Math.min(counted.level, technique.levels.length)).problems()
+        : dialledSpace(technique, counted.dials),
+    [technique, counted],
+  )
 
+  const choose = useCallback((id: string) => {
+    setTechniqueId(id)
+    setProblems(undefined)
+    setSupport(undefined)
+  }, [])
   const start = async () => {
     const id = crypto.randomUUID()
     const seed = crypto.getRandomValues(new Int32Array(1))[0]!
@@ -114,7 +146,9 @@ function Choices({
         id,
         learnerId,
         technique: technique.id,
-        level,
+        level: 'level' in problems ? problems.level : OWN_LEVEL,
+        ...('dials' in problems && { dials: problems.dials }),
+        school,
         planned,
         startedAt: new Date().toISOString(),
         seed,
@@ -132,74 +166,129 @@ function Choices({
     }
     void navigate(`/bench/${id}`)
   }
+  const { standing: knowing, because } = map.find((r) => r.technique.id === technique.id)!
 
   return (
     <form
-      className="desk"
+      className="stack"
+      style={{ gap: '1.25rem' }}
       onSubmit={(event) => {
         event.preventDefault()
-        void start()
+        if (!('error' in space)) void start()
       }}
     >
-      <div className="stack" style={{ gap: '1.5rem' }}>
-        <fieldset>
-          <legend>Technique</legend>
-          <div className="choice-list">
-            {TECHNIQUES.map((t) => (
-              <label key={t.id} className="choice">
+      <PrerequisiteMap readiness={map} chosen={technique.id} onChoose={choose} />
+      <div className="desk">
+        <div className="stack" style={{ gap: '1rem' }}>
+          <div>
+            <h2>
+              {technique.name} <span className="faint">{technique.family}</span>
+            </h2>
+            <p>{technique.about}</p>
+            <p>
+              <KnowingMark standing={knowing} /> {because}{' '}
+              <Link to={`/teach/${technique.id}`}>How it is done</Link>
+            </p>
+          </div>
+          <fieldset>
+            <legend className="row">
+              <label>
                 <input
                   type="radio"
-                  name="technique"
-                  checked={t.id === techniqueId}
-                  onChange={() => {
-                    setTechniqueId(t.id)
-                    setLevel(undefined)
-                    setSupport(undefined)
-                  }}
-                />
-                <strong>{t.name}</strong>
-                <span className="faint">{t.family}</span>
-                <br />
-                {t.about}
+                  name="problems"
+                  checked={'level' in problems}
+                  onChange={() => setProblems(undefined)}
+                />{' '}
+                Level, easy to hard
+              </label>
+              <label>
+                <input
+                  type="radio"
+                  name="problems"
+                  checked={'dials' in problems}
+                  onChange={() => setProblems({ dials: usualValues(technique.dials) })}
+                />{' '}
+                Own dials
+              </label>
+            </legend>
+            {'level' in problems ? (
+              <Ladder
+                technique={technique}
+                level={problems.level}
+                reached={standing?.level}
+                onChange={(level) => setProblems({ level })}
+              />
+            ) : (
+              <Dials
+                technique={technique}
+                values={problems.dials}
+                onChange={(dials) => setProblems({ dials })}
+              />
+            )}
+          </fieldset>
+        </div>
+        <div className="panel stack">
+          <fieldset>
+            <legend>Support</legend>
+            {SUPPORTS.map((s) => (
+              <label key={s} className="support-choice">
+                <input type="radio" name="support" checked={s === support} onChange={() => setSupport(s)} />
+                <strong>{SUPPORT_NAMES[s]}</strong>
+                <span className="faint">{SUPPORT_ABOUT[s]}</span>
               </label>
             ))}
-          </div>
-        </fieldset>
-        <Ladder technique={technique} level={level} reached={standing?.level} onChange={setLevel} />
-      </div>
-      <div className="panel stack">
-        <fieldset>
-          <legend>Support</legend>
-          {SUPPORTS.map((s) => (
-            <label key={s} className="support-choice">
-              <input type="radio" name="support" checked={s === support} onChange={() => setSupport(s)} />
-              <strong>{SUPPORT_NAMES[s]}</strong>
-              <span className="faint">{SUPPORT_ABOUT[s]}</span>
-            </label>
-          ))}
-        </fieldset>
-        <div className="row">
-          <label htmlFor="planned">
-            <strong>How many</strong>
-          </label>
-          <InputNumber
-            id="planned"
-            min={1}
-            max={100}
-            precision={0}
-            value={planned}
-            onChange={(value) => changeSettings({ planned: value ?? 5 })}
-            style={{ width: '5.5rem' }}
+          </fieldset>
+          <SchoolChoice
+            technique={technique}
+            school={school}
+            onChange={(key, value) => setSchool(technique, key, value)}
           />
+          <div className="row">
+            <label htmlFor="planned">
+              <strong>How many</strong>
+            </label>
+            <InputNumber
+              id="planned"
+              min={1}
+              max={100}
+              precision={0}
+              value={planned}
+              onChange={(value) => changeSettings({ planned: value ?? 5 })}
+              style={{ width: '5.5rem' }}
+            />
+          </div>
+          {'error' in space ? (
+            <p role="alert" className="said-slip">
+              {space.error}
+            </p>
+          ) : (
+            <Preview
+              space={space}
+              targetMs={'level' in problems ? targetOf(technique, problems.level) : undefined}
+            />
+          )}
         </div>
-        <Preview technique={technique} level={level} />
+      </div>
+      <div className="start-bar row">
         {trouble && <Trouble error={trouble} />}
-        <Button type="primary" size="large" htmlType="submit" block>
+        <span>
+          <strong>{technique.name}</strong>, {levelWords('level' in problems ? problems.level : OWN_LEVEL)},{' '}
+          {SUPPORT_NAMES[support].toLowerCase()}, {planned} {planned === 1 ? 'problem' : 'problems'}
+        </span>
+        <Button type="primary" size="large" htmlType="submit" disabled={'error' in space}>
           To the bench
         </Button>
       </div>
     </form>
   )
+}
+
+/** What comes to mind first: of those in practice the one left alone the longest, else the first that is ready. */
+function nextUp(map: readonly Readiness[], standings: readonly Standing[]): string {
+  const lastAt = (id: string) => standings.find((s) => s.technique === id)?.lastAt ?? ''
+  const practised = map.filter((r) => r.standing === 'practised')
+  practised.sort((a, b) => lastAt(a.technique.id).localeCompare(lastAt(b.technique.id)))
+  return (practised[0] ?? map.find((r) => r.standing === 'ready') ?? map[0]!).technique.id
 }
 
 function Ladder(props: {
@@ -217,33 +306,40 @@ function Ladder(props: {
     if (rung) box.scrollTop = rung.offsetTop - box.offsetTop - box.clientHeight / 2
   }, [technique])
   return (
-    <fieldset>
-      <legend>Level, easy to hard</legend>
-      <div className="ladder" ref={ladder}>
-        {technique.levels.map((rung, i) => (
-          <label key={rung.name}>
-            <input type="radio" name="level" checked={i + 1 === level} onChange={() => onChange(i + 1)} />
-            <span className="mono">{i + 1}</span>
-            <span>
-              {rung.name}
-              {i + 1 === reached && <span className="faint"> (last time)</span>}
-            </span>
-            <span className="mono faint">{rung.targetMs / 1000} s</span>
-          </label>
-        ))}
-      </div>
-    </fieldset>
+    <div className="ladder" ref={ladder} role="radiogroup" aria-label="Level">
+      {technique.levels.map((rung, i) => (
+        <label key={rung.name}>
+          <input type="radio" name="level" checked={i + 1 === level} onChange={() => onChange(i + 1)} />
+          <span className="mono">{i + 1}</span>
+          <span>
+            {rung.name}
+            {i + 1 === reached && <span className="faint"> (last time)</span>}
+          </span>
+          <span className="mono faint">{rung.targetMs / 1000} s</span>
+        </label>
+      ))}
+    </div>
   )
 }
 
-/** Three problems of the level and how many there are of them. */
-function Preview({ technique, level }: { readonly technique: Technique; readonly level: number }) {
-  const rung = levelOf(technique, level)
+/** A few problems of a space and how many there are of them. */
+function Preview({
+  space,
+  targetMs,
+}: {
+  readonly space: ProblemSpace
+  readonly targetMs: number | undefined
+}) {
   const samples = useMemo(() => {
-    const source = draw(rung.problems(), seeded(level))
-    return [1, 2, 3].map(() => problemWords(source.next().value!))
-  }, [rung, level])
-  const { size } = rung.problems()
+    const source = draw(space, seeded(1))
+    const most = space.size < 3n ? Number(space.size) : 3
+    return Array.from({ length: most }, () => problemWords(source.next().value!))
+  }, [space])
+  const { size } = space
+  const many =
+    size < 10n ** 15n
+      ? size.toLocaleString('en').replaceAll(',', '\u2009')
+      : `about 10^${size.toString().length - 1}`
   return (
     <div>
       <p>
@@ -256,11 +352,9 @@ function Preview({ technique, level }: { readonly technique: Technique; readonly
           </li>
         ))}
       </ul>
-      <p className="faint">
-        {size < 10n ** 15n
-          ? size.toLocaleString('en').replaceAll(',', '\u2009')
-          : `about 10^${size.toString().length - 1}`}{' '}
-        such problems; aim for {seconds(rung.targetMs)} each.
+      <p className="faint" data-testid="possible">
+        {many} such {size === 1n ? 'problem' : 'problems'}
+        {targetMs ? `; aim for ${seconds(targetMs)} each.` : '.'}
       </p>
     </div>
   )

@@ -1,5 +1,5 @@
 /** Small pieces of wording used on several screens. */
-import type { Support } from '@tachymetra/core'
+import { OWN_LEVEL, type Support } from '@tachymetra/core'
 
 export const SUPPORT_NAMES: Record<Support, string> = {
   watch: 'Watch',
@@ -21,6 +21,10 @@ export function seconds(ms: number | null | undefined): string {
   if (ms < 59_950) return `${(ms / 1000).toFixed(1)} s`
   const whole = Math.round(ms / 1000)
   return `${Math.floor(whole / 60)} min ${whole % 60} s`
+}
+
+export function levelWords(level: number): string {
+  return level === OWN_LEVEL ? 'own dials' : `level ${level}`
 }
 
 /** "missed-drop" -> "missed drop". */

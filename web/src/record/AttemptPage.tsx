@@ -1,10 +1,12 @@
 import {
-  answerOf,
   lineOf,
+  lowestOf,
   lowestPlace,
+  momentAfter,
   problemWords,
   readAttempt,
   readDecimal,
+  replay,
   toWords,
   trace,
 } from '@tachymetra/core'
@@ -18,7 +20,7 @@ import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { Trouble } from '../parts/Trouble.js'
 import { useKeys } from '../parts/useKeys.js'
-import { SUPPORT_NAMES, seconds, when } from '../parts/words.js'
+import { levelWords, SUPPORT_NAMES, seconds, when } from '../parts/words.js'
 
 /** One attempt played back, an entry at a time. */
 export default function AttemptPage() {
@@ -31,23 +33,26 @@ export default function AttemptPage() {
 
 function Replay({ attempt }: { readonly attempt: AttemptWire }) {
   const { technique, problem, school } = useMemo(() => readAttempt(attempt), [attempt])
-  const { steps } = useMemo(() => trace(technique, problem, school), [technique, problem, school])
   const { entries } = attempt
+  const whole = useMemo(() => trace(technique, problem, school), [technique, problem, school])
+  // Played back over the entries made, since another order of working asks other steps.
+  const { steps, next } = useMemo(() => {
+    const accepted = entries.filter((e) => e.right && e.step > 0).map((e) => readDecimal(e.value)!)
+    return replay(technique, problem, school, accepted)
+  }, [technique, problem, school, entries])
   const [at, setAt] = useState(0)
   const onward = () => setAt(Math.min(entries.length, at + 1))
   const back = () => setAt(Math.max(0, at - 1))
   useKeys({ ArrowRight: onward, ArrowLeft: back, Enter: onward }, () => {}, true)
 
   const entry = entries[at - 1]
-  const accepted = entries.slice(0, at).filter((e) => e.right)
-  const reached = accepted.at(-1)
-  const low = Math.min(...problem.terms.map((t) => lowestPlace(t.size)))
-  const blank = { negative: false, cells: [] }
-  const line = !reached
-    ? blank
-    : reached.step === 0
-      ? lineOf(answerOf(problem), low)
-      : steps[reached.step - 1]!.writes
+  const reached = entries.slice(0, at).findLast((e) => e.right)
+  const line = useMemo(() => {
+    if (!reached) return { negative: false, cells: [] }
+    const value = readDecimal(reached.value)!
+    if (reached.step === 0) return lineOf(value, Math.min(lowestOf(problem), lowestPlace(value)))
+    return momentAfter(steps[reached.step - 1]!, value).writes
+  }, [problem, steps, reached])
   const ended = at === entries.length && attempt.outcome === 'done'
   return (
     <div className="stack" style={{ gap: '1rem' }}>
@@ -56,7 +61,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
       </p>
       <h1 className="mono">{problemWords(problem)}</h1>
       <p className="faint">
-        {technique.name}, level {attempt.level}, {SUPPORT_NAMES[attempt.support].toLowerCase()},{' '}
+        {technique.name}, {levelWords(attempt.level)}, {SUPPORT_NAMES[attempt.support].toLowerCase()},{' '}
         {when(attempt.startedAt)}.{' '}
         {attempt.timed
           ? `Thinking ${seconds(attempt.thinkMs)}, keying ${seconds(attempt.keyMs)}, together ${seconds(attempt.totalMs)}.`
@@ -77,7 +82,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
             {e.by === 'program' && <span className="faint"> shown</span>}{' '}
             <span className="faint">after {seconds(e.ms)}</span>
             <br />
-            <span className="faint">{e.step === 0 ? 'The answer.' : steps[e.step - 1]!.ask}</span>
+            <span className="faint">{e.step === 0 ? 'The answer.' : (steps[e.step - 1] ?? next)!.ask}</span>
             {e.remark && <span className="said-slip"> {e.remark}</span>}
           </li>
         ))}
@@ -87,7 +92,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
         <details>
           <summary>How {technique.name.toLowerCase()} works it</summary>
           <ol>
-            {steps.map((s, i) => (
+            {whole.steps.map((s, i) => (
               <li key={i}>
                 {s.ask} <span className="mono">{toWords(s.expect)}</span>
               </li>

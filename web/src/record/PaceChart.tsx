@@ -1,8 +1,8 @@
-import { levelOf, type Technique, WORKED_SUPPORTS } from '@tachymetra/core'
+import { type Technique, targetOf, WORKED_SUPPORTS } from '@tachymetra/core'
 import type { PacePoint } from '@tachymetra/core/wire'
 import Plotly from 'plotly.js-basic-dist-min'
 import { useEffect, useRef } from 'react'
-import { SUPPORT_NAMES } from '../parts/words.js'
+import { levelWords, SUPPORT_NAMES } from '../parts/words.js'
 import { PALETTE } from '../theme.js'
 
 const SYMBOLS = { guided: 'circle-open', steps: 'square', answer: 'diamond' } as const
@@ -36,14 +36,14 @@ export default function PaceChart({
           {
             ...shared,
             y: its.map((p) => (p.medianMs === null ? null : p.medianMs / 1000)),
-            hovertext: its.map((p) => `level ${p.level}, ${p.right} of ${p.attempts} right`),
+            hovertext: its.map((p) => `${levelWords(p.level)}, ${p.right} of ${p.attempts} right`),
           },
           { ...shared, y: its.map((p) => (100 * p.right) / p.attempts), yaxis: 'y2', showlegend: false },
         ]
       })
       const target = {
         x: points.map((p) => p.at),
-        y: points.map((p) => levelOf(technique, p.level).targetMs / 1000),
+        y: points.map((p) => (targetOf(technique, p.level) ?? Number.NaN) / 1000),
         name: 'Target of the level',
         mode: 'lines',
         line: { width: 2, dash: 'dot', shape: 'hv', color: c.ink },

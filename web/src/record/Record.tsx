@@ -1,4 +1,4 @@
-import { TECHNIQUES, type Technique, techniqueById } from '@tachymetra/core'
+import { OWN_LEVEL, TECHNIQUES, type Technique, techniqueById } from '@tachymetra/core'
 import type { SittingWire } from '@tachymetra/core/wire'
 import { Button, Select, Table } from 'antd'
 import { lazy, Suspense, useState } from 'react'
@@ -85,7 +85,7 @@ function Sittings({ learnerId, timeZone }: { readonly learnerId: string; readonl
             render: (_, s) => <Link to={`/record/sitting/${s.id}`}>{when(s.startedAt, timeZone)}</Link>,
           },
           { title: 'Technique', render: (_, s) => techniqueById(s.technique).name },
-          { title: 'Level', dataIndex: 'level' },
+          { title: 'Level', render: (_, s) => (s.level === OWN_LEVEL ? 'own' : s.level) },
           { title: 'Support', render: (_, s) => s.paces.map((p) => SUPPORT_NAMES[p.support]).join(', ') },
           { title: 'Right', render: (_, s) => s.paces.map((p) => `${p.right} of ${p.attempts}`).join(', ') },
           { title: 'Median time', render: (_, s) => s.paces.map((p) => seconds(p.medianMs)).join(', ') },

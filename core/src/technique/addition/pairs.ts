@@ -237,7 +237,21 @@ function pairStep(total: Decimal, left: Remaining, place: number, lowest: number
       const added = addedAt(total, entry, place)
       return added !== undefined && canTake(readings, added)
     },
-    picks: digits.map((d): Spot => [d.row, place]),
+    picks: {
+      // Where the digits stand is not known after an order that could be read in two ways.
+      spots: digits.filter((d) => d.row >= 0).map((d): Spot => [d.row, place]),
+      value: (chosen) => {
+        const taken = digits.filter((d) => chosen.some(([row]) => row === d.row))
+        return add(
+          total,
+          atPlace(
+            taken.reduce((s, d) => s + d.digit, 0),
+            place,
+          ),
+        )
+      },
+    },
+    after: (entry) => ({ writes: lineOf(entry, lowest, more()), holds: [{ what: 'total', value: entry }] }),
     writes: () => lineOf(expect, lowest, more()),
     holds: () => [{ what: 'total', value: expect }],
     load: () => {

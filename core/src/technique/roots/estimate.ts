@@ -306,6 +306,7 @@ function lastStep(
     // The answer may be given to two decimals, or better than the estimate itself.
     also: more ? undefined : (entry) => close(entry, expect) || close(entry, exact),
     writes: () => lineOf(expect, -expect.scale, more),
+    after: (entry) => ({ writes: lineOf(entry, -entry.scale, more), holds: [] }),
     holds: more ? [{ what: 'estimate', value: expect }] : [],
     load: { facts: [], carries: 0 },
     slips,

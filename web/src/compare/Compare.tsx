@@ -1,0 +1,192 @@
+import {
+  type Comparison,
+  compareWays,
+  type Decimal,
+  type Effort,
+  effortWords,
+  InputError,
+  problemWords,
+  readDecimal,
+  readProblem,
+  toText,
+  toWords,
+} from '@tachymetra/core'
+import { Input } from 'antd'
+import { useId, useMemo, useState } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { useSchools } from '../data/schools.js'
+import { useSettings } from '../data/settings.js'
+import { Checks } from '../parts/Checks.js'
+import { Fold } from '../parts/Fold.js'
+import { StepsOnRule } from '../parts/StepsOnRule.js'
+
+const FIRST = '63*67'
+const SAMPLES = [
+  '364+278',
+  '8341-3675',
+  '48*25',
+  '63*67',
+  '97*105',
+  '16*23+16*27',
+  '2184/6',
+  '7.5^2',
+  'sqrt(70)',
+]
+
+/** One problem, every fitting technique side by side, with what each costs and the advice. */
+export default function Compare() {
+  const [search, setSearch] = useSearchParams()
+  const asked = search.get('p') ?? FIRST
+  const [text, setText] = useState(asked)
+  const schools = useSchools(useSettings().learnerId)
+  const found = useMemo(() => compared(asked, schools), [asked, schools])
+  const problem = useId()
+  const show = (expression: string) => {
+    setText(expression)
+    setSearch({ p: expression }, { replace: true })
+  }
+  return (
+    <div className="stack" style={{ gap: '1.25rem' }}>
+      <h1>Compare the ways</h1>
+      <form
+        className="row"
+        onSubmit={(event) => {
+          event.preventDefault()
+          show(text)
+        }}
+      >
+        <label htmlFor={problem}>
+          <strong>Problem</strong>
+        </label>
+        <Input
+          id={problem}
+          className="mono"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          autoComplete="off"
+          spellCheck={false}
+          style={{ width: 'min(24rem, 100%)' }}
+          status={'error' in found ? 'error' : ''}
+        />
+        <button type="submit" className="key-button main">
+          Compare
+        </button>
+        <span className="samples">
+          {SAMPLES.map((sample) => (
+            <button key={sample} type="button" className="key-button" onClick={() => show(sample)}>
+              {problemWords(readProblem(sample))}
+            </button>
+          ))}
+        </span>
+      </form>
+      {'error' in found ? (
+        <p role="alert" className="said-slip">
+          {found.error}
+        </p>
+      ) : (
+        <Found key={asked} found={found} />
+      )}
+    </div>
+  )
+}
+
+function compared(text: string, schools: Parameters<typeof compareWays>[1]): Comparison | { error: string } {
+  try {
+    return compareWays(readProblem(text), schools)
+  } catch (error) {
+    if (error instanceof InputError) return { error: error.message }
+    throw error
+  }
+}
+
+function Found({ found }: { readonly found: Comparison }) {
+  const { problem, answer, ways, misfits, written, advice } = found
+  return (
+    <>
+      <p className="big mono">
+        {problemWords(problem)} = {toWords(answer)}
+      </p>
+      <p className="advice">{advice}</p>
+      <section className="ways" aria-label="The ways that fit, least work first">
+        {ways.map(({ technique, work, effort }) => (
+          <article key={technique.id} className="way">
+            <h2>
+              <Link to={`/teach/${technique.id}?p=${encodeURIComponent(textOf(problem))}`}>
+                {technique.name}
+              </Link>
+            </h2>
+            <EffortLine effort={effort} />
+            <StepsOnRule problem={problem} work={work} />
+          </article>
+        ))}
+        <article className="way paper">
+          <h2>On paper, the usual way</h2>
+          <EffortLine effort={written} />
+          <p className="faint">
+            Columns from the right with carries, a row a digit, long division: counted for comparison, with
+            everything written down.
+          </p>
+        </article>
+      </section>
+      <Fold summary={`The ${misfits.length} that do not fit, and why`}>
+        {() => (
+          <ul className="plain-list misfits">
+            {misfits.map(({ technique, because }) => (
+              <li key={technique.id}>
+                <strong>{technique.name}</strong>: {because}.
+              </li>
+            ))}
+          </ul>
+        )}
+      </Fold>
+      <CheckAnswer problem={problem} right={answer} />
+    </>
+  )
+}
+
+function textOf(problem: Comparison['problem']): string {
+  return problemWords(problem).replace(/\s/g, '').replaceAll('−', '-')
+}
+
+function EffortLine({ effort }: { readonly effort: Effort }) {
+  return (
+    <p>
+      <span className="effort mono">{effort.total}</span> <span className="faint">{effortWords(effort)}</span>
+    </p>
+  )
+}
+
+/** Any answer checked without redoing: first the right one, then whatever is typed. */
+function CheckAnswer({
+  problem,
+  right,
+}: {
+  readonly problem: Comparison['problem']
+  readonly right: Decimal
+}) {
+  const [text, setText] = useState(toText(right))
+  const field = useId()
+  const answer = readDecimal(text)
+  return (
+    <section className="stack">
+      <h2>Check an answer without redoing it</h2>
+      <div className="row">
+        <label htmlFor={field}>Answer</label>
+        <Input
+          id={field}
+          className="mono"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          autoComplete="off"
+          style={{ width: '14rem' }}
+          status={answer ? '' : 'error'}
+        />
+      </div>
+      {answer ? (
+        <Checks problem={problem} answer={answer} />
+      ) : (
+        <p className="said-slip">Type a number of at most 40 digits.</p>
+      )}
+    </section>
+  )
+}

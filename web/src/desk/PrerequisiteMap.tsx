@@ -1,0 +1,93 @@
+import type { Knowing, Readiness } from '@tachymetra/core'
+import { type CSSProperties, memo } from 'react'
+import { layoutMap } from './layout.js'
+
+export const KNOWING_NAMES: Record<Knowing, string> = {
+  known: 'known',
+  practised: 'in practice',
+  ready: 'ready',
+  'not-yet': 'not yet',
+}
+
+const { spots, columns, rows } = layoutMap()
+const spotOf = new Map(spots.map((s) => [s.technique.id, s]))
+
+interface Props {
+  readonly readiness: readonly Readiness[]
+  readonly chosen: string
+  readonly onChoose: (techniqueId: string) => void
+}
+
+/** Every technique, from what stands alone at the left to what leans on the most; a line leads from each to those it opens. */
+export const PrerequisiteMap = memo(function PrerequisiteMap({ readiness, chosen, onChoose }: Props) {
+  return (
+    <fieldset className="map-frame">
+      <legend>
+        Technique <Key />
+      </legend>
+      <div className="map" style={{ '--map-columns': columns, '--map-rows': rows } as CSSProperties}>
+        <svg viewBox={`0 0 ${columns * 100} ${rows * 100}`} preserveAspectRatio="none" aria-hidden="true">
+          {spots.flatMap((to) =>
+            to.technique.needs.map((id) => {
+              const from = spotOf.get(id)!
+              const [x1, y1] = [from.column * 100 + 88, from.row * 100 + 50]
+              const [x2, y2] = [to.column * 100, to.row * 100 + 50]
+              const touched = to.technique.id === chosen || id === chosen
+              return (
+                <path
+                  key={`${id} ${to.technique.id}`}
+                  className={touched ? 'touched' : ''}
+                  d={`M${x1} ${y1} C${x1 + 18} ${y1} ${x2 - 18} ${y2} ${x2} ${y2}`}
+                />
+              )
+            }),
+          )}
+        </svg>
+        {spots.map(({ technique, column, row }) => {
+          const { standing } = readiness.find((r) => r.technique.id === technique.id)!
+          return (
+            <label
+              key={technique.id}
+              className={`node ${standing}`}
+              style={{ gridColumn: column + 1, gridRow: row + 1 }}
+            >
+              <input
+                type="radio"
+                name="technique"
+                aria-label={`${technique.name}, ${KNOWING_NAMES[standing]}`}
+                checked={technique.id === chosen}
+                onChange={() => onChoose(technique.id)}
+              />
+              <KnowingMark standing={standing} />
+              <span>{technique.name}</span>
+              <span className="family faint">{technique.family}</span>
+            </label>
+          )
+        })}
+      </div>
+    </fieldset>
+  )
+})
+
+/** Told apart by shape: a filled tick, a half, an open square, a dotted one. */
+export function KnowingMark({ standing }: { readonly standing: Knowing }) {
+  return (
+    <svg className={`knowing ${standing}`} viewBox="0 0 14 14" aria-hidden="true">
+      <rect x="1.5" y="1.5" width="11" height="11" />
+      {standing === 'known' && <path d="M3.5 7.3l2.4 2.6 4.8-5.6" />}
+      {standing === 'practised' && <path className="half" d="M1.5 12.5v-11h5.500v11z" />}
+    </svg>
+  )
+}
+
+function Key() {
+  return (
+    <span className="map-key faint">
+      {(Object.keys(KNOWING_NAMES) as Knowing[]).map((standing) => (
+        <span key={standing}>
+          <KnowingMark standing={standing} /> {KNOWING_NAMES[standing]}
+        </span>
+      ))}
+    </span>
+  )
+}

@@ -1,0 +1,29 @@
+import { checksOf, type Decimal, type Problem, toWords } from '@tachymetra/core'
+import { useMemo } from 'react'
+import { Mark } from './Mark.js'
+
+/** The checks that need no redoing, worked on an answer, each with what it does not prove. */
+export function Checks({ problem, answer }: { readonly problem: Problem; readonly answer: Decimal }) {
+  const checks = useMemo(() => checksOf(problem, answer), [problem, answer])
+  if (checks.length === 0) return <p className="faint">There is no quick check for this kind of problem.</p>
+  return (
+    <div className="checks">
+      {checks.map((check) => (
+        <section key={check.id}>
+          <h3>
+            <Mark right={check.passes} /> {check.name}: {check.passes ? 'passes' : 'does not pass'}
+          </h3>
+          <ol className="plain-list mono">
+            {check.steps.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ol>
+          <p className="faint">
+            {check.limit}
+            {check.wrongButPasses && <> Here {toWords(check.wrongButPasses)} would pass too, and is wrong.</>}
+          </p>
+        </section>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,25 @@
+import { type ReactNode, useState } from 'react'
+
+/** Something shown on request; its contents are made only then. */
+export function Fold(props: {
+  readonly summary: string
+  readonly open?: boolean
+  readonly onToggle?: (open: boolean) => void
+  readonly children: () => ReactNode
+}) {
+  const [own, setOwn] = useState(false)
+  const open = props.open ?? own
+  return (
+    <details
+      open={open}
+      onToggle={(event) => {
+        const now = event.currentTarget.open
+        setOwn(now)
+        if (now !== open) props.onToggle?.(now)
+      }}
+    >
+      <summary>{props.summary}</summary>
+      {open && props.children()}
+    </details>
+  )
+}

@@ -1,0 +1,78 @@
+import {
+  type AnswerLine,
+  digitAt,
+  highestPlace,
+  lowestPlace,
+  momentAfter,
+  type Problem,
+  rowsOf,
+  type Trace,
+  toWords,
+} from '@tachymetra/core'
+import { type CSSProperties, memo } from 'react'
+
+/** A whole working on one place rule: the problem above, then a line a step with what stands written after it. */
+export const StepsOnRule = memo(function StepsOnRule({
+  problem,
+  work,
+}: {
+  readonly problem: Problem
+  readonly work: Trace
+}) {
+  const rows = rowsOf(problem)
+  const lines = work.steps.map((s, i) => momentAfter(s, work.entries[i]!).writes)
+  const cells = lines.flatMap((l) => l.cells.map((c) => c.place + Math.max(0, c.digits.length - 2)))
+  const high = Math.max(highestPlace(work.answer), ...rows.map((r) => highestPlace(r.size)), ...cells)
+  const low = Math.min(
+    lowestPlace(work.answer),
+    ...rows.map((r) => lowestPlace(r.size)),
+    ...lines.flatMap((l) => l.cells.map((c) => c.place)),
+  )
+  const places = Array.from({ length: high - low + 1 }, (_, i) => high - i)
+  const point = (p: number) => (p === 0 && low < 0 ? ' point' : '')
+  return (
+    <table className="steps-rule" style={{ '--columns': places.length + 1 } as CSSProperties}>
+      <caption className="sr-only">Every step, with what stands written after it, place by place</caption>
+      <thead>
+        {rows.map((row, r) => (
+          <tr key={r}>
+            <td className="sign">{row.before}</td>
+            {places.map((p) => (
+              <td key={p} className={`digit${point(p)}`}>
+                {p <= highestPlace(row.size) &&
+                  p >= Math.min(0, lowestPlace(row.size)) &&
+                  digitAt(row.size, p)}
+                {row.after && p === Math.min(0, lowestPlace(row.size)) && <sup>2</sup>}
+              </td>
+            ))}
+            <td />
+          </tr>
+        ))}
+      </thead>
+      <tbody>
+        {work.steps.map((step, i) => (
+          <tr key={i} title={step.ask}>
+            <td className="sign">{lines[i]!.negative ? '−' : ''}</td>
+            {places.map((p) => (
+              <td
+                key={p}
+                className={`${p === step.place ? 'lit' : ''}${point(p)}${p === lines[i]!.back ? ' front-end' : ''}`}
+              >
+                {digitsAt(lines[i]!, p)}
+              </td>
+            ))}
+            <th scope="row" className="said-value">
+              {toWords(work.entries[i]!)}
+            </th>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+})
+
+function digitsAt(line: AnswerLine, p: number) {
+  const cell = line.cells.find((c) => c.place === p)
+  if (!cell) return ''
+  return <span className={cell.digits.length > 1 ? 'raw' : cell.draft ? 'draft' : ''}>{cell.digits}</span>
+}

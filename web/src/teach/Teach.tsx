@@ -1,0 +1,222 @@
+import {
+  InputError,
+  problemWords,
+  readProblem,
+  type Slip,
+  type Step,
+  TECHNIQUES,
+  type Technique,
+  techniqueById,
+  toWords,
+  trace,
+} from '@tachymetra/core'
+import { Input } from 'antd'
+import { useId, useMemo, useState } from 'react'
+import { Link, useParams, useSearchParams } from 'react-router'
+import { schoolIn, useSchoolSetter, useSchools } from '../data/schools.js'
+import { useSettings } from '../data/settings.js'
+import { Hands } from '../parts/Hand.js'
+import { KeyButton } from '../parts/KeyButton.js'
+import { PlaceRule } from '../parts/PlaceRule.js'
+import { SchoolChoice } from '../parts/SchoolChoice.js'
+import { Trouble } from '../parts/Trouble.js'
+import { seconds, slipName } from '../parts/words.js'
+
+/** One technique explained, on the learner's own numbers. */
+export default function Teach() {
+  const { id = '' } = useParams()
+  const technique = TECHNIQUES.find((t) => t.id === id)
+  if (!technique) return <Trouble error={new Error('There is no such technique.')} />
+  return <Page key={id} technique={technique} />
+}
+
+function Page({ technique }: { readonly technique: Technique }) {
+  const { lesson, levels, needs, schools } = technique
+  const [search] = useSearchParams()
+  const { learnerId } = useSettings()
+  const school = schoolIn(useSchools(learnerId), technique)
+  const setSchool = useSchoolSetter(learnerId)
+  const [text, setText] = useState(search.get('p') ?? lesson.example)
+  const found = useMemo(() => workedOut(technique, text, school), [technique, text, school])
+  const later = TECHNIQUES.filter((t) => t.needs.includes(technique.id))
+  const field = useId()
+  return (
+    <div className="teach">
+      <div className="stack" style={{ gap: '1rem' }}>
+        <h1>
+          {technique.name} <span className="faint">{technique.family}</span>
+        </h1>
+        <p>{technique.about}</p>
+        <dl className="when">
+          <dt>When</dt>
+          <dd>{lesson.when}</dd>
+          <dt>When not</dt>
+          <dd>{lesson.whenNot}</dd>
+        </dl>
+        <section className="stack">
+          <h2>
+            <label htmlFor={field}>The steps, on your own numbers</label>
+          </h2>
+          <Input
+            id={field}
+            className="mono"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            autoComplete="off"
+            spellCheck={false}
+            status={'error' in found ? 'error' : ''}
+            style={{ width: 'min(24rem, 100%)' }}
+          />
+          {'error' in found ? (
+            <p role="alert" className="said-slip">
+              {found.error}
+            </p>
+          ) : (
+            <Walk key={text} problem={found.problem} steps={found.steps} answer={found.answer} />
+          )}
+        </section>
+      </div>
+      <aside className="side stack" style={{ gap: '1.1rem' }} aria-label="About this technique">
+        <section>
+          <h2>Why it works</h2>
+          {lesson.because.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+        </section>
+        {'slips' in found && found.slips.length > 0 && (
+          <section>
+            <h2>Usual slips, in this example</h2>
+            <ul className="plain-list slips">
+              {found.slips.map(({ slip, step }) => (
+                <li key={slip.id}>
+                  <strong>{slipName(slip.id)}</strong>:{' '}
+                  <span className="mono said-slip">{toWords(slip.entry)}</span> for{' '}
+                  <span className="mono">{toWords(step.expect)}</span>. {slip.remark}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {schools.length > 0 && (
+          <section className="stack">
+            <h2>Schools</h2>
+            <p className="faint">Practitioners differ; none of these is the only way.</p>
+            <SchoolChoice
+              technique={technique}
+              school={school}
+              onChange={(key, value) => setSchool(technique, key, value)}
+            />
+          </section>
+        )}
+        <section>
+          <h2>Before and after</h2>
+          <p>
+            It leans on{' '}
+            {needs.length ? <Names techniques={needs.map(techniqueById)} /> : 'nothing but the facts'}.
+            {later.length > 0 && (
+              <>
+                {' '}
+                It leads to <Names techniques={later} />.
+              </>
+            )}
+          </p>
+        </section>
+        <section>
+          <h2>Target</h2>
+          <p>
+            {seconds(levels[0]!.targetMs)} on the first of {levels.length} levels (
+            {levels[0]!.name.toLowerCase()}), {seconds(levels.at(-1)!.targetMs)} on the last (
+            {levels.at(-1)!.name.toLowerCase()}).
+          </p>
+        </section>
+        <p>
+          <Link to={`/?technique=${technique.id}`}>Practise it</Link>
+          {'problem' in found && (
+            <>
+              {' · '}
+              <Link to={`/compare?p=${encodeURIComponent(text)}`}>Compare other ways</Link>
+            </>
+          )}
+        </p>
+      </aside>
+    </div>
+  )
+}
+
+function Names({ techniques }: { readonly techniques: readonly Technique[] }) {
+  return techniques.map((t, i) => (
+    <span key={t.id}>
+      {i > 0 && (i === techniques.length - 1 ? ' and ' : ', ')}
+      <Link to={`/teach/${t.id}`}>{t.name}</Link>
+    </span>
+  ))
+}
+
+/** How many of a working's slips are told on the page. */
+const MOST_SLIPS = 5
+
+function workedOut(technique: Technique, text: string, school: Parameters<typeof trace>[2]) {
+  try {
+    const problem = readProblem(text)
+    const { steps, answer } = trace(technique, problem, school)
+    const all = steps.flatMap((step) => step.slips().map((slip) => ({ slip, step })))
+    const likeliest = all.sort((a, b) => b.slip.odds - a.slip.odds)
+    const slips = likeliest.filter(({ slip }, i) => likeliest.findIndex((o) => o.slip.id === slip.id) === i)
+    return {
+      problem,
+      steps,
+      answer,
+      slips: slips.slice(0, MOST_SLIPS) as readonly { slip: Slip; step: Step }[],
+    }
+  } catch (error) {
+    if (error instanceof InputError) return { error: error.message }
+    throw error
+  }
+}
+
+/** The working, all steps in a list; the one pointed at stands on the rule. */
+function Walk(props: {
+  readonly problem: ReturnType<typeof readProblem>
+  readonly steps: readonly Step[]
+  readonly answer: ReturnType<typeof trace>['answer']
+}) {
+  const { problem, steps, answer } = props
+  const [at, setAt] = useState(0)
+  const step = steps[at]!
+  return (
+    <>
+      <PlaceRule problem={problem} line={step.writes} place={step.place} links={step.links} />
+      <div className="row keys-line">
+        <KeyButton label="Back" onPress={() => setAt(Math.max(0, at - 1))} disabled={at === 0} />
+        <span>
+          step {at + 1} of {steps.length}
+        </span>
+        <KeyButton
+          label="Next"
+          onPress={() => setAt(Math.min(steps.length - 1, at + 1))}
+          disabled={at === steps.length - 1}
+          main
+        />
+      </div>
+      <div role="status" style={{ textAlign: 'center' }}>
+        <p className="question" style={{ minHeight: 0 }}>
+          {step.ask} <strong className="mono">{toWords(step.expect)}</strong>
+        </p>
+        <p className="faint">{step.why}</p>
+      </div>
+      <Hands holds={step.holds} />
+      <ol className="teach-steps">
+        {steps.map((s, i) => (
+          <li key={i} aria-current={i === at ? 'step' : undefined}>
+            <button type="button" onClick={() => setAt(i)}>
+              {s.ask} <span className="mono">{toWords(s.expect)}</span>
+            </button>
+          </li>
+        ))}
+      </ol>
+      <p className="mono">
+        {problemWords(problem)}: {toWords(answer)}
+      </p>
+    </>
+  )
+}
