@@ -73,7 +73,12 @@ test('watched, guided with a slip, then five against the clock: the record shows
 test('a whole sitting by keyboard alone, with hint, show, skip and stop', async ({ page, server }) => {
   await page.goto(server.url)
   await expect(page.getByRole('button', { name: 'To the bench' })).toBeVisible()
-  // Tab to the chosen technique, arrow to the first, and Enter starts from anywhere on the desk.
+  // Arrows lead to the first technique of the map; Tab leads on, and Enter starts from anywhere on the desk.
+  await page.keyboard.press('Tab')
+  while (!(await page.evaluate(() => document.activeElement?.getAttribute('name') === 'technique')))
+    await page.keyboard.press('Tab')
+  while (!(await page.getByRole('radio', { name: /^Running total,/ }).isChecked()))
+    await page.keyboard.press('ArrowUp')
   for (let i = 0; i < 12; i += 1) {
     await page.keyboard.press('Tab')
     if (await page.evaluate(() => document.activeElement?.getAttribute('name') === 'support')) break

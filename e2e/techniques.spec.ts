@@ -1,0 +1,199 @@
+import type { Page } from '@playwright/test'
+import {
+  InputError,
+  levelOf,
+  readProblem,
+  schoolOf,
+  TECHNIQUES,
+  type Technique,
+  techniqueById,
+  toText,
+  trace,
+} from '@tachymetra/core'
+import { chooseSitting, expect, problemOn, stepValues, test, type } from './bench.js'
+
+/** Types every value of a working; between two of them nothing is waited for, as a quick learner would. */
+async function work(page: Page, values: readonly string[]): Promise<void> {
+  for (const value of values) await type(page, value)
+}
+
+async function expectRight(page: Page): Promise<void> {
+  await expect(page.locator('#said').filter({ hasText: /Right, in/ })).toBeVisible()
+}
+
+// A few techniques a test, so that they share a server.
+for (const group of Array.from({ length: 6 }, (_, i) => TECHNIQUES.filter((_, t) => t % 6 === i)))
+  test(`opened, watched and guided: ${group.map((t) => t.id).join(', ')}`, async ({ page, server }) => {
+    for (const technique of group) await openWatchGuide(page, server.url, technique)
+  })
+
+async function openWatchGuide(page: Page, url: string, technique: Technique): Promise<void> {
+  await page.goto(`${url}/teach/${technique.id}`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(technique.name)
+  const lesson = trace(technique, readProblem(technique.lesson.example), schoolOf(technique))
+  await expect(page.locator('.teach-steps li')).toHaveCount(lesson.steps.length)
+
+  await page.goto(url)
+  const level = Math.ceil(technique.levels.length / 2)
+  await chooseSitting(page, { technique: technique.name, level, support: 'Watch', count: 1 })
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(
+    levelOf(technique, level).name.toLowerCase(),
+  )
+  const watched = await stepValues(page, technique.id)
+  for (const value of watched) {
+    const shown = (await page.locator('main [role=status] .mono').textContent())!
+    expect(shown.replaceAll('\u2009', '').replace('−', '-')).toBe(value)
+    await page.keyboard.press('Enter')
+  }
+  await page.getByRole('button', { name: 'Now you' }).click()
+  await expect(page.getByTestId('entry')).toBeFocused()
+  await work(page, await stepValues(page, technique.id))
+  await expectRight(page)
+}
+
+test('crosswise: a carry lost is named, lines join the digits, and the answer is checked', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Crosswise', level: 5, support: 'Guided', count: 1 })
+  const { steps } = trace(techniqueById('multiply-crosswise'), await problemOn(page), {
+    order: 'right-carry',
+  })
+  await expect(page.locator('.links line')).toHaveCount(1)
+  for (const step of steps) {
+    const lost = step.slips().find((s) => s.id === 'carry-lost')
+    if (lost) {
+      await type(page, toText(lost.entry))
+      await expect(page.locator('#said')).toContainText(lost.remark)
+    }
+    await type(page, toText(step.expect))
+  }
+  await expect(page.locator('#said')).toContainText('Right in the end')
+  await page.keyboard.press('c')
+  await expect(page.getByRole('heading', { name: 'Casting out nines: passes' })).toBeVisible()
+  await expect(page.getByText('would pass too, and is wrong')).not.toHaveCount(0)
+})
+
+test('front and back: the back left unpadded is named from the answer alone', async ({ page, server }) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Ten pair times twins', level: 2, support: 'Answer only', count: 1 })
+  const { steps, answer } = trace(techniqueById('multiply-complement-repdigit'), await problemOn(page), {})
+  const slip = steps
+    .at(-1)!
+    .slips()
+    .find((s) => s.id === 'not-padded')!
+  await type(page, toText(slip.entry))
+  await expect(page.locator('#said')).toContainText(slip.remark)
+  await type(page, toText(answer))
+  await expect(page.locator('#said')).toContainText('Right in the end')
+})
+
+test('tens first by touch: digits are taken in the learner’s own order, and the tens found are counted', async ({
+  browser,
+  server,
+}) => {
+  const context = await browser.newContext({
+    hasTouch: true,
+    isMobile: true,
+    viewport: { width: 360, height: 740 },
+  })
+  const page = await context.newPage()
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Tens first', level: 4, support: 'Guided', count: 1 })
+  // One digit after another from the bottom, which no teacher would do.
+  for (let more = true; more; ) {
+    await page.locator('.pick').last().tap()
+    await page.getByRole('button', { name: 'Enter', exact: true }).tap()
+    more = (await page.locator('.pick').count()) > 0
+  }
+  await expectRight(page)
+  const of = /tens found: 0 of (\d+)/.exec((await page.locator('#said').textContent())!)
+  const { tally } = techniqueById('add-pairs')
+  const problem = await problemOn(page)
+  expect(Number(of?.[1] ?? 0)).toBe(tally!(problem, []).of)
+  await context.close()
+})
+
+test('an estimate is right to two decimals, whichever way it is rounded', async ({ page, server }) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Root by estimate', level: 2, support: 'Guided', count: 1 })
+  const values = await stepValues(page, 'root-estimate')
+  await work(
+    page,
+    values.map((v) => String(Number(Number(v).toFixed(2)))),
+  )
+  await expectRight(page)
+})
+
+test('the school chosen on the desk is worked and stays chosen', async ({ page, server }) => {
+  await page.goto(server.url)
+  await page.getByRole('radio', { name: /^Crosswise,/ }).check()
+  await page.getByRole('combobox', { name: 'Order of the columns' }).click()
+  await page.getByTitle('from the left, mending what is written').click()
+  await chooseSitting(page, { technique: 'Crosswise', level: 5, support: 'Guided', count: 1 })
+  const technique = techniqueById('multiply-crosswise')
+  const { steps } = trace(technique, await problemOn(page), schoolOf(technique, { order: 'left-mend' }))
+  await work(
+    page,
+    steps.map((s) => toText(s.expect)),
+  )
+  await expectRight(page)
+  await page.goto(server.url)
+  await page.getByRole('radio', { name: /^Crosswise,/ }).check()
+  await expect(page.getByText('from the left, mending what is written')).toBeVisible()
+})
+
+test('own dials: impossible ones say so at once, possible ones are counted and worked', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  await page.getByRole('radio', { name: /^Crosswise,/ }).check()
+  await page.getByRole('radio', { name: 'Own dials' }).check()
+  await page.getByLabel('Columns that carry').fill('9')
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('alert')).toContainText('these dials contradict each other')
+  await expect(page.getByRole('button', { name: 'To the bench' })).toBeDisabled()
+  await page.getByLabel('Columns that carry').fill('0')
+  await page.getByLabel('Largest digit').fill('2')
+  await page.keyboard.press('Tab')
+  // Two digits by two of 0 to 2, counted here the slow way: no column sum above 9 can occur, so all of them.
+  await expect(page.getByTestId('possible')).toContainText('36 such problems')
+  await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: 'Guided' }).check()
+  await page.getByLabel('How many').fill('1')
+  await page.getByRole('button', { name: 'To the bench' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('own dials')
+  await work(page, await stepValues(page, 'multiply-crosswise'))
+  await expectRight(page)
+  await page.keyboard.press('Enter')
+  await page.getByRole('link', { name: 'See the record' }).click()
+  await expect(page.getByRole('row').nth(1)).toContainText('own')
+})
+
+test('compare: the advice, every way on the rule, misfits with reasons, bad input told in the core’s words', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/compare`)
+  await page.getByLabel('Problem').fill('96*93')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.advice')).toContainText('Near a base is the least work here')
+  await expect(page.locator('.way').first()).toContainText('Near a base')
+  await expect(page.locator('.way').last()).toContainText('On paper')
+  await page.getByText('that do not fit, and why').click()
+  await expect(page.getByText('the units sum to 9, not 10')).toBeVisible()
+  await page.getByLabel('Answer').fill('8298')
+  await expect(page.getByRole('heading', { name: 'Casting out nines: passes' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Last digit: passes' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Casting out elevens: does not pass' })).toBeVisible()
+  await page.getByLabel('Problem').fill('96*')
+  await page.keyboard.press('Enter')
+  let refusal = ''
+  try {
+    readProblem('96*')
+  } catch (error) {
+    if (error instanceof InputError) refusal = error.message
+  }
+  await expect(page.getByRole('alert')).toHaveText(refusal)
+})
