@@ -1,50 +1,127 @@
-/** Tracing, diagnosing and generating, beside decimal.js doing the plain sum. */
+/** Tracing, diagnosing, comparing and generating, beside decimal.js reckoning the plain answer. */
 import Decimal from 'decimal.js'
 import { Bench } from 'tinybench'
 import {
+  compareWays,
   diagnose,
   draw,
-  readDecimal,
+  printProblem,
   readProblem,
+  schoolOf,
   seeded,
   TECHNIQUES,
   techniqueById,
   trace,
 } from '../../core/dist/index.js'
 
+/** A technique and a problem; the answer diagnosed is one that a slip at a step in the middle leads to. */
 const CASES = [
-  ['add-running-total', '364', '+', '278', '542'],
-  ['add-running-total', '5618633023', '+', '8213989751', '13832622774'],
-  ['subtract-hold-drop', '8341', '-', '3675', '4676'],
-  ['subtract-hold-drop', '898316874608364', '-', '641273557509797', '257043317098577'],
+  ['add-running-total', '364+278'],
+  ['add-running-total', '5618633023+8213989751'],
+  ['subtract-hold-drop', '8341-3675'],
+  ['subtract-hold-drop', '898316874608364-641273557509797'],
+  ['multiply-crosswise', '36*52'],
+  ['multiply-crosswise', '4738*6925'],
+  ['multiply-crosswise', '47382916*69251374'],
+  ['square-near-base', '88^2'],
+  ['divide-short', '2184/6'],
+  ['root-duplex', 'sqrt(70)'],
 ]
 
+const COMPARED = [
+  '364+278',
+  '8341-3675',
+  '63*67',
+  '4738*6925',
+  '7.5^2',
+  'sqrt(70)',
+  'sqrt(123456789012)',
+  '2184/6',
+]
+
+/** The answer that the likeliest slip of a middle step leads to. */
+function slipped(technique, problem, school) {
+  const { steps } = trace(technique, problem, school)
+  const at = steps.findIndex((s, i) => i >= steps.length / 2 && s.slips().length > 0)
+  const slip = steps[at].slips()[0]
+  return trace(technique, problem, school, (_, i) => (i === at ? slip.entry : undefined)).answer
+}
+
+/** The plain answer by the reference library. */
+function reference(problem) {
+  const text = printProblem(problem)
+  const [a, b] = (/^sqrt\((.*)\)$/.exec(text)?.[1] ?? text).split(/[-+*/^]/).map(String)
+  if (problem.kind === 'root') return () => new Decimal(a).sqrt().toString()
+  if (text.includes('*')) return () => new Decimal(a).times(b).toString()
+  if (text.includes('/')) return () => new Decimal(a).div(b).toString()
+  if (text.includes('^')) return () => new Decimal(a).pow(2).toString()
+  return text.includes('+')
+    ? () => new Decimal(a).plus(b).toString()
+    : () => new Decimal(a).minus(b).toString()
+}
+
 export async function run() {
-  const bench = new Bench({ time: 300, warmupTime: 100 })
-  for (const [id, a, sign, b, wrong] of CASES) {
+  const bench = new Bench({ time: 250, warmupTime: 80 })
+  for (const [id, expression] of CASES) {
     const technique = techniqueById(id)
-    const name = `${a}${sign}${b}`
-    const problem = readProblem(name)
-    const answer = readDecimal(wrong)
-    bench.add(`reference sum ${name}`, () =>
-      (sign === '+' ? new Decimal(a).plus(b) : new Decimal(a).minus(b)).toString(),
-    )
-    bench.add(`trace         ${name}`, () => trace(technique, problem, {}))
-    bench.add(`diagnose      ${name}`, () => diagnose(technique, problem, {}, answer))
+    const school = schoolOf(technique)
+    const problem = readProblem(expression)
+    const answer = slipped(technique, problem, school)
+    bench.add(`reference  ${id} ${expression}`, reference(problem))
+    bench.add(`trace      ${id} ${expression}`, () => trace(technique, problem, school))
+    bench.add(`diagnose   ${id} ${expression}`, () => diagnose(technique, problem, school, answer))
   }
-  for (const technique of TECHNIQUES) {
-    const at = technique.levels.length - 1
-    const source = draw(technique.levels[at].problems(), seeded(1))
-    bench.add(`generate      ${technique.id}, level ${at + 1}`, () => source.next())
+  for (const expression of COMPARED) {
+    const problem = readProblem(expression)
+    bench.add(`reference  compare ${expression}`, reference(problem))
+    bench.add(`compare    ${expression}`, () => compareWays(problem))
   }
   await bench.run()
-  process.stdout.write('\nCore: microseconds each (median), and how many plain sums of decimal.js that is\n')
-  let reference = 1
+  process.stdout.write(
+    '\nCore: microseconds each (median), and how many plain answers of decimal.js that is\n',
+  )
+  let plain = 1
   for (const { name, result } of bench.tasks) {
-    const us = (result.latency.p50 ?? result.latency.mean) * 1000
-    if (name.startsWith('reference')) reference = us
-    process.stdout.write(
-      `  ${name.padEnd(52)} ${us.toFixed(2).padStart(9)} us  ${(us / reference).toFixed(1).padStart(8)} x\n`,
-    )
+    const us = microseconds(result)
+    if (name.startsWith('reference')) plain = us
+    line(name, us, us / plain)
   }
+  await generation()
+}
+
+/** Counting the problems of every level once, then drawing from each; the slowest of each are shown. */
+async function generation() {
+  const counted = []
+  const bench = new Bench({ time: 30, warmupTime: 10 })
+  bench.add('reference  decimal.js, 10 random digits', () =>
+    new Decimal(String(Math.random()).slice(2, 12)).toString(),
+  )
+  for (const technique of TECHNIQUES)
+    for (const [i, level] of technique.levels.entries()) {
+      const start = performance.now()
+      const space = level.problems()
+      counted.push([`${technique.id}, level ${i + 1}: ${level.name}`, performance.now() - start])
+      const source = draw(space, seeded(1))
+      bench.add(`${technique.id}, level ${i + 1}: ${level.name}`, () => source.next())
+    }
+  await bench.run()
+  const plain = microseconds(bench.tasks[0].result)
+  process.stdout.write(
+    `\nDrawing one problem, the slowest of ${counted.length} levels: microseconds, and times ${bench.tasks[0].name}\n`,
+  )
+  const drawn = bench.tasks.slice(1).map(({ name, result }) => [name, microseconds(result)])
+  for (const [name, us] of drawn.sort((a, b) => b[1] - a[1]).slice(0, 8)) line(name, us, us / plain)
+  process.stdout.write('\nCounting the problems of a level, once: the slowest, in milliseconds\n')
+  for (const [name, ms] of counted.sort((a, b) => b[1] - a[1]).slice(0, 8))
+    process.stdout.write(`  ${name.padEnd(72)} ${ms.toFixed(1).padStart(9)} ms\n`)
+}
+
+function microseconds(result) {
+  return (result.latency.p50 ?? result.latency.mean) * 1000
+}
+
+function line(name, us, ratio) {
+  process.stdout.write(
+    `  ${name.padEnd(72)} ${us.toFixed(2).padStart(9)} us  ${ratio.toFixed(1).padStart(9)} x\n`,
+  )
 }

@@ -27,7 +27,7 @@ test('every technique is either a way or a misfit with its reason; the advice na
     'the heads differ: 6 and 3',
   )
   expect(advice).toContain(ways[0]!.technique.name)
-  expect(advice).toContain(`counts ${written.total}`)
+  expect(advice).toContain(`on paper ${written.total}.`)
   expect(compareWays(readProblem('8-9+5')).advice).toBe('No technique fits this problem.')
 })
 

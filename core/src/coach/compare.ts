@@ -23,7 +23,7 @@ export interface Comparison {
   readonly misfits: readonly { readonly technique: Technique; readonly because: string }[]
   /** The conventional written working. */
   readonly written: Effort
-  /** Which way is quickest and why, in a sentence or two. */
+  /** Which way is quickest and why, in a sentence. */
   readonly advice: string
 }
 
@@ -49,11 +49,9 @@ export function compareWays(problem: Problem, schools: Readonly<Record<string, S
 function adviceOn(ways: readonly Way[], written: Effort): string {
   const [best, next] = ways
   if (!best) return 'No technique fits this problem.'
-  const beside = next ? ` ${next.technique.name} comes next with ${next.effort.total}.` : ''
-  const paper =
-    written.total < best.effort.total
-      ? ` On paper the usual way counts ${written.total}, but what is written there must here be seen or said.`
-      : ` On paper the usual way counts ${written.total}.`
-  const equal = next && next.effort.total === best.effort.total ? `, and so is ${next.technique.name}` : ''
-  return `${best.technique.name} is the least work here${equal}: ${best.effort.total} in all (${effortWords(best.effort)}). ${best.technique.lesson.when}${equal ? '' : beside}${paper}`
+  const rivals = [
+    ...(next ? [`${next.technique.name} takes ${next.effort.total}`] : []),
+    `the usual way on paper ${next ? '' : 'takes '}${written.total}`,
+  ]
+  return `${best.technique.name} is the least work here: ${best.effort.total} in all (${effortWords(best.effort)}), where ${rivals.join(' and ')}.`
 }

@@ -52,6 +52,22 @@ test('problems are the same for the same seed and other for another', () => {
   expect(json('problems', ...args, '--seed', '8').problems).not.toEqual(first.problems)
 })
 
+test('problems by dials: only such as are asked for', () => {
+  const out = json(
+    'problems',
+    '--technique',
+    'subtract-complement',
+    '--dial',
+    'minuend=5',
+    '--dial',
+    'zeroRun=3',
+    '--dial',
+    'short=3',
+  )
+  expect(out.problems).toHaveLength(10)
+  for (const text of out.problems) expect(text).toMatch(/^[1-9]\d*000\d*-[1-9]\d{2}$/)
+})
+
 test.each([
   ['work', []],
   ['work', ['12+a']],
@@ -65,6 +81,14 @@ test.each([
   ['problems', ['--technique', 'add-running-total', '--level', '0']],
   ['problems', ['--technique', 'add-running-total', '--count', '1e9']],
   ['problems', ['--technique', 'add-running-total', '--seed']],
+  ['problems', ['--technique', 'add-running-total', '--dial', 'digits']],
+  ['problems', ['--technique', 'add-running-total', '--dial', 'digits=99']],
+  ['problems', ['--technique', 'add-running-total', '--dial', 'beads=2']],
+  ['problems', ['--technique', 'add-running-total', '--dial', 'digits=1', '--dial', 'carries=4']],
+  [
+    'problems',
+    ['--technique', 'multiply-crosswise', '--dial', 'first=8', '--dial', 'second=8', '--dial', 'carries=3'],
+  ],
   ['juggle', []],
 ])('%s %o: exit 2 and one line', (name, args) => {
   const { code, out, err } = runCommand(name, args)

@@ -9,7 +9,8 @@ import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import { answerOf } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
-import type { School, Technique } from '../technique/contract.js'
+import { dialValuesOf } from '../technique/boards.js'
+import type { DialValues, School, Technique } from '../technique/contract.js'
 import { schoolOf, trace } from '../technique/driver.js'
 import { effortWords } from '../technique/effort.js'
 import { lineText } from '../technique/line.js'
@@ -24,7 +25,8 @@ export interface Outcome {
 const USAGE: Record<string, string> = {
   work: 'work "364+278" [--by TECHNIQUE] [--school KEY=VALUE] [--json]',
   diagnose: 'diagnose "364+278" --by TECHNIQUE --answer NUMBER [--school KEY=VALUE] [--json]',
-  problems: 'problems --technique TECHNIQUE [--level N] [--count N] [--seed N] [--json]',
+  problems:
+    'problems --technique TECHNIQUE [--level N | --dial KEY=VALUE ...] [--count N] [--seed N] [--json]',
 }
 
 /** Runs one command. Never throws on bad input: that is exit code 2 and one line of explanation. */
@@ -56,7 +58,7 @@ function work(args: Arguments): string {
     return [`${printProblem(problem)} = ${answer}`, ...lines, advice].join('\n')
   }
   const technique = techniqueById(given.values.by)
-  const school = schoolOf(technique, given.school)
+  const school = schoolOf(technique, given.pairs.school)
   const done = trace(technique, problem, school)
   const cells = done.steps.flatMap((s) => s.writes.cells.map((c) => c.place))
   const highest = Math.max(highestPlace(done.answer), ...cells)
@@ -100,7 +102,7 @@ function diagnoseCommand(args: Arguments): string {
     throw new InputError(
       `The answer "${given.values.answer!.slice(0, 60)}" is not a number of at most 40 digits.`,
     )
-  const school: School = schoolOf(technique, given.school)
+  const school: School = schoolOf(technique, given.pairs.school)
   const { right, causes } = diagnose(technique, problem, school, answer)
   // A cause of two slips is listed at its first one, with the other beside it.
   const slips = causes.map(({ slips: [first, ...others] }) =>
@@ -116,26 +118,39 @@ function diagnoseCommand(args: Arguments): string {
 
 function problems(args: Arguments): string {
   const given = args.take({
-    values: ['technique', 'level', 'count', 'seed'],
+    values: ['technique', 'level', 'dial', 'count', 'seed'],
     flags: ['json'],
     words: 0,
     need: ['technique'],
   })
   const technique: Technique = techniqueById(given.values.technique!)
+  const dialled = Object.keys(given.pairs.dial).length > 0
+  if (dialled && given.values.level) throw new InputError('Give a level or dials, not both.')
   const level = wholeNumber(given.values.level ?? '1', '--level', 1, technique.levels.length)
   const count = wholeNumber(given.values.count ?? '10', '--count', 1, 100_000)
   const seed = wholeNumber(given.values.seed ?? '1', '--seed', 0, 2 ** 31 - 1)
-  const space = levelOf(technique, level).problems()
+  const space = dialled
+    ? technique.dials.problems(dialValues(technique, given.pairs.dial))
+    : levelOf(technique, level).problems()
+  if (space.size === 0n) throw new InputError('No problem is like that: these dials contradict each other.')
   const source = draw(space, seeded(seed))
   const list = Array.from({ length: count }, () => printProblem(source.next().value!))
   if (!given.flags.json) return list.join('\n')
   return JSON.stringify({
     technique: technique.id,
-    level,
+    ...(!dialled && { level }),
     seed,
     possible: String(space.size),
     problems: list,
   })
+}
+
+function dialValues(technique: Technique, given: Readonly<Record<string, string>>): DialValues {
+  const values = Object.entries(given).map(([key, text]) => [
+    key,
+    /^\d{1,9}$/.test(text) ? Number(text) : Number.NaN,
+  ])
+  return dialValuesOf(technique.dials, Object.fromEntries(values))
 }
 
 function wholeNumber(text: string, name: string, least: number, most: number): number {
@@ -161,7 +176,7 @@ class Arguments {
     const words: string[] = []
     const values: Record<string, string | undefined> = {}
     const flags: Record<string, boolean | undefined> = {}
-    const school: Record<string, string> = {}
+    const pairs: Record<'school' | 'dial', Record<string, string>> = { school: {}, dial: {} }
     for (let i = 0; i < this.args.length; i += 1) {
       const arg = this.args[i]!
       const name = arg.startsWith('--') ? arg.slice(2) : undefined
@@ -171,10 +186,10 @@ class Arguments {
         i += 1
         const value = this.args[i]
         if (value === undefined) throw this.usage(`--${name} needs a value`)
-        if (name === 'school') {
+        if (name === 'school' || name === 'dial') {
           const [key, choice] = value.split('=')
-          if (!key || !choice) throw this.usage('--school is written key=value')
-          school[key] = choice
+          if (!key || !choice) throw this.usage(`--${name} is written key=value`)
+          pairs[name][key] = choice
         } else values[name] = value
       } else throw this.usage(`"${arg.slice(0, 40)}" is not known here`)
     }
@@ -182,7 +197,7 @@ class Arguments {
       throw this.usage(shape.words ? 'give one problem in quotes' : 'too many words')
     for (const name of shape.need ?? [])
       if (values[name] === undefined) throw this.usage(`--${name} is missing`)
-    return { words, values, flags, school }
+    return { words, values, flags, pairs }
   }
 
   private usage(what: string): InputError {

@@ -34,11 +34,12 @@ export interface Diagnosis {
 }
 
 /** Steps that may be run in search of two slips: some tens of milliseconds at 30 digits. */
-const DEFAULT_EFFORT = 15_000
+const DEFAULT_EFFORT = 6_000
 
 /**
  * @param answer the learner's final answer.
  * @param effort how many steps may be run in looking for two slips.
+ * @param outOfTime asked now and then in that search, which ends when it says so.
  * @throws InputError when the technique does not fit the problem.
  */
 export function diagnose(
@@ -47,6 +48,7 @@ export function diagnose(
   school: School,
   answer: Decimal,
   effort = DEFAULT_EFFORT,
+  outOfTime: () => boolean = () => false,
 ): Diagnosis {
   const right = trace(technique, problem, school)
   if (acceptsAnswer(right, answer)) return { right: true, causes: [], complete: true }
@@ -67,7 +69,7 @@ export function diagnose(
       for (let at = first.at + 1; at < first.run.steps.length; at += 1) {
         for (const slip of first.run.steps[at]!.slips()) {
           spent += first.run.steps.length
-          if (spent > effort) {
+          if (spent > effort || outOfTime()) {
             complete = false
             break search
           }

@@ -13,6 +13,8 @@ export interface DifferenceDials {
   readonly through?: number
   /** Zeros written in the minuend. */
   readonly zeros?: number
+  /** The longest run of zeros in the minuend. */
+  readonly zeroRun?: number
   /** True: the minuend is the smaller number. Otherwise it is the larger. */
   readonly negative?: boolean
 }
@@ -23,6 +25,9 @@ interface State {
   readonly short: number
   readonly through: number
   readonly zeros: number
+  /** Zeros of the run that the last column belongs to, and of the longest run so far. */
+  readonly run: number
+  readonly longest: number
 }
 
 /** All differences of numbers of the given shapes that satisfy the dials. A difference of 0 is left out. */
@@ -34,7 +39,7 @@ export function differenceSpace(dials: DifferenceDials): ProblemSpace {
   const [upper, lower] = dials.negative ? [subtrahend, minuend] : [minuend, subtrahend]
   const counted = countColumns<State, readonly [number, number]>({
     count: high - low + 1,
-    start: { below: 'none', short: 0, through: 0, zeros: 0 },
+    start: { below: 'none', short: 0, through: 0, zeros: 0, run: 0, longest: 0 },
     choices(column, before) {
       const place = low + column
       return digitsAllowed(upper, place).flatMap((top) =>
@@ -42,16 +47,20 @@ export function differenceSpace(dials: DifferenceDials): ProblemSpace {
           const zeroStands = dials.negative
             ? bottom === 0 && stands(lower, place)
             : top === 0 && stands(upper, place)
+          const run = zeroStands ? before.run + 1 : 0
           const next: State = {
             below: top === bottom ? before.below : top < bottom ? 'short' : 'ample',
             short: before.short + (top < bottom ? 1 : 0),
             through: before.through + (top === bottom && before.below === 'short' ? 1 : 0),
             zeros: before.zeros + (zeroStands ? 1 : 0),
+            run,
+            longest: Math.max(before.longest, run),
           }
           const beyond =
             next.short > (dials.short ?? Infinity) ||
             next.through > (dials.through ?? Infinity) ||
-            next.zeros > (dials.zeros ?? Infinity)
+            next.zeros > (dials.zeros ?? Infinity) ||
+            next.longest > (dials.zeroRun ?? Infinity)
           return beyond ? [] : [{ what: [top, bottom] as const, next }]
         }),
       )
@@ -60,13 +69,15 @@ export function differenceSpace(dials: DifferenceDials): ProblemSpace {
       s.below === 'ample' &&
       s.short === (dials.short ?? s.short) &&
       s.through === (dials.through ?? s.through) &&
-      s.zeros === (dials.zeros ?? s.zeros),
+      s.zeros === (dials.zeros ?? s.zeros) &&
+      s.longest === (dials.zeroRun ?? s.longest),
     key: (s) =>
       [
         s.below,
         dials.short === undefined ? '' : s.short,
         dials.through === undefined ? '' : s.through,
         dials.zeros === undefined ? '' : s.zeros,
+        dials.zeroRun === undefined ? '' : `${s.run} ${s.longest}`,
       ].join(),
   })
   return {

@@ -8,12 +8,20 @@ export interface NumberDials {
   readonly largest?: number
   /** Zeros written. */
   readonly zeros?: number
+  /** The longest run of zeros within one number. */
+  readonly zeroRun?: number
+}
+
+interface State {
+  readonly zeros: number
+  readonly run: number
+  readonly longest: number
 }
 
 /** Some numbers, each of its own shape, whose digits together satisfy the dials. */
 export function numberSpace(
   shapes: readonly Shape[],
-  { largest = 9, zeros }: NumberDials = {},
+  { largest = 9, zeros, zeroRun }: NumberDials = {},
 ): Space<Decimal[]> {
   const cells = shapes.flatMap((shape, number) =>
     Array.from({ length: shape.whole + shape.decimals }, (_, i) => ({
@@ -22,18 +30,25 @@ export function numberSpace(
       place: i - shape.decimals,
     })),
   )
-  const counted = countColumns<number, number>({
+  const counted = countColumns<State, number>({
     count: cells.length,
-    start: 0,
+    start: { zeros: 0, run: 0, longest: 0 },
     choices(column, before) {
-      const { shape, place } = cells[column]!
+      const { number, shape, place } = cells[column]!
+      // A run ends with its number.
+      const running = column > 0 && cells[column - 1]!.number === number ? before.run : 0
       return digitsAllowed(shape, place).flatMap((digit) => {
-        const next = before + (digit === 0 && stands(shape, place) ? 1 : 0)
-        return digit > largest || next > (zeros ?? Infinity) ? [] : [{ what: digit, next }]
+        const isZero = digit === 0 && stands(shape, place)
+        const run = isZero ? running + 1 : 0
+        const next = { zeros: before.zeros + (isZero ? 1 : 0), run, longest: Math.max(before.longest, run) }
+        const beyond =
+          digit > largest || next.zeros > (zeros ?? Infinity) || next.longest > (zeroRun ?? Infinity)
+        return beyond ? [] : [{ what: digit, next }]
       })
     },
-    accepts: (found) => zeros === undefined || found === zeros,
-    key: (found) => (zeros === undefined ? '' : String(found)),
+    accepts: (s) => s.zeros === (zeros ?? s.zeros) && s.longest === (zeroRun ?? s.longest),
+    key: (s) =>
+      `${zeros === undefined ? '' : s.zeros},${zeroRun === undefined ? '' : `${s.run} ${s.longest}`}`,
   })
   return mapped(counted, (digits) =>
     shapes.map((shape, number) => {

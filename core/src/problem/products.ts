@@ -22,28 +22,56 @@ export interface ProductDials extends NumberDials {
 export function productSpace(dials: ProductDials): ProblemSpace {
   const { first, second, carries } = dials
   const fixed = 'length' in second ? second.map((n) => decimal(n)) : undefined
-  if (carries === undefined)
-    return fixed
-      ? mapped(pairs(numberSpace([first], dials), listed(fixed)), ([[a], b]) => productOf(a!, b))
-      : mapped(numberSpace([first, second as Shape], dials), ([a, b]) => productOf(a!, b!))
-  const shapes = numberSpace([first], dials)
-  const others: readonly Decimal[] = fixed ?? listAll(numberSpace([second as Shape], dials))
-  if (shapes.size * BigInt(others.length) > MOST_LISTED)
-    throw new InputError('Carries can be counted for factors of up to six digits together.')
-  // Packed as numbers, since there may be many: which first factor, which second.
+  if (carries !== undefined) return lookedThrough(dials, carries, fixed)
+  return fixed
+    ? mapped(pairs(numberSpace([first], dials), listed(fixed)), ([[a], b]) => productOf(a!, b))
+    : mapped(numberSpace([first, second as Shape], dials), ([a, b]) => productOf(a!, b!))
+}
+
+function lookedThrough(
+  dials: ProductDials,
+  carries: number,
+  fixed: readonly Decimal[] | undefined,
+): ProblemSpace {
+  const { first, second, largest = 9, zeros, zeroRun } = dials
+  const multiplicands = listAll(numberSpace([first], { largest })).map(looked)
+  const multipliers = (fixed ?? listAll(numberSpace([second as Shape], { largest }))).map(looked)
+  if (BigInt(multiplicands.length) * BigInt(multipliers.length) > MOST_LISTED) throw new InputError(TOO_MANY)
+  // Packed as numbers, since there may be many: which multiplicand, which multiplier.
   const found: number[] = []
-  const firsts = listAll(shapes)
-  const digits = (list: readonly Decimal[]) => list.map((d) => [...d.units.toString()].reverse().map(Number))
-  const [as, bs] = [digits(firsts), digits(others)]
-  for (let i = 0; i < as.length; i += 1)
-    for (let j = 0; j < bs.length; j += 1)
-      if (carriesOf(as[i]!, bs[j]!) === carries) found.push(i * bs.length + j)
+  for (const [i, a] of multiplicands.entries())
+    for (const [j, b] of multipliers.entries())
+      if (
+        a.zeros + b.zeros === (zeros ?? a.zeros + b.zeros) &&
+        Math.max(a.zeroRun, b.zeroRun) === (zeroRun ?? Math.max(a.zeroRun, b.zeroRun)) &&
+        carriesOf(a.digits, b.digits) === carries
+      )
+        found.push(i * multipliers.length + j)
   return {
     size: BigInt(found.length),
     at(index) {
       const n = found[Number(index)]!
-      return productOf(firsts[Math.floor(n / bs.length)]!, others[n % bs.length]!)
+      const a = multiplicands[Math.floor(n / multipliers.length)]!
+      return productOf(a.number, multipliers[n % multipliers.length]!.number)
     },
+  }
+}
+
+const TOO_MANY = 'Carries can be counted for factors of up to six digits together.'
+
+function listAll(space: Space<Decimal[]>): Decimal[] {
+  if (space.size > MOST_LISTED) throw new InputError(TOO_MANY)
+  return Array.from({ length: Number(space.size) }, (_, i) => space.at(BigInt(i))[0]!)
+}
+
+function looked(number: Decimal) {
+  const text = number.units.toString()
+  const runs = text.match(/0+/g) ?? []
+  return {
+    number,
+    digits: [...text].reverse().map(Number),
+    zeros: runs.join('').length,
+    zeroRun: Math.max(0, ...runs.map((r) => r.length)),
   }
 }
 
@@ -60,10 +88,4 @@ export function carriesOf(a: readonly number[], b: readonly number[]): number {
     if (carry > 0 && k < a.length + b.length - 2) carries += 1
   }
   return carries
-}
-
-function listAll(space: ReturnType<typeof numberSpace>): Decimal[] {
-  if (space.size > MOST_LISTED)
-    throw new InputError('Carries can be counted for factors of up to six digits together.')
-  return Array.from({ length: Number(space.size) }, (_, i) => space.at(BigInt(i))[0]!)
 }

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { seeded } from '../number/random.js'
-import { TECHNIQUES } from '../technique/registry.js'
+import { usualValues } from '../technique/boards.js'
+import type { DialValues } from '../technique/contract.js'
+import { TECHNIQUES, techniqueById } from '../technique/registry.js'
 import { differenceSpace } from './differences.js'
 import { printProblem } from './expression.js'
 import { shape } from './shape.js'
@@ -85,8 +87,85 @@ test('the smaller number first is the same space turned round', () => {
   )
 })
 
-test('drawing is uniform: chi-squared over a full enumeration', () => {
-  const space = sumSpace({ terms: [shape(1), shape(2)], carries: 1, zeros: 0 })
+/** Answer columns that carry, from the product of what is written: the slow way. */
+function productCarries(a: number, b: number): number {
+  const [x, y] = [String(a), String(b)].map((t) => [...t].reverse().map(Number)) as [number[], number[]]
+  let [carries, carry] = [0, 0]
+  for (let k = 0; k < x.length + y.length - 2; k += 1) {
+    for (const [i, d] of x.entries()) carry += d * (y[k - i] ?? 0)
+    carry = Math.floor(carry / 10)
+    if (carry > 0) carries += 1
+  }
+  return carries
+}
+const zerosIn = (...numbers: number[]) => [...numbers.join('')].filter((d) => d === '0').length
+const longestRun = (n: number) => Math.max(0, ...(String(n).match(/0+/g) ?? []).map((z) => z.length))
+const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i)
+
+/** Dials, and the same problems found by trying everything. */
+const DIALLED: [string, DialValues, () => string[]][] = [
+  [
+    'multiply-crosswise',
+    { first: 2, second: 2, carries: 1, zeros: 1 },
+    () =>
+      range(10, 99).flatMap((a) =>
+        range(10, 99).flatMap((b) =>
+          productCarries(a, b) === 1 && zerosIn(a, b) === 1 ? [`${a}*${b}`] : [],
+        ),
+      ),
+  ],
+  [
+    'multiply-crosswise',
+    { first: 4, second: 1, largest: 4, zeroRun: 2 },
+    () =>
+      range(1000, 9999).flatMap((a) =>
+        range(1, 4).flatMap((b) => (!/[5-9]/.test(String(a)) && longestRun(a) === 2 ? [`${a}*${b}`] : [])),
+      ),
+  ],
+  [
+    'multiply-repunit',
+    { digits: 3, ones: 2, carries: 2 },
+    () => range(100, 999).flatMap((a) => (productCarries(a, 11) === 2 ? [`${a}*11`] : [])),
+  ],
+  [
+    'divide-short',
+    { digits: 4, divisor: 7, remainder: 2, zeros: 1 },
+    () =>
+      range(1000, 9999).flatMap((a) => (a % 7 === 2 && zerosIn(Math.floor(a / 7)) === 1 ? [`${a}/7`] : [])),
+  ],
+  ['square-near-base', { zeros: 2, most: 12, least: 3, side: 1 }, () => range(88, 97).map((n) => `${n}^2`)],
+  ['square-ending-five', { digits: 3, zeros: 1 }, () => range(1, 9).map((h) => `${h}05^2`)],
+  [
+    'multiply-same-head',
+    { digits: 2, padded: 1 },
+    () => range(1, 9).flatMap((h) => [`${h}1*${h}9`, `${h}9*${h}1`]),
+  ],
+  [
+    'subtract-complement',
+    { minuend: 4, subtrahend: 2, zeroRun: 2 },
+    () =>
+      range(1000, 9999).flatMap((a) =>
+        range(10, 99).flatMap((b) => (longestRun(a) === 2 ? [`${a}-${b}`] : [])),
+      ),
+  ],
+]
+
+test.each(DIALLED)('%s with dials %o: exactly what trying everything finds', (id, dials, all) => {
+  expect(everything(techniqueById(id).dials.problems(dials))).toEqual(all().sort())
+})
+
+const SMALL: [string, ProblemSpace][] = [
+  ['sums', sumSpace({ terms: [shape(1), shape(2)], carries: 1, zeros: 0 })],
+  ['products', techniqueById('multiply-crosswise').dials.problems({ first: 2, second: 1, carries: 1 })],
+  [
+    'numbers with a run of zeros',
+    techniqueById('square-duplex').dials.problems({ digits: 4, largest: 3, zeroRun: 2 }),
+  ],
+  ['quotients', techniqueById('divide-short').dials.problems({ digits: 3, divisor: 7, remainder: 2 })],
+  ['either side of a base', techniqueById('square-near-base').dials.problems({ zeros: 2, most: 20 })],
+]
+
+test.each(SMALL)('drawing %s is uniform: chi-squared over a full enumeration', (_, space) => {
   const random = seeded(11)
   const seen = new Map<string, number>()
   const draws = 400 * Number(space.size)
@@ -112,10 +191,12 @@ test('no problem comes twice while others are left, and then all come again', ()
   expect(draw(sumSpace({ terms: [shape(1), shape(1)], carries: 2 }), seeded(1)).next().done).toBe(true)
 })
 
-test('every level of every technique has problems, all of which fit it', () => {
+test('every level of every technique has problems, all of which fit it; so have its dials as they stand at first', () => {
   for (const technique of TECHNIQUES)
-    for (const level of technique.levels) {
-      const space = level.problems()
+    for (const space of [
+      ...technique.levels.map((l) => l.problems()),
+      technique.dials.problems(usualValues(technique.dials)),
+    ]) {
       fc.assert(
         fc.property(fc.bigInt(0n, space.size - 1n), (i) => {
           expect(technique.fits(space.at(i))).toEqual({ fits: true })

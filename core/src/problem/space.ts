@@ -103,18 +103,25 @@ export interface Columns<S, W> {
  * @returns the number of ways and the way with a given number, 0 <= index < size.
  */
 export function countColumns<S, W>(columns: Columns<S, W>): Space<W[]> {
-  const memo: Map<string, bigint>[] = Array.from({ length: columns.count + 1 }, () => new Map())
-  const ways = (column: number, state: S): bigint => {
-    if (column === columns.count) return columns.accepts(state) ? 1n : 0n
+  // What is possible from a state is worked out once: drawing only walks through it.
+  const known: Map<string, Branching<S, W>>[] = Array.from({ length: columns.count }, () => new Map())
+  const from = (column: number, state: S): Branching<S, W> => {
     const key = columns.key(state)
-    const known = memo[column]!.get(key)
-    if (known !== undefined) return known
+    const found = known[column]!.get(key)
+    if (found) return found
+    const branches: Branch<S, W>[] = []
     let total = 0n
-    for (const choice of columns.choices(column, state)) total += ways(column + 1, choice.next)
-    memo[column]!.set(key, total)
-    return total
+    for (const { what, next } of columns.choices(column, state)) {
+      const ways = column + 1 < columns.count ? from(column + 1, next).total : columns.accepts(next) ? 1n : 0n
+      if (ways === 0n) continue
+      branches.push({ what, next, ways })
+      total += ways
+    }
+    const branching = { branches, total }
+    known[column]!.set(key, branching)
+    return branching
   }
-  const size = ways(0, columns.start)
+  const size = from(0, columns.start).total
   return {
     size,
     at(index) {
@@ -123,17 +130,25 @@ export function countColumns<S, W>(columns: Columns<S, W>): Space<W[]> {
       let rest = index
       let state = columns.start
       for (let column = 0; column < columns.count; column += 1) {
-        for (const choice of columns.choices(column, state)) {
-          const below = ways(column + 1, choice.next)
-          if (rest < below) {
-            chosen.push(choice.what)
-            state = choice.next
+        for (const { what, next, ways } of from(column, state).branches) {
+          if (rest < ways) {
+            chosen.push(what)
+            state = next
             break
           }
-          rest -= below
+          rest -= ways
         }
       }
       return chosen
     },
   }
+}
+
+interface Branch<S, W> extends Choice<S, W> {
+  readonly ways: bigint
+}
+
+interface Branching<S, W> {
+  readonly branches: readonly Branch<S, W>[]
+  readonly total: bigint
 }

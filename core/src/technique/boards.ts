@@ -57,6 +57,7 @@ export const DIFFERENCE_BOARD: DialBoard = {
     dial('short', 'Short columns', 0, DIGITS_TO),
     dial('through', 'Equal columns under a drop', 0, DIGITS_TO),
     dial('zeros', 'Zeros above', 0, DIGITS_TO),
+    dial('zeroRun', 'Longest run of zeros above', 0, DIGITS_TO - 1),
     dial('negative', 'Smaller number first (1) or not (0)', 0, 1, 0),
   ],
   problems({ minuend = 3, subtrahend = 3, decimals = 0, below = 0, negative = 0, ...counts }) {

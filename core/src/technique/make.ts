@@ -24,14 +24,23 @@ export function technique<P extends object>(
   },
 ): Technique {
   const { read, work, ...rest } = given
+  // Diagnosis works the same problem hundreds of times over.
+  const known = new WeakMap<Problem, P | Misfit>()
+  const looked = (problem: Problem): P | Misfit => {
+    const before = known.get(problem)
+    if (before) return before
+    const found = read(problem)
+    known.set(problem, found)
+    return found
+  }
   return {
     ...rest,
     fits(problem) {
-      const found = read(problem)
+      const found = looked(problem)
       return 'because' in found ? { fits: false, because: found.because } : { fits: true }
     },
     work(problem, school) {
-      const found = read(problem)
+      const found = looked(problem)
       if ('because' in found) throw new RangeError(found.because)
       return work(found, school)
     },
@@ -58,33 +67,56 @@ export interface Asked
 export type SlipSink = (id: string, entry: Decimal, odds: number, remark: string) => void
 
 export function step(asked: Asked): Step {
-  return {
-    action: asked.action,
-    place: asked.place,
-    expect: asked.expect,
-    also: asked.also,
-    after: asked.after,
-    links: asked.links,
-    picks: asked.picks,
-    get ask() {
-      return now(asked.ask)
-    },
-    get why() {
-      return now(asked.why)
-    },
-    get writes() {
-      return now(asked.writes)
-    },
-    get holds() {
-      return now(asked.holds ?? [])
-    },
-    get facts() {
-      return now(asked.load ?? NO_LOAD).facts
-    },
-    get carries() {
-      return now(asked.load ?? NO_LOAD).carries
-    },
-    slips: () => (asked.slips ? gather(asked.expect, asked.also, asked.slips) : []),
+  return new Question(asked)
+}
+
+/** A class, so that the many steps of a diagnosis share their getters. */
+class Question implements Step {
+  readonly action: Step['action']
+  readonly place: number
+  readonly expect: Decimal
+  readonly also: Step['also']
+  readonly after: Step['after']
+  readonly links: Step['links']
+  readonly picks: Step['picks']
+
+  constructor(private readonly asked: Asked) {
+    this.action = asked.action
+    this.place = asked.place
+    this.expect = asked.expect
+    this.also = asked.also
+    this.after = asked.after
+    this.links = asked.links
+    this.picks = asked.picks
+  }
+
+  get ask(): string {
+    return now(this.asked.ask)
+  }
+
+  get why(): string {
+    return now(this.asked.why)
+  }
+
+  get writes(): AnswerLine {
+    return now(this.asked.writes)
+  }
+
+  get holds(): readonly Held[] {
+    return now(this.asked.holds ?? [])
+  }
+
+  get facts(): Load['facts'] {
+    return now(this.asked.load ?? NO_LOAD).facts
+  }
+
+  get carries(): number {
+    return now(this.asked.load ?? NO_LOAD).carries
+  }
+
+  slips(): readonly Slip[] {
+    const { slips, expect, also } = this.asked
+    return slips ? gather(expect, also, slips) : []
   }
 }
 

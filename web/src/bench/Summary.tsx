@@ -1,4 +1,11 @@
-import { type AttemptRecord, judgeAttempt, techniqueById } from '@tachymetra/core'
+import {
+  type AttemptRecord,
+  judgeAttempt,
+  readAttempt,
+  readDecimal,
+  type Tally,
+  techniqueById,
+} from '@tachymetra/core'
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
@@ -24,6 +31,7 @@ export function Summary({
       }),
     [attempts],
   )
+  const tallies = useMemo(() => tallyOf(attempts), [attempts])
   const slips = slipCounts(rows.flatMap((r) => r.slips))
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>
@@ -31,6 +39,11 @@ export function Summary({
         The sitting: {techniqueById(sitting.technique).name}, {levelWords(sitting.level)}
       </h1>
       <PaceFigures paces={pacesOf(rows)} />
+      {tallies && (
+        <p>
+          {tallies.what}: {tallies.found} of {tallies.of}
+        </p>
+      )}
       <section>
         <h2>Slips</h2>
         {slips.length === 0 ? (
@@ -54,4 +67,20 @@ export function Summary({
       </div>
     </div>
   )
+}
+
+/** What the technique measures besides time and slips, over all attempts worked to the end in steps. */
+function tallyOf(attempts: readonly AttemptRecord[]): Tally | undefined {
+  const tallies = attempts.flatMap((record) => {
+    const { technique, problem } = readAttempt(record)
+    if (!technique.tally || record.support === 'answer' || record.outcome === 'skipped') return []
+    const right = judgeAttempt(record).entries.filter((e) => e.right)
+    return technique.tally(
+      problem,
+      right.map((e) => readDecimal(e.value)!),
+    )
+  })
+  const [first] = tallies
+  const sum = (count: (tally: Tally) => number) => tallies.reduce((total, t) => total + count(t), 0)
+  return first && { what: first.what, found: sum((t) => t.found), of: sum((t) => t.of) }
 }

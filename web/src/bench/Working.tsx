@@ -5,7 +5,6 @@ import {
   answerOf,
   commit,
   type Decimal,
-  diagnose,
   type Exercise,
   equal,
   eraseKey,
@@ -18,6 +17,7 @@ import {
   momentAfter,
   openStep,
   type Play,
+  printProblem,
   problemWords,
   readDecimal,
   recordOf,
@@ -41,6 +41,7 @@ import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
+import { askForCauses } from './causes.js'
 import { PaceBar } from './PaceBar.js'
 import { HAS_TOUCH } from './touch.js'
 
@@ -348,24 +349,24 @@ const Steps = memo(function Steps({ made: all }: { readonly made: Play['made'] }
   )
 })
 
-/** The likely cause of a wrong answer given without steps: sought after the verdict has been painted. */
+/** The likely cause of a wrong answer given without steps: sought aside, so that no key has to wait for it. */
 function useExplanation(play: Play): string | undefined {
   const [explained, setExplained] = useState<{ of: Made; remark: string }>()
   const slip = play.exercise.support === 'answer' ? standingSlip(play) : undefined
   useEffect(() => {
     if (!slip) return
-    const timer = setTimeout(() => {
-      const { technique, problem, school } = play.exercise
-      const { causes } = diagnose(technique, problem, school, readDecimal(slip.value)!)
-      const [cause, other] = causes
-      if (!cause) return
-      const remarks = cause.slips.map((s) => s.remark).join(' ')
-      setExplained({
-        of: slip,
-        remark: other ? `Likely: ${remarks} (Other slips would fit too.)` : `Likely: ${remarks}`,
-      })
-    }, 20)
-    return () => clearTimeout(timer)
+    const { technique, problem, school } = play.exercise
+    return askForCauses(
+      { technique: technique.id, expression: printProblem(problem), school, answer: slip.value },
+      ([cause, other]) => {
+        if (!cause) return
+        const remarks = cause.slips.map((s) => s.remark).join(' ')
+        setExplained({
+          of: slip,
+          remark: other ? `Likely: ${remarks} (Other slips would fit too.)` : `Likely: ${remarks}`,
+        })
+      },
+    )
   }, [slip, play.exercise])
   return slip && explained?.of === slip ? explained.remark : undefined
 }

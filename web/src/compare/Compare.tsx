@@ -106,7 +106,10 @@ function Found({ found }: { readonly found: Comparison }) {
       <p className="big mono">
         {problemWords(problem)} = {toWords(answer)}
       </p>
-      <p className="advice">{advice}</p>
+      <div className="advice">
+        <p>{advice}</p>
+        {ways[0] && <p className="faint">When to think of it: {ways[0].technique.lesson.when}</p>}
+      </div>
       <section className="ways" aria-label="The ways that fit, least work first">
         {ways.map(({ technique, work, effort }) => (
           <article key={technique.id} className="way">

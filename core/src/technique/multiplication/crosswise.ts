@@ -9,7 +9,7 @@ import { shape } from '../../problem/shape.js'
 import type { Fact, Spot } from '../contract.js'
 import { sumLoad, together } from '../facts.js'
 import { level } from '../level.js'
-import { misfit, type SlipSink, technique } from '../make.js'
+import { type Misfit, misfit, type SlipSink, technique } from '../make.js'
 import { ORDER } from '../schools.js'
 import {
   endsFirst,
@@ -68,19 +68,24 @@ export const multiplyCrosswise = technique({
     level('Eight by eight digits', 150, () => products(8, 8)),
   ],
   dials: productBoard(MOST_DIGITS, MOST_DIGITS),
-  read(problem) {
+  read(problem): Crossing | Misfit {
     const found = readWhole(problem)
     if ('because' in found) return found
     const longest = Math.max(found.a.toString().length, found.b.toString().length)
     return longest > MOST_DIGITS
       ? misfit(`a factor has ${longest} digits; at most ${MOST_DIGITS} are worked crosswise`)
-      : found
+      : { columns: crossColumns(found.a, found.b), scale: found.scale }
   },
-  *work({ a, b, scale }, school) {
-    const value = yield* workColumns(crossColumns(a, b), school.order!)
+  *work({ columns, scale }, school) {
+    const value = yield* workColumns(columns, school.order!)
     return yield* placePoint(value, scale, FACTOR_DECIMALS)
   },
 })
+
+interface Crossing {
+  readonly columns: readonly SumColumn[]
+  readonly scale: number
+}
 
 const WALKS: Readonly<Record<string, Walk>> = {
   'right-carry': rightCarry,

@@ -140,6 +140,7 @@ export function productBoard(first = 8, second = 8, least = 1): DialBoard {
       dial('decimals', 'Decimals of the first factor', 0, 3, 0),
       dial('largest', 'Largest digit', 1, 9),
       dial('zeros', 'Zeros written', 0, 14),
+      dial('zeroRun', 'Longest run of zeros', 0, 7),
       dial('carries', 'Columns that carry', 0, 14),
     ],
     problems({ first: a = 2, second: b = 2, decimals = 0, ...counts }) {

@@ -18,9 +18,7 @@ const by = (digits: number, count: number, more: { carries?: number; largest?: n
   productSpace({ first: shape(digits), second: [ones(count)], ...more })
 
 interface Sliding {
-  readonly number: bigint
-  /** Ones of the multiplier: digits in the window. */
-  readonly width: number
+  readonly columns: readonly SumColumn[]
   readonly scale: number
 }
 
@@ -72,14 +70,15 @@ export const multiplyRepunit = technique({
     const isOnes = (n: bigint) => n > 1n && n === ones(lengthOf(n))
     if (!isOnes(a) && !isOnes(b)) return misfit('no factor is made of ones, like 11 or 111')
     const [number, multiplier] = isOnes(b) ? [a, b] : [b, a]
-    return { number, width: lengthOf(multiplier), scale }
+    return { columns: windows(number, lengthOf(multiplier)), scale }
   },
-  *work({ number, width, scale }) {
-    const value = yield* rightCarry(windows(number, width))
+  *work({ columns, scale }) {
+    const value = yield* rightCarry(columns)
     return yield* placePoint(value, scale, FACTOR_DECIMALS)
   },
 })
 
+/** @param width ones of the multiplier: digits in the window. */
 function windows(number: bigint, width: number): SumColumn[] {
   const digits = digitsOf(number)
   return Array.from({ length: digits.length + width - 1 }, (_, k): SumColumn => {

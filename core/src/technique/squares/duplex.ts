@@ -15,7 +15,7 @@ import { level } from '../level.js'
 import { type Misfit, misfit, type SlipSink, technique } from '../make.js'
 import { rightCarry, type SumColumn } from '../multiplication/columns.js'
 import { placePoint } from '../multiplication/product.js'
-import { readSquare, SQUARE_DECIMALS, type Squared } from './square.js'
+import { readSquare, SQUARE_DECIMALS } from './square.js'
 
 const MOST_DIGITS = 8
 
@@ -57,21 +57,29 @@ export const squareDuplex = technique({
       dial('decimals', 'Decimals', 0, 4, 0),
       dial('largest', 'Largest digit', 1, 9),
       dial('zeros', 'Zeros written', 0, 7),
+      dial('zeroRun', 'Longest run of zeros', 0, 7),
     ],
     problems: ({ digits = 3, decimals = 0, ...counts }) =>
       space(digits, counts, Math.min(decimals, digits - 1)),
   },
-  read(problem): Squared | Misfit {
+  read(problem): Duplexes | Misfit {
     const found = readSquare(problem)
     if ('because' in found) return found
     if (found.n < 10n) return misfit('the square of one digit is a table fact')
-    return lengthOf(found.n) > MOST_DIGITS ? misfit(`the number has more than ${MOST_DIGITS} digits`) : found
+    return lengthOf(found.n) > MOST_DIGITS
+      ? misfit(`the number has more than ${MOST_DIGITS} digits`)
+      : { columns: duplexColumns(found.n), scale: found.scale }
   },
-  *work({ n, scale }) {
-    const value = yield* rightCarry(duplexColumns(n))
+  *work({ columns, scale }) {
+    const value = yield* rightCarry(columns)
     return yield* placePoint(value, scale, SQUARE_DECIMALS)
   },
 })
+
+interface Duplexes {
+  readonly columns: readonly SumColumn[]
+  readonly scale: number
+}
 
 /** Duplex of digits, from either end: D(a) = aa, D(ab) = 2ab, D(abc) = 2ac + bb. */
 export function duplexOf(group: readonly number[]): number {

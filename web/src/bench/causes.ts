@@ -1,0 +1,31 @@
+/** Asking for the likely causes of a wrong answer; the search runs in a worker. */
+import type { Cause, School } from '@tachymetra/core'
+
+export interface Asked {
+  readonly technique: string
+  readonly expression: string
+  readonly school: School
+  readonly answer: string
+}
+
+export interface Answered {
+  readonly n: number
+  readonly causes: readonly Cause[]
+}
+
+let worker: Worker | undefined
+let asked = 0
+
+/** @returns a function that takes the question back. */
+export function askForCauses(question: Asked, answer: (causes: readonly Cause[]) => void): () => void {
+  worker ??= new Worker(new URL('./causes.worker.ts', import.meta.url), { type: 'module' })
+  asked += 1
+  const n = asked
+  const to = worker
+  const hear = ({ data }: MessageEvent<Answered>) => {
+    if (data.n === n) answer(data.causes)
+  }
+  to.addEventListener('message', hear)
+  to.postMessage({ ...question, n })
+  return () => to.removeEventListener('message', hear)
+}
