@@ -3,7 +3,7 @@ import { InputError } from './error.js'
 import { type NumberDials, numberSpace } from './numbers.js'
 import { productOf } from './problem.js'
 import type { Shape } from './shape.js'
-import { listed, MOST_LISTED, mapped, type ProblemSpace, pairs } from './space.js'
+import { listed, MOST_LISTED, mapped, type ProblemSpace, pairs, type Space } from './space.js'
 
 /** What a generated product must be like. A count left out is free. */
 export interface ProductDials extends NumberDials {

@@ -1,5 +1,4 @@
 import {
-  type Action,
   type AnswerLine,
   type AttemptRecord,
   answerOf,
@@ -41,14 +40,12 @@ import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
+import { ACTION_WORDS, DIGIT_ACTIONS } from './actions.js'
 import { askForCauses } from './causes.js'
 import { PaceBar } from './PaceBar.js'
 import { HAS_TOUCH } from './touch.js'
 
 const KeyHelp = lazy(() => import('./KeyHelp.js'))
-
-/** Steps whose value is written as one digit at the place itself. */
-const DIGIT_ACTIONS: readonly Action[] = ['hold', 'glance', 'write', 'mend', 'quotient-digit']
 
 /** Asking and checking takes longer than working alone, so the target is stretched while there is support. */
 const TARGET_STRETCH = { guided: 3, steps: 1.5, answer: 1 } as const
@@ -258,7 +255,7 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
 function questionOf(play: Play): string {
   const step = openStep(play)
   if (play.exercise.support === 'guided' && step) return step.ask
-  if (step) return ''
+  if (step) return ACTION_WORDS[step.action]
   const { asks } = play.exercise.technique
   return asks ? `The answer? (${asks(play.exercise.school)})` : 'The answer?'
 }

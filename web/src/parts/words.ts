@@ -11,7 +11,7 @@ export const SUPPORT_NAMES: Record<Support, string> = {
 export const SUPPORT_ABOUT: Record<Support, string> = {
   watch: 'One problem worked before you, every value placed.',
   guided: 'Each step is asked; you give its value.',
-  steps: 'The place is lit; you know what to do.',
+  steps: 'The place is lit and the step named; you know how.',
   answer: 'Only the problem and the clock.',
 }
 
