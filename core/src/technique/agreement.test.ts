@@ -5,7 +5,7 @@ import { type Decimal, decimal, equal, isNegative, toText } from '../number/deci
 import { seeded } from '../number/random.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import { answerOf, type Problem, productOf, quotientOf, rootOf, squareOf, sumOf } from '../problem/problem.js'
-import type { School, Technique } from './contract.js'
+import type { School, Step, Technique } from './contract.js'
 import { accepts, judgeEntry, schoolOf, trace } from './driver.js'
 import { TECHNIQUES, techniqueById } from './registry.js'
 import { recognition, schoolsOf, slipAtRandom, values } from './testing.js'
@@ -274,6 +274,23 @@ test.each([
     fits: false,
     because: expect.stringContaining(because),
   })
+})
+
+test('what a step says does not change while the working goes on', () => {
+  const random = seeded(43)
+  const said = (step: Step) =>
+    JSON.stringify([step.ask, step.why, step.writes, step.holds, step.facts, step.carries], (_, v) =>
+      typeof v === 'bigint' ? String(v) : v,
+    )
+  for (const technique of TECHNIQUES)
+    for (let i = 0; i < 40; i += 1) {
+      const { problem, school } = slipAtRandom(technique, random)
+      const work = technique.work(problem, school)
+      const steps: [Step, string][] = []
+      for (let state = work.next(); !state.done; state = work.next(state.value.expect))
+        steps.push([state.value, said(state.value)])
+      for (const [step, first] of steps) expect(said(step), technique.id).toBe(first)
+    }
 })
 
 test('a valid value is never called a slip, and every slip has a remark of its own', () => {

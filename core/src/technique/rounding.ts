@@ -1,6 +1,9 @@
-import { type Decimal, unitsAt } from '../number/decimal.js'
-import { nonZeroDigits } from '../number/whole.js'
+import { type Decimal, decimal, toWords, unitsAt } from '../number/decimal.js'
+import { lengthOf, nonZeroDigits } from '../number/whole.js'
 import { between, kept, mapped, pairs, type Space } from '../problem/space.js'
+import type { Step } from './contract.js'
+import { BLANK } from './line.js'
+import { step } from './make.js'
 
 /** A rounder number above and what it is too large by: 398 is 400 less 2. */
 export interface Rounded {
@@ -30,11 +33,38 @@ export function roundedUp(n: bigint): Rounded | undefined {
   return best
 }
 
-/** Is an entry a rounder number above n, in units of 10^-scale? Any such one serves as well. */
-export function isRounder(entry: Decimal, n: bigint, scale: number): boolean {
-  if (entry.scale > scale) return false
-  const round = unitsAt(entry, scale)
-  return round > n && nonZeroDigits(round) < nonZeroDigits(n)
+/**
+ * Asks to round a number up; any rounder number above it will do, since what follows goes on from the entry.
+ * @param number in units of 10^-scale, like the round number. @returns the round number taken.
+ */
+export function* roundStep(given: {
+  readonly number: bigint
+  readonly round: bigint
+  readonly scale: number
+  readonly opening?: string
+}): Generator<Step, bigint, Decimal> {
+  const { number, round, scale, opening = '' } = given
+  const words = (n: bigint) => toWords(decimal(n, scale))
+  const over = round - number
+  const entry = yield step({
+    action: 'round',
+    place: lengthOf(round) - 1 - scale,
+    ask: `${opening}Round ${words(number)} up: to what?`,
+    why: `It lies ${words(over)} below.`,
+    expect: decimal(round, scale),
+    also(other) {
+      if (other.scale > scale) return false
+      const rounder = unitsAt(other, scale)
+      return rounder > number && nonZeroDigits(rounder) < nonZeroDigits(number)
+    },
+    writes: BLANK,
+    holds: [{ what: 'round', value: decimal(round, scale) }],
+    slips(slip) {
+      const down = number - (number % 10n ** BigInt(lengthOf(over)))
+      slip('rounded-down', decimal(down, scale), 3, `Upwards: ${words(round)} is ${words(over)} more.`)
+    },
+  })
+  return unitsAt(entry, scale)
 }
 
 /** The numbers of so many digits that lie just below a round one, with a surplus of at most `most` where that is set. */

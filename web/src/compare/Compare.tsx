@@ -11,12 +11,12 @@ import {
   toText,
   toWords,
 } from '@tachymetra/core'
-import { Input } from 'antd'
 import { useId, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useSchools } from '../data/schools.js'
 import { useSettings } from '../data/settings.js'
 import { Checks } from '../parts/Checks.js'
+import { ExpressionInput } from '../parts/ExpressionInput.js'
 import { Fold } from '../parts/Fold.js'
 import { StepsOnRule } from '../parts/StepsOnRule.js'
 
@@ -58,16 +58,7 @@ export default function Compare() {
         <label htmlFor={problem}>
           <strong>Problem</strong>
         </label>
-        <Input
-          id={problem}
-          className="mono"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          autoComplete="off"
-          spellCheck={false}
-          style={{ width: 'min(24rem, 100%)' }}
-          status={'error' in found ? 'error' : ''}
-        />
+        <ExpressionInput id={problem} value={text} onChange={setText} wrong={'error' in found} />
         <button type="submit" className="key-button main">
           Compare
         </button>
@@ -175,15 +166,7 @@ function CheckAnswer({
       <h2>Check an answer without redoing it</h2>
       <div className="row">
         <label htmlFor={field}>Answer</label>
-        <Input
-          id={field}
-          className="mono"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          autoComplete="off"
-          style={{ width: '14rem' }}
-          status={answer ? '' : 'error'}
-        />
+        <ExpressionInput id={field} value={text} onChange={setText} wrong={!answer} width="14rem" />
       </div>
       {answer ? (
         <Checks problem={problem} answer={answer} />

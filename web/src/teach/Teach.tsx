@@ -10,11 +10,11 @@ import {
   toWords,
   trace,
 } from '@tachymetra/core'
-import { Input } from 'antd'
 import { useId, useMemo, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { schoolIn, useSchoolSetter, useSchools } from '../data/schools.js'
 import { useSettings } from '../data/settings.js'
+import { ExpressionInput } from '../parts/ExpressionInput.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
@@ -57,16 +57,7 @@ function Page({ technique }: { readonly technique: Technique }) {
           <h2>
             <label htmlFor={field}>The steps, on your own numbers</label>
           </h2>
-          <Input
-            id={field}
-            className="mono"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            autoComplete="off"
-            spellCheck={false}
-            status={'error' in found ? 'error' : ''}
-            style={{ width: 'min(24rem, 100%)' }}
-          />
+          <ExpressionInput id={field} value={text} onChange={setText} wrong={'error' in found} />
           {'error' in found ? (
             <p role="alert" className="said-slip">
               {found.error}

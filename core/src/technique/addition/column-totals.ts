@@ -53,19 +53,22 @@ export const addColumnTotals = technique({
   *work(problem) {
     const columns = columnsOf(problem).reverse()
     const lowest = columns.at(-1)!.place
-    const raw: AnswerCell[] = []
+    let raw: readonly AnswerCell[] = []
     let estimate = ZERO
     for (const { place, digits, sum } of columns) {
       const last = place === lowest
       const shown = digits.join(' + ')
-      const cells = () => [...raw, { place, digits: String(sum), draft: true }]
+      const standing = raw
       const total: Decimal = yield step({
         action: 'column-total',
         place,
         ask: () => `${placeTitle(place)}: ${shown}. What is the whole column?`,
         why: 'The column is summed whole; a second digit spills one place to the left.',
         expect: decimal(sum),
-        writes: () => ({ negative: false, cells: cells() }),
+        writes: () => ({
+          negative: false,
+          cells: [...standing, { place, digits: String(sum), draft: true }],
+        }),
         holds: estimate.units > 0n ? [{ what: 'estimate', value: estimate }] : [],
         load: () => columnLoad(digits),
         slips: (slip) => {
@@ -101,7 +104,8 @@ export const addColumnTotals = technique({
             )
         },
       })
-      raw.push({ place, digits: String(total.units), draft: true })
+      const totals = [...raw, { place, digits: String(total.units), draft: true }]
+      raw = totals
       const part = atPlace(total.units, place)
       const before = estimate
       const expect = add(before, part)
@@ -114,7 +118,7 @@ export const addColumnTotals = technique({
             : `${toWords(before)} and ${toWords(decimal(total.units))} ${placeName(place)}: what is the ${last ? 'sum' : 'estimate now'}?`,
         why: `The total counts ${placeName(place)}, so its tens belong one place to the left.`,
         expect,
-        writes: () => (last ? lineOf(expect, lowest) : { negative: false, cells: [...raw] }),
+        writes: () => (last ? lineOf(expect, lowest) : { negative: false, cells: totals }),
         holds: last ? [] : [{ what: 'estimate', value: expect }],
         load: () => sumLoad(before.units, part.units),
         slips: (slip) => {

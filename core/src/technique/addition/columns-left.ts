@@ -64,8 +64,9 @@ function* glance(columns: readonly SumColumn[]): Walk {
   const lowest = columns.at(-1)!.place
   for (const [i, column] of columns.entries()) {
     const total = column.sum + column.carried
+    const standing = [...written]
     const entry = yield glanceStep(column, i === 0 ? total : total % 10, i === 0, columns[i + 1], (digit) =>
-      cellsOf([...written, digit], lowest, columns.length),
+      cellsOf([...standing, digit], lowest, columns.length),
     )
     written.push(String(wholePart(entry)))
   }
@@ -144,13 +145,14 @@ function* mend(columns: readonly SumColumn[]): Walk {
     const first = i === 0
     const shown = digits.join(' + ')
     const unit = first ? sum : sum % 10
+    const standing = [...written]
     const entry = yield step({
       action: 'write',
       place,
       ask: () => `${placeTitle(place)}: ${shown}. ${first ? 'What is written?' : 'Which digit is written?'}`,
       why: `${shown} is ${sum}; its unit stands here, its ten goes to the left.`,
       expect: decimal(unit),
-      writes: () => cells([...written, String(unit)]),
+      writes: () => cells([...standing, String(unit)]),
       load: () => columnLoad(digits),
       slips: (slip) => {
         if (!first && sum >= 10)
@@ -178,6 +180,7 @@ function* mend(columns: readonly SumColumn[]): Walk {
       const top = at === 0
       const expect = top ? raised : raised % 10n
       const by = carry
+      const mended = written.map((d, j) => (j === at ? String(expect) : d))
       const given = yield step({
         action: 'mend',
         place: columns[at]!.place,
@@ -187,7 +190,7 @@ function* mend(columns: readonly SumColumn[]): Walk {
             ? 'A nine raised becomes 0 and raises the digit before it.'
             : 'Ten of one column are one of the next.',
         expect: decimal(expect),
-        writes: () => cells(written.map((d, j) => (j === at ? String(expect) : d))),
+        writes: () => cells(mended),
         load: { facts: [`${Number(before)}+${by}`], carries: 1 },
         slips: (slip) => {
           slip('not-mended', decimal(before), 7, `The carry raises the ${before} to ${raised}.`)

@@ -1,15 +1,14 @@
 /** add-compensation: round a number up, add, give back what was too much. 398+257: 400 + 257 − 2. */
 import { type Decimal, decimal, toWords, unitsAt } from '../../number/decimal.js'
-import { lengthOf } from '../../number/whole.js'
 import { sumOf } from '../../problem/problem.js'
 import { mapped } from '../../problem/space.js'
 import { dial } from '../boards.js'
 import { differenceLoad, sumLoad } from '../facts.js'
 import { level } from '../level.js'
-import { BLANK, lineOf } from '../line.js'
-import { type Misfit, misfit, type SlipSink, step, technique } from '../make.js'
-import { additionSlips, takingSlips } from '../multiplication/split.js'
-import { eitherWay, isRounder, justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
+import { lineOf } from '../line.js'
+import { type Misfit, misfit, step, technique } from '../make.js'
+import { eitherWay, justBelow, ofDigits, type Rounded, roundedUp, roundStep } from '../rounding.js'
+import { additionSlips, scaled, takingSlips } from '../slips.js'
 import { readPlainSum } from './parts.js'
 
 interface Compensating extends Rounded {
@@ -75,29 +74,8 @@ export const addCompensation = technique({
   },
   *work({ round, over: surplus, other, scale }) {
     const number = round - surplus
-    const unit = 10n ** BigInt(lengthOf(surplus))
     const words = (n: bigint) => toWords(decimal(n, scale))
-    const rounded = yield step({
-      action: 'round',
-      place: lengthOf(round) - 1 - scale,
-      ask: `Round ${words(number)} up: to what?`,
-      why: `It lies ${words(surplus)} below.`,
-      expect: decimal(round, scale),
-      writes: BLANK,
-      holds: [
-        { what: 'round', value: decimal(round, scale) },
-        { what: 'to give back', value: decimal(surplus, scale) },
-      ],
-      also: (entry) => isRounder(entry, number, scale),
-      slips: (slip) =>
-        slip(
-          'rounded-down',
-          decimal(number - (number % unit), scale),
-          3,
-          `Upwards: ${words(round)} is ${words(surplus)} more.`,
-        ),
-    })
-    const up = unitsAt(rounded, scale)
+    const up = yield* roundStep({ number, round, scale })
     const over = up - number
     const total = unitsAt(
       yield step({
@@ -137,11 +115,3 @@ export const addCompensation = technique({
     })
   },
 })
-
-/** Slips worked out on whole numbers, told with the decimals of the problem. */
-export function scaled(slip: SlipSink, scale: number): SlipSink {
-  return scale === 0
-    ? slip
-    : (id, entry, odds, remark) =>
-        slip(id, decimal(entry.units, scale), odds, remark.replace(/\.$/, ` (in units of the last decimal).`))
-}

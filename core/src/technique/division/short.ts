@@ -142,7 +142,7 @@ export const divideShort = technique({
             right,
             skipped,
             place: at,
-            writes: () => line([cell(at, right)]),
+            writes: line([cell(at, right)]),
           }),
         ),
       )
@@ -172,7 +172,7 @@ function quotientStep(at: {
   right: number
   skipped: number
   place: number
-  writes: () => Step['writes']
+  writes: Step['writes']
 }): Step {
   const { part, divisor, right, skipped, place, writes } = at
   const facts: Fact[] = right > 0 ? [`${right * divisor}/${divisor}`] : []

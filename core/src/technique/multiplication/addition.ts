@@ -11,8 +11,9 @@ import { level } from '../level.js'
 import { lineOf } from '../line.js'
 import { misfit, step, technique } from '../make.js'
 import { SPLIT } from '../schools.js'
+import { additionSlips, productSlips } from '../slips.js'
 import { FACTOR_DECIMALS, placePoint, productBoard, readWhole } from './product.js'
-import { additionSlips, productSlips, type Split, splitOf } from './split.js'
+import { type Split, splitOf } from './split.js'
 
 const products = (first: number, second: number, more: { carries?: number; zeros?: number } = {}) =>
   productSpace({ first: shape(first), second: shape(second), ...more })

@@ -11,7 +11,7 @@ import { level } from '../level.js'
 import { BLANK, lineOf } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { ofDigits } from '../rounding.js'
-import { additionSlips, productSlips, takingSlips } from './split.js'
+import { additionSlips, productSlips, takingSlips } from '../slips.js'
 
 interface Shared {
   readonly factor: bigint

@@ -13,8 +13,8 @@ import { level } from '../level.js'
 import { BLANK, lineOf } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { ofDigits } from '../rounding.js'
+import { productSlips } from '../slips.js'
 import { FACTOR_DECIMALS, placePoint, readWhole } from './product.js'
-import { productSlips } from './split.js'
 
 interface Doubling {
   /** The factor that is doubled, and the one that is halved. */

@@ -13,8 +13,9 @@ import { lineOf } from '../line.js'
 import { misfit, step, technique } from '../make.js'
 import { ofDigits } from '../rounding.js'
 import { SPLIT } from '../schools.js'
+import { productSlips } from '../slips.js'
 import { FACTOR_DECIMALS, placePoint, readWhole } from './product.js'
-import { productSlips, type Split, splitOf } from './split.js'
+import { type Split, splitOf } from './split.js'
 
 const composite = (count?: number, most = 99) =>
   kept(between(10, most), (n) => {

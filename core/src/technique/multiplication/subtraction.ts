@@ -12,8 +12,9 @@ import { lineOf } from '../line.js'
 import { misfit, step, technique } from '../make.js'
 import { justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
 import { SPLIT } from '../schools.js'
+import { productSlips, takingSlips } from '../slips.js'
 import { FACTOR_DECIMALS, placePoint, readWhole } from './product.js'
-import { productSlips, type Split, splitOf, takingSlips } from './split.js'
+import { type Split, splitOf } from './split.js'
 
 const near = (digits: number, other: number, surplus?: number) =>
   mapped(pairs(justBelow(digits, surplus), ofDigits(other, 2n)), ([a, b]) =>

@@ -117,7 +117,7 @@ export const rootDuplex = technique({
         ask: `First group ${said(group)}: which digit has the largest square not above it?`,
         why: `The digits are paired off from the point; the root has ${groups} whole ${groups === 1 ? 'digit' : 'digits'}.`,
         expect: decimal(r0),
-        writes: () => line([r0]),
+        writes: line([r0]),
         load: () => productLoad(BigInt(r0), BigInt(r0)),
         slips: (slip) => {
           slip(
@@ -200,7 +200,7 @@ export const rootDuplex = technique({
               ? `${most} would fit now, but what it leaves is too little for the duplexes to come: one lower, and a larger rest.`
               : `${right} × ${divisor} = ${right * divisor} fits, and enough is left.`,
           expect: decimal(right),
-          writes: () => line([right]),
+          writes: line([right]),
           holds: holds('net', net),
           load: { facts: [`${right * divisor}/${divisor}` as Fact], carries: 0 },
           slips: (slip) => {

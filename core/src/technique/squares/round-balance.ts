@@ -12,7 +12,7 @@ import { level } from '../level.js'
 import { BLANK, lineOf } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { placePoint } from '../multiplication/product.js'
-import { additionSlips, productSlips } from '../multiplication/split.js'
+import { additionSlips, productSlips } from '../slips.js'
 import { readSquare, SQUARE_DECIMALS, type Squared } from './square.js'
 
 const MOST_DIGITS = 7

@@ -75,7 +75,7 @@ export const subtractBlocks = technique({
         last,
         opening: turned && place === lowest,
       }
-      const value = yield* workBlock(block, written)
+      const value = yield* workBlock(block, [...written])
       before = block.top < block.bottom + lent ? 'short' : 'ample'
       lent = before === 'short' ? 1 : 0
       size += value * unit

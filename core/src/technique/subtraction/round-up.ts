@@ -1,16 +1,14 @@
 /** subtract-round-up: take away a rounder number, give back the complement. 2300−168: 2300−200 = 2100, +32: 2132. */
 import { compare, decimal, toWords, unitsAt } from '../../number/decimal.js'
-import { lengthOf } from '../../number/whole.js'
 import { differenceOf } from '../../problem/problem.js'
 import { kept, mapped, pairs } from '../../problem/space.js'
-import { scaled } from '../addition/compensation.js'
 import { dial } from '../boards.js'
 import { differenceLoad, sumLoad } from '../facts.js'
 import { level } from '../level.js'
 import { BLANK, lineOf } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
-import { additionSlips, takingSlips } from '../multiplication/split.js'
-import { isRounder, justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
+import { justBelow, ofDigits, type Rounded, roundedUp, roundStep } from '../rounding.js'
+import { additionSlips, scaled, takingSlips } from '../slips.js'
 import { readDifference, signStep } from './columns.js'
 
 interface Rounding extends Rounded {
@@ -88,29 +86,9 @@ export const subtractRoundUp = technique({
   },
   *work({ minuend, round, over: surplus, scale, turned }) {
     const number = round - surplus
-    const unit = 10n ** BigInt(lengthOf(surplus))
     const words = (n: bigint) => toWords(decimal(n, scale))
     const opening = turned ? 'The first number is the smaller: work it the other way round. ' : ''
-    const up = unitsAt(
-      yield step({
-        action: 'round',
-        place: lengthOf(round) - 1 - scale,
-        ask: `${opening}Round ${words(number)} up: to what?`,
-        why: `It lies ${words(surplus)} below.`,
-        expect: decimal(round, scale),
-        writes: BLANK,
-        holds: [{ what: 'round', value: decimal(round, scale) }],
-        also: (entry) => isRounder(entry, number, scale),
-        slips: (slip) =>
-          slip(
-            'rounded-down',
-            decimal(number - (number % unit), scale),
-            3,
-            `Upwards: ${words(round)} is ${words(surplus)} more.`,
-          ),
-      }),
-      scale,
-    )
+    const up = yield* roundStep({ number, round, scale, opening })
     const over = up - number
     const back = unitsAt(
       yield step({

@@ -1,0 +1,194 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { diagnose } from '../diagnose/diagnose.js'
+import { add, type Decimal, decimal, digitAt, readDecimal, toText, ZERO } from '../number/decimal.js'
+import { readProblem } from '../problem/expression.js'
+import { accepts, judgeEntry, momentAfter, replay, schoolOf, trace } from './driver.js'
+import { lineText } from './line.js'
+import { techniqueById } from './registry.js'
+
+// Handbook, sections 4 to 8: every slip it names, at the step where it is made.
+test.each([
+  // Addition: wrong place, lost carry, part left out.
+  ['add-running-total', '364+278', '634', '571', 'wrong-place', {}],
+  ['add-running-total', '364+278', '634', '534', 'lost-carry', {}],
+  ['add-running-total', '364+278', '634', '564', 'part-left-out', {}],
+  ['add-pairs', '47+63+38+52', '100', '0', 'part-left-out', {}],
+  ['add-pairs', '47+55', '40', '100', 'no-ten', {}],
+  ['add-columns-left', '457+386', '8', '7', 'missed-carry', {}],
+  ['add-columns-left', '457+346', '8', '7', 'carry-not-through-nine', {}],
+  ['add-columns-left', '484+311', '7', '8', 'needless-carry', {}],
+  ['add-columns-left', '457+386', '8', '7', 'not-mended', { carry: 'mend' }],
+  ['add-column-totals', '4268+1907+3355+2840', '22', '2', 'tens-dropped', {}],
+  ['add-column-totals', '4268+1907+3355+2840', '12200', '10200', 'spill-lost', {}],
+  ['add-compensation', '398+257', '655', '659', 'given-wrong-way', {}],
+  // Subtraction: missed and needless drop, smaller from larger, bottom added, through equals, sign lost.
+  ['subtract-complement', '8341-3675', '4', '5', 'missed-drop', {}],
+  ['subtract-complement', '874-321', '5', '4', 'needless-drop', {}],
+  ['subtract-complement', '8341-3675', '7', '3', 'smaller-from-larger', {}],
+  ['subtract-complement', '8341-3675', '7', '9', 'added', {}],
+  ['subtract-complement', '7052-3068', '3', '4', 'drop-not-through-equals', {}],
+  ['subtract-complement', '12-45', '-33', '33', 'sign-lost', {}],
+  ['subtract-blocks', '6214-1857', '57', '43', 'smaller-from-larger', {}],
+  ['subtract-blocks', '6254-1817', '44', '43', 'needless-lend', {}],
+  ['subtract-blocks', '6214-1857', '43', '44', 'fact', {}],
+  ['subtract-round-up', '2300-168', '2132', '2068', 'given-wrong-way', {}],
+  ['subtract-round-up', '2300-168', '32', '42', 'complement-tens', {}],
+  // Crosswise: left out, carry lost, doubled, both digits written, one column off, a fact, straight not cross.
+  ['multiply-crosswise', '36*52', '36', '30', 'product-left-out', {}],
+  ['multiply-crosswise', '36*52', '36', '27', 'straight-not-cross', {}],
+  ['multiply-crosswise', '36*52', '7', '6', 'carry-lost', {}],
+  ['multiply-crosswise', '36*52', '7', '8', 'carry-doubled', {}],
+  ['multiply-crosswise', '36*52', '2', '12', 'both-digits-written', {}],
+  ['multiply-crosswise', '36*52', '36', '306', 'off-column', {}],
+  ['multiply-crosswise', '36*52', '15', '18', 'fact', {}],
+  ['multiply-crosswise', '36*52', '186', '156', 'carry-lost', { order: 'left-mend' }],
+  ['multiply-crosswise', '36*52', '1872', '1572', 'carry-lost', { order: 'ends-first' }],
+  ['multiply-subtraction', '79*6', '474', '486', 'surplus-added', {}],
+  ['multiply-factors', '46*35', '1610', '322', 'middle-lost', {}],
+  ['multiply-repunit', '724*111', '13', '9', 'window-too-narrow', {}],
+  ['multiply-complement-repdigit', '91*22', '2002', '202', 'not-padded', {}],
+  ['multiply-complement-repdigit', '64*33', '21', '18', 'one-more-forgotten', {}],
+  ['multiply-same-head', '63*67', '42', '36', 'head-squared', {}],
+  ['multiply-near-base', '97*105', '10185', '10285', 'borrow-missed', {}],
+  ['multiply-common-factor', '16*23+16*27', '800', '1600', 'factor-twice', {}],
+  ['divide-short', '6018/3', '0', '1', 'too-many', {}],
+  ['divide-short', '2184/6', '3', '2', 'too-few', {}],
+  // Squares near a base: not padded, excess not carried, deviation's sign, subtracted twice.
+  ['square-near-base', '99^2', '9801', '981', 'not-padded', {}],
+  ['square-near-base', '88^2', '7744', '76144', 'excess-not-carried', {}],
+  ['square-near-base', '96^2', '92', '100', 'deviation-sign', {}],
+  ['square-near-base', '96^2', '92', '88', 'deviation-twice', {}],
+  ['square-ending-five', '75^2', '5625', '56', 'back-left-out', {}],
+  ['square-round-balance', '47^2', '2209', '2206', 'doubled-not-squared', {}],
+  ['square-duplex', '34^2', '24', '12', 'not-doubled', {}],
+  ['root-estimate', 'sqrt(70)', '16', '8', 'not-doubled', {}],
+  ['root-duplex', 'sqrt(70)', '111', '120', 'duplex-forgotten', {}],
+  ['root-duplex', 'sqrt(70)', '6', '7', 'not-lowered', {}],
+] as const)('%s %s: %s entered as %s is %s', (id, expression, right, wrong, slip, school) => {
+  const technique = techniqueById(id)
+  const { steps } = trace(technique, readProblem(expression), schoolOf(technique, school))
+  const verdicts = steps
+    .filter((s) => toText(s.expect) === right)
+    .map((s) => judgeEntry(s, readDecimal(wrong)!))
+  expect(verdicts.map((v) => (v.right ? 'right' : v.slip?.id))).toContain(slip)
+})
+
+// The same from the answer alone: what a learner writes who does not show any step.
+test.each([
+  ['subtract-complement', '8341-3675', '4676', 'missed-drop'],
+  ['multiply-crosswise', '36*52', '1572', 'carry-lost'],
+  ['square-near-base', '96^2', '10416', 'deviation-sign'],
+  ['square-near-base', '88^2', '76144', 'excess-not-carried'],
+  ['square-ending-five', '75^2', '4925', 'head-squared'],
+  ['divide-short', '6018/3', '206', 'zero-left-out'],
+  ['add-columns-left', '457+386', '8143', 'both-digits-written'],
+  ['multiply-crosswise', '36*52', '1782', 'key-swapped'],
+])('%s %s answered %s: likeliest %s', (id, expression, answer, slip) => {
+  const technique = techniqueById(id)
+  const { causes } = diagnose(technique, readProblem(expression), schoolOf(technique), readDecimal(answer)!)
+  expect(causes.flatMap((c) => c.slips.map((s) => s.id))).toContain(slip)
+  if (!slip.startsWith('key')) expect(causes[0]!.slips[0].id).toBe(slip)
+})
+
+describe('tens first: the order is free', () => {
+  const technique = techniqueById('add-pairs')
+  const lists = fc.array(fc.integer({ min: 1, max: 999 }), { minLength: 3, maxLength: 12 })
+
+  /** The digits of a list at a place, as a learner sees them. */
+  const digitsAt = (terms: readonly number[], place: number) =>
+    terms.map((t) => digitAt(decimal(t), place)).filter((d) => d > 0)
+
+  test('any digits left at a place may be added next, and the working goes on to the sum', () => {
+    fc.assert(
+      fc.property(lists, fc.infiniteStream(fc.nat()), (terms, choices) => {
+        const problem = readProblem(terms.join('+'))
+        const entries: Decimal[] = []
+        let total = ZERO
+        for (let place = 2; place >= 0; place -= 1) {
+          const left = digitsAt(terms, place)
+          while (left.length > 0) {
+            // One, two or three of what is left, wherever they stand.
+            let sum = 0
+            for (let n = 1 + (choices.next().value! % 3); n > 0 && left.length > 0; n -= 1)
+              sum += left.splice(choices.next().value! % left.length, 1)[0]!
+            const { next } = replay(technique, problem, {}, entries)
+            const entry = add(total, decimal(sum, -place))
+            expect(
+              accepts(next!, entry),
+              `${terms.join('+')}: ${entries.map(toText)} then ${toText(entry)}`,
+            ).toBe(true)
+            expect(lineText(momentAfter(next!, entry).writes, 0, 0)).toBe(toText(entry))
+            entries.push(entry)
+            total = entry
+          }
+        }
+        expect(replay(technique, problem, {}, entries).answer).toEqual(decimal(terms.reduce((a, b) => a + b)))
+      }),
+      { numRuns: 400 },
+    )
+  })
+
+  test('what no digits left can make is a slip; tens found are counted against those there are', () => {
+    fc.assert(
+      fc.property(lists, fc.integer({ min: 1, max: 40 }), (terms, sum) => {
+        const { steps } = trace(technique, readProblem(terms.join('+')), {})
+        const [first] = steps
+        const place = first!.place
+        const left = digitsAt(terms, place)
+        const sums = new Set([0])
+        for (const d of left) for (const s of [...sums]) sums.add(s + d)
+        expect(accepts(first!, decimal(sum, -place))).toBe(sums.has(sum))
+      }),
+      { numRuns: 400 },
+    )
+    const tens = (expression: string, ...entries: number[]) =>
+      technique.tally!(
+        readProblem(expression),
+        entries.map((n) => decimal(n)),
+      )
+    expect(tens('47+63+28+52', 100, 120, 170, 180, 190)).toMatchObject({ found: 3, of: 3 })
+    expect(tens('47+63+28+52', 40, 60, 120, 170, 177, 180, 188, 190)).toMatchObject({ found: 0, of: 3 })
+    expect(tens('2+3+5', 10)).toMatchObject({ found: 1, of: 1 })
+  })
+
+  test('digits taken by touch come to their total', () => {
+    const { steps } = trace(technique, readProblem('47+63+28+52'), {})
+    const { picks } = steps[0]!
+    expect(picks!.spots).toEqual([
+      [0, 1],
+      [1, 1],
+      [2, 1],
+      [3, 1],
+    ])
+    expect(
+      picks!.value([
+        [0, 1],
+        [3, 1],
+      ]),
+    ).toEqual(decimal(90))
+  })
+})
+
+test('an estimate is right to two decimals, better than itself too, and no further off', () => {
+  const technique = techniqueById('root-estimate')
+  const last = trace(technique, readProblem('sqrt(70)'), schoolOf(technique)).steps.at(-1)!
+  for (const right of ['8.375', '8.38', '8.37', '8.3666', '8.36666'])
+    expect(accepts(last, readDecimal(right)!)).toBe(true)
+  for (const wrong of ['8.3', '8.4', '8.36', '7.625'])
+    expect(accepts(last, readDecimal(wrong)!), wrong).toBe(false)
+  expect(lineText(momentAfter(last, readDecimal('8.38')!).writes, 0, -2)).toBe('8.38')
+})
+
+test('a front and a back stand apart until they are joined, the pad an empty place', () => {
+  const lines = (id: string, expression: string) => {
+    const technique = techniqueById(id)
+    return trace(technique, readProblem(expression), schoolOf(technique)).steps.map((s) =>
+      lineText(s.writes, 0, 0),
+    )
+  }
+  expect(lines('multiply-complement-repdigit', '91*22')).toEqual(['20|__', '20|_2', '20|02'])
+  expect(lines('square-near-base', '88^2')).toEqual(['_', '76|__', '76|_(144)', '77|44'])
+  expect(lines('add-column-totals', '68+97+55')).toEqual(['(20)_', '(20)_', '(20)(20)', '220'])
+  expect(lines('multiply-crosswise', '36*52')).toEqual(['(12)', '2', '(36)2', '72', '(15)72', '1872'])
+})
