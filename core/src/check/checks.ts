@@ -280,6 +280,7 @@ function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
       }
     }
     case 'product-pair':
+    case 'number':
       return undefined
   }
 }

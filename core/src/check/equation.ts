@@ -52,6 +52,8 @@ export function equationOf(problem: Problem, answer: Decimal): Equation | undefi
         ],
         answer,
       )
+    case 'number':
+      return undefined
     case 'quotient': {
       const rest = remainderOf(problem.dividend, problem.divisor, answer.scale)
       const parts = [{ sign: 1 as const, factors: [answer, problem.divisor] }]

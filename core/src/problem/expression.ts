@@ -43,6 +43,8 @@ function written(
       return number(problem.number) + square
     case 'root':
       return root(number(problem.radicand))
+    case 'number':
+      return number(problem.number)
   }
 }
 
@@ -53,7 +55,7 @@ const OVER = '/÷:'
 /**
  * Reads an expression: signed decimals joined by + and - ("1,204 + 8.5 - -3"); a product ("48*27", also x and
  * ×); two products added or subtracted ("16*23+16*27"); a square ("8.5^2", "8.5²"); a root ("sqrt(70)", "√70");
- * a quotient ("2184/6", also ÷). Spaces and thousands commas are allowed.
+ * a quotient ("2184/6", also ÷); a number alone, to be read or set on a frame. Spaces and thousands commas are allowed.
  * @throws InputError that names what is wrong and its position.
  */
 export function readProblem(text: string): Problem {
@@ -82,6 +84,7 @@ export function readProblem(text: string): Problem {
     return { kind: 'quotient', dividend: unsigned(first), divisor }
   }
   if (scanner.times()) return products(unsigned(first), scanner)
+  if (scanner.done) return { kind: 'number', number: unsigned(first) }
   return sum(first, scanner)
 }
 
@@ -111,13 +114,11 @@ function sum(first: Term, scanner: Scanner): Problem {
     if (terms.length > MAX_TERMS)
       throw new InputError(`At most ${MAX_TERMS} numbers fit in one problem.`, scanner.at)
   }
-  if (terms.length < 2)
-    throw new InputError('One number alone is no problem: add a sign and another number.', scanner.at)
   return { kind: 'sum', terms }
 }
 
 function unsigned({ sign, size }: Term): Decimal {
-  if (sign < 0) throw new InputError('Factors, divisors and squares are worked with numbers of 0 or more.')
+  if (sign < 0) throw new InputError('Only the numbers of a sum may be below 0.')
   return size
 }
 

@@ -34,6 +34,7 @@ test.each([
   ['2 184 ÷ 6', '2184/6', '2\u2009184 ÷ 6'],
   ['16×23 − 16*27', '16*23-16*27', '16 × 23 − 16 × 27'],
   ['-5+3', '-5+3', '−5 + 3'],
+  ['4,096.5', '4096.5', '4\u2009096.5'],
 ])('%s is %s, for people %s', (typed, printed, words) => {
   const problem = readProblem(typed)
   expect(printProblem(problem)).toBe(printed)
@@ -48,7 +49,7 @@ test('thousands commas and spaces group by three', () => {
 test.each([
   ['', 0, 'no problem here yet'],
   ['   ', 0, 'no problem here yet'],
-  ['5', 1, 'One number alone'],
+  ['-5', undefined, 'below 0'],
   ['47+a', 3, 'not "a"'],
   ['47+', 3, 'ends here'],
   ['12 34', 3, 'stand side by side'],

@@ -58,6 +58,12 @@ export interface RootProblem {
   readonly radicand: Decimal
 }
 
+/** One number by itself, to be read from a frame or set on it. */
+export interface NumberProblem {
+  readonly kind: 'number'
+  readonly number: Decimal
+}
+
 /** Every kind of problem that can be worked. */
 export type Problem =
   | SumProblem
@@ -66,6 +72,7 @@ export type Problem =
   | QuotientProblem
   | SquareProblem
   | RootProblem
+  | NumberProblem
 
 /** Decimals after which a quotient or a root that does not end is cut off. */
 export const CUT_PLACES = 6
@@ -98,6 +105,8 @@ export function answerOf(problem: Problem): Decimal {
       return multiply(problem.number, problem.number)
     case 'root':
       return squareRoot(problem.radicand, CUT_PLACES)
+    case 'number':
+      return problem.number
   }
 }
 
@@ -134,6 +143,8 @@ export function rowsOf(problem: Problem): Row[] {
       return [{ before: '', size: problem.number, after: '²' }]
     case 'root':
       return [{ before: '√', size: problem.radicand }]
+    case 'number':
+      return [{ before: '', size: problem.number }]
   }
 }
 
@@ -197,4 +208,8 @@ export function rootOf(radicand: Decimal): RootProblem {
 
 export function quotientOf(dividend: Decimal, divisor: Decimal): QuotientProblem {
   return { kind: 'quotient', dividend, divisor }
+}
+
+export function numberOf(number: Decimal): NumberProblem {
+  return { kind: 'number', number }
 }

@@ -6,8 +6,18 @@
 import type { Decimal } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import type { ProblemSpace } from '../problem/space.js'
+import type { Frame } from '../soroban/frame.js'
+import type { BeadMove, MoveKind } from '../soroban/moves.js'
 
-export const FAMILIES = ['addition', 'subtraction', 'multiplication', 'division', 'squares', 'roots'] as const
+export const FAMILIES = [
+  'addition',
+  'subtraction',
+  'multiplication',
+  'division',
+  'squares',
+  'roots',
+  'soroban',
+] as const
 export type Family = (typeof FAMILIES)[number]
 
 /** A way of working one kind of problem by hand. */
@@ -29,6 +39,8 @@ export interface Technique {
   fits(problem: Problem): Fit
   /** What is measured of a working besides time and slips, such as tens found. */
   readonly tally?: (problem: Problem, entries: readonly Decimal[]) => Tally
+  /** The frame an abacus technique starts from; techniques without one are worked in the head or on paper. */
+  readonly frame?: (problem: Problem) => Frame
   /** What the answer is, where that needs saying: "the root to 3 decimals, the rest cut off". */
   readonly asks?: (school: School) => string
   /** Only to be called with a problem that fits. */
@@ -111,6 +123,8 @@ export interface Step {
   readonly also?: ((entry: Decimal) => boolean) | undefined
   /** Digits of the problem that are worked together, so that they can be joined by a line. */
   readonly links?: readonly (readonly [Spot, Spot])[] | undefined
+  /** The bead moves of the step, for abacus work. */
+  readonly beads?: BeadWork | undefined
   /** Digits that may be taken next, in any order. */
   readonly picks?: Picks | undefined
   /** What stands written, and what must be kept in mind, once the step is answered as expected. */
@@ -127,6 +141,20 @@ export interface Step {
    * runs never look at them.
    */
   slips(): readonly Slip[]
+}
+
+/** What the hand does at one step of abacus work. */
+export interface BeadWork {
+  /** The frame before the step. */
+  readonly before: Frame
+  /** The kind of move; 'set' where a whole number is put on the cleared frame, 'read' where nothing moves. */
+  readonly kind: MoveKind | 'set' | 'read'
+  /** Rods that pass a ten on. */
+  readonly cascade: number
+  /** The exact beads in the school's order. */
+  readonly moves: readonly BeadMove[]
+  /** The place the finger rests on afterwards, in multiplication. */
+  readonly finger?: number
 }
 
 /** What stands written and what is kept in mind at one moment. */
@@ -178,6 +206,9 @@ export type Action =
   | 'divisor'
   | 'net'
   | 'correction'
+  | 'beads'
+  | 'set'
+  | 'read'
   | 'balance'
   | 'quotient'
 

@@ -52,7 +52,7 @@ export type Later<T> = T | (() => T)
 
 /** What a technique says of a step; whatever is left out is empty. */
 export interface Asked
-  extends Pick<Step, 'action' | 'place' | 'expect' | 'also' | 'after' | 'links' | 'picks'> {
+  extends Pick<Step, 'action' | 'place' | 'expect' | 'also' | 'after' | 'links' | 'picks' | 'beads'> {
   readonly ask: Later<string>
   readonly why: Later<string>
   readonly writes: Later<AnswerLine>
@@ -79,6 +79,7 @@ class Question implements Step {
   readonly after: Step['after']
   readonly links: Step['links']
   readonly picks: Step['picks']
+  readonly beads: Step['beads']
 
   constructor(private readonly asked: Asked) {
     this.action = asked.action
@@ -88,6 +89,7 @@ class Question implements Step {
     this.after = asked.after
     this.links = asked.links
     this.picks = asked.picks
+    this.beads = asked.beads
   }
 
   get ask(): string {

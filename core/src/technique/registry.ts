@@ -1,4 +1,7 @@
 import { InputError } from '../problem/error.js'
+import { sorobanAdd } from '../soroban/add.js'
+import { sorobanRead, sorobanSet } from '../soroban/drills.js'
+import { sorobanMultiply } from '../soroban/multiply.js'
 import { addColumnTotals } from './addition/column-totals.js'
 import { addColumnsLeft } from './addition/columns-left.js'
 import { addCompensation } from './addition/compensation.js'
@@ -57,6 +60,10 @@ export const TECHNIQUES: readonly Technique[] = [
   squareDuplex,
   rootEstimate,
   rootDuplex,
+  sorobanRead,
+  sorobanSet,
+  sorobanAdd,
+  sorobanMultiply,
 ]
 /** @throws InputError for an unknown id; the message lists the known ones. */
 export function techniqueById(id: string): Technique {

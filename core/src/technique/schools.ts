@@ -44,6 +44,33 @@ export const SQUARE: SchoolOption = {
   words: { below: 'the largest one not above', nearest: 'the nearest, above or below' },
 }
 
+export const TENS: SchoolOption = {
+  key: 'tens',
+  name: 'Making a ten',
+  values: ['complement-first', 'ten-first'],
+  words: {
+    'complement-first': 'the rod first, then the one on its left',
+    'ten-first': 'the rod on the left first, then the rod itself',
+  },
+}
+
+export const OUTER: SchoolOption = {
+  key: 'outer',
+  name: 'Order of the products',
+  values: ['second', 'first'],
+  words: {
+    second: 'each digit of the second factor through the whole first',
+    first: 'each digit of the first factor through the whole second',
+  },
+}
+
+export const SIDE: SchoolOption = {
+  key: 'side',
+  name: 'Worked from',
+  values: ['left', 'right'],
+  words: { left: 'the left, highest place first', right: 'the right, units first' },
+}
+
 export const REST: SchoolOption = {
   key: 'rest',
   name: 'What is left over',

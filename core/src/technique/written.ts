@@ -4,7 +4,15 @@ import { integerRoot } from '../number/root.js'
 import { size, wholePart } from '../number/whole.js'
 import { asProduct, type Factors, type Problem, type SumProblem, signed } from '../problem/problem.js'
 import type { Effort } from './effort.js'
-import { differenceLoad, digitProductLoad, type Load, productLoad, sumLoad, together } from './facts.js'
+import {
+  differenceLoad,
+  digitProductLoad,
+  type Load,
+  NO_LOAD,
+  productLoad,
+  sumLoad,
+  together,
+} from './facts.js'
 
 /**
  * What working the problem on paper takes: columns from the right with carries for sums, a row a digit for products,
@@ -33,6 +41,8 @@ function writtenLoad(problem: Problem): Load {
       const scale = Math.max(problem.dividend.scale, problem.divisor.scale)
       return longDivision(unitsAt(problem.dividend, scale), unitsAt(problem.divisor, scale))
     }
+    case 'number':
+      return NO_LOAD
     case 'root':
       return rootByPairs(wholePart(problem.radicand))
   }

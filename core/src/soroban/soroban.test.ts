@@ -1,0 +1,279 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { decimal, equal, toText } from '../number/decimal.js'
+import { seeded } from '../number/random.js'
+import { InputError } from '../problem/error.js'
+import { printProblem, readProblem } from '../problem/expression.js'
+import type { Problem } from '../problem/problem.js'
+import { schoolOf, trace } from '../technique/driver.js'
+import { techniqueById } from '../technique/registry.js'
+import { schoolsOf } from '../technique/testing.js'
+import { beadsOf, clearFrame, type Frame, frameValue, rodAt, setNumber, setRod } from './frame.js'
+import {
+  applyMove,
+  applyMoves,
+  type BeadMove,
+  kindOf,
+  type MoveKind,
+  movesBetween,
+  rodMove,
+  type TensSchool,
+} from './moves.js'
+
+const TENS: readonly TensSchool[] = ['complement-first', 'ten-first']
+const units = (frame: Frame) => frameValue(frame).units
+
+/** Moves bead by bead, refusing an impossible position on the way. */
+function played(frame: Frame, moves: readonly BeadMove[]): Frame {
+  let now = frame
+  // One bead at a time, as a hand would that moves each by itself.
+  for (const move of moves)
+    for (let n = Math.abs(move.by); n > 0; n -= 1) {
+      now = applyMove(now, { ...move, by: Math.sign(move.by) })
+      for (const v of now.rods) {
+        const { heaven, earth } = beadsOf(v)
+        if (heaven > 1 || earth > 4) expect.fail(`impossible rod ${v}`)
+      }
+    }
+  return now
+}
+
+/**
+ * The table worked out anew from the beads alone: try the beads of d, then those of its five-complement, then those
+ * of its ten-complement, then those of the five-complement of that.
+ */
+function kindFromBeads(v: number, d: number): MoveKind {
+  const [h, e] = [v > 4 ? 1 : 0, v > 4 ? v - 5 : v]
+  const can = (heaven: number, earth: number) =>
+    h + heaven >= 0 && h + heaven <= 1 && e + earth >= 0 && e + earth <= 4
+  const direct = (n: number) => can(n > 4 ? 1 : n < -4 ? -1 : 0, n % 5)
+  const five = (n: number) => (n > 0 ? n < 5 && can(1, n - 5) : n > -5 && can(-1, n + 5))
+  if (direct(d)) return 'direct'
+  if (five(d)) return 'five'
+  const complement = d > 0 ? d - 10 : d + 10
+  if (direct(complement)) return 'ten'
+  if (five(complement)) return 'ten-five'
+  throw new Error('no way')
+}
+
+test('the kind of every digit on every rod agrees with a table made from the beads; how many there are of each', () => {
+  const counts = (sign: 1 | -1) => {
+    const found: Record<string, number> = {}
+    for (let v = 0; v <= 9; v += 1)
+      for (let d = 1; d <= 9; d += 1) {
+        expect(kindOf(v, sign * d), `${v} ${sign * d}`).toBe(kindFromBeads(v, sign * d))
+        found[kindOf(v, sign * d)] = (found[kindOf(v, sign * d)] ?? 0) + 1
+      }
+    return found
+  }
+  // Adding and taking away mirror each other: 90 each.
+  expect(counts(1)).toEqual({ direct: 35, five: 10, ten: 35, 'ten-five': 10 })
+  expect(counts(-1)).toEqual({ direct: 35, five: 10, ten: 35, 'ten-five': 10 })
+})
+
+// Kojima's "The Japanese Abacus" (1954) works these; the moves are from memory, as the handbook has them.
+test.each([
+  [3, 4, 'five', '+5 -1'],
+  [2, 8, 'ten', '-2 left+1'],
+  [6, 8, 'ten-five', '-5 +3 left+1'],
+  [6, -8, 'ten', '+2 left-1'],
+  [6, -2, 'five', '-5 +3'],
+  [3, -8, 'ten-five', '+5 -3 left-1'],
+  [1, 6, 'direct', '+5 +1'],
+  [9, -6, 'direct', '-5 -1'],
+] as const)('%i and %i: %s, %s', (v, d, kind, moves) => {
+  const frame = setRod(setRod(clearFrame(), 1, 2), 0, v)
+  const move = rodMove(frame, 0, d)
+  expect(move.kind).toBe(kind)
+  const worth = (m: BeadMove) => (m.bead === 'heaven' ? 5 : 1) * m.by
+  const shown = move.moves.map(
+    (m) => `${m.place === 1 ? 'left' : ''}${worth(m) > 0 ? '+' : '-'}${Math.abs(worth(m))}`,
+  )
+  expect(shown.join(' ')).toBe(moves)
+})
+
+describe('every value on every rod, every digit, in both schools', () => {
+  test('the frame is right, and never passes through an impossible position', () => {
+    for (let v = 0; v <= 9; v += 1)
+      for (let left = 0; left <= 9; left += 1)
+        for (let place = 0; place < 12; place += 1)
+          for (const d of [-9, -8, -7, -6, -5, -4, -3, -2, -1, 1, 2, 3, 4, 5, 6, 7, 8, 9])
+            for (const tens of TENS) {
+              const frame = setRod(setRod(setRod(clearFrame(15), place, v), place + 1, left), 14, 1)
+              const { moves } = rodMove(frame, place, d, tens)
+              const after = played(frame, moves)
+              if (units(after) !== units(frame) + BigInt(d) * 10n ** BigInt(place))
+                expect.fail(`${v} ${left} ${place} ${d} ${tens}`)
+              if (units(applyMoves(frame, moves)) !== units(after))
+                expect.fail('together and one by one differ')
+            }
+  })
+
+  test('ten-first moves the rod on the left before the rod itself, complement-first after', () => {
+    const frame = setRod(clearFrame(), 0, 7)
+    expect(rodMove(frame, 0, 6, 'ten-first').moves.map((m) => m.place)).toEqual([1, 0, 0])
+    expect(rodMove(frame, 0, 6, 'complement-first').moves.map((m) => m.place)).toEqual([0, 0, 1])
+  })
+})
+
+test('a ten passes along nines and zeros, and stops where it can', () => {
+  const nines = setNumber(clearFrame(), decimal(4999))
+  expect(rodMove(nines, 0, 1)).toMatchObject({ kind: 'ten', cascade: 2 })
+  expect(units(played(nines, rodMove(nines, 0, 1).moves))).toBe(5000n)
+  const zeros = setNumber(clearFrame(), decimal(5000))
+  expect(rodMove(zeros, 0, -1)).toMatchObject({ kind: 'ten', cascade: 2 })
+  expect(units(played(zeros, rodMove(zeros, 0, -1).moves))).toBe(4999n)
+})
+
+test('a full frame and a difference below zero are told, and change nothing', () => {
+  const full = setNumber(clearFrame(5), decimal(99_999))
+  expect(() => rodMove(full, 0, 1)).toThrow(/full on the left/)
+  expect(() => rodMove(clearFrame(5), 0, -1)).toThrow(/below zero/)
+  expect(() => rodMove(full, 5, 1)).toThrow(InputError)
+  expect(() => applyMove(full, { place: 0, bead: 'earth', by: 1 })).toThrow(InputError)
+  expect(units(full)).toBe(99_999n)
+  for (const rods of [4, 28]) expect(() => clearFrame(rods)).toThrow(/5 to 27 rods/)
+})
+
+test('decimals stand right of the unit rod', () => {
+  const frame = setNumber(clearFrame(9, 3), decimal(12_345n, 2))
+  expect([rodAt(frame, 2), rodAt(frame, -1), rodAt(frame, -2), rodAt(frame, -3)]).toEqual([1, 4, 5, 0])
+  expect(frameValue(frame)).toEqual(decimal(12_345n, 2))
+  expect(() => setNumber(frame, decimal(1n, 4))).toThrow(/so far to the right/)
+})
+
+test('the moves between any two frames lead from one to the other', () => {
+  const number = fc.bigInt(0n, 10n ** 13n - 1n)
+  fc.assert(
+    fc.property(number, number, (a, b) => {
+      const [from, to] = [setNumber(clearFrame(), decimal(a)), setNumber(clearFrame(), decimal(b))]
+      expect(applyMoves(from, movesBetween(from, to))).toEqual(to)
+    }),
+  )
+})
+
+describe('abacus techniques', () => {
+  /** Every step's beads, moved one by one from the frame before, show the value expected after. */
+  function expectPlayed(id: string, expression: string, answer: bigint): void {
+    const technique = techniqueById(id)
+    const problem = readProblem(expression)
+    for (const school of schoolsOf(technique)) {
+      const { steps, answer: reached } = trace(technique, problem, school)
+      for (const { beads, expect: value } of steps) {
+        const after = beads!.kind === 'read' ? beads!.before : played(beads!.before, beads!.moves)
+        if (!equal(frameValue(after), value))
+          expect.fail(`${expression} ${JSON.stringify(school)}: ${toText(value)}`)
+      }
+      expect(reached).toEqual(decimal(answer))
+    }
+  }
+
+  test('chains of up to six signed terms, in every school, against BigInt', () => {
+    const chain = fc.array(fc.tuple(fc.boolean(), fc.bigInt(0n, 10n ** 9n)), { minLength: 2, maxLength: 6 })
+    fc.assert(
+      fc.property(chain, (terms) => {
+        let total = 0n
+        const kept: string[] = []
+        for (const [minus, n] of terms) {
+          const sign = minus && kept.length > 0 && n <= total ? -1n : 1n
+          total += sign * n
+          kept.push(`${sign < 0n ? '-' : kept.length ? '+' : ''}${n}`)
+        }
+        expectPlayed('soroban-add', kept.join(''), total)
+      }),
+      { numRuns: 800 },
+    )
+  })
+
+  test('products of up to three by three digits, in every school, against BigInt', () => {
+    for (let a = 1n; a < 100n; a += 7n)
+      for (let b = 1n; b < 100n; b += 1n) expectPlayed('soroban-multiply', `${a}*${b}`, a * b)
+    const factor = fc.bigInt(1n, 999n)
+    fc.assert(
+      fc.property(factor, factor, (a, b) => expectPlayed('soroban-multiply', `${a}*${b}`, a * b)),
+      { numRuns: 800 },
+    )
+  })
+
+  // Handbook, section 9.
+  test('36×52 from rod 4: 15, 30, 06, 12', () => {
+    const { steps } = trace(techniqueById('soroban-multiply'), readProblem('36*52'), {
+      outer: 'second',
+      tens: 'complement-first',
+    })
+    expect(steps.map((s) => toText(s.expect))).toEqual(['1500', '1800', '1860', '1872'])
+    expect(steps.map((s) => s.beads!.finger)).toEqual([2, 1, 1, 0])
+    expect(steps[0]!.why).toContain('starts on rod 4')
+    expect(steps[2]!.why).toContain('3 × 2 is 06')
+    const slip = (at: number, entry: number) =>
+      steps[at]!.slips().find((s) => equal(s.entry, decimal(entry)))?.id
+    expect([slip(0, 15_000), slip(2, 1800), slip(2, 2400), slip(3, 1874)]).toEqual([
+      'start-rod',
+      'not-done',
+      'zero-left-out',
+      'fact',
+    ])
+  })
+
+  test('what is said of a ten, and the slips of the handbook at it', () => {
+    const { steps } = trace(
+      techniqueById('soroban-add'),
+      readProblem('42+8'),
+      schoolOf(techniqueById('soroban-add')),
+    )
+    expect(steps[1]!.why).toBe('Units rod: 8 will not go; take 2 off, 1 to the left.')
+    const slip = (entry: number) => steps[1]!.slips().find((s) => equal(s.entry, decimal(entry)))?.id
+    expect([slip(40), slip(54), slip(52), slip(42)]).toEqual([
+      'carry-forgotten',
+      'complement-wrong-way',
+      'complement-left-out',
+      'not-done',
+    ])
+    const five = trace(
+      techniqueById('soroban-add'),
+      readProblem('3+4'),
+      schoolOf(techniqueById('soroban-add')),
+    ).steps[1]!
+    expect(five.slips().map((s) => s.id)).toEqual(
+      expect.arrayContaining(['five-as-ten', 'complement-left-out', 'bead-off']),
+    )
+  })
+
+  test.each([
+    [{ terms: 2, digits: 2, five: 1, ten: 1, tenFive: 0, cascade: 0 }],
+    [{ terms: 2, digits: 2, minus: 1, tenFive: 1 }],
+    [{ terms: 3, digits: 1, minus: 1, ten: 1, five: 0 }],
+    [{ terms: 2, digits: 4, cascade: 2 }],
+  ])('dials %o: exactly the chains whose moves are so, and all of them', (dials) => {
+    const technique = techniqueById('soroban-add')
+    const space = technique.dials.problems(dials)
+    const want: Record<string, number | undefined> = dials
+    const movesOf = (problem: Problem) =>
+      trace(technique, problem, schoolOf(technique))
+        .steps.slice(1)
+        .map((s) => s.beads!)
+    const fits = (problem: Problem) => {
+      const moves = movesOf(problem)
+      const count = (kind: string) => moves.filter((m) => m.kind === kind).length
+      return (
+        count('five') === (want.five ?? count('five')) &&
+        count('ten') === (want.ten ?? count('ten')) &&
+        count('ten-five') === (want.tenFive ?? count('ten-five')) &&
+        moves.filter((m) => m.cascade > 0).length ===
+          (want.cascade ?? moves.filter((m) => m.cascade > 0).length)
+      )
+    }
+    const random = seeded(5)
+    for (let i = 0; i < 300; i += 1) {
+      const problem = space.at(random.below(space.size))
+      expect(fits(problem), printProblem(problem)).toBe(true)
+    }
+    if (dials.digits > 2) return
+    // All chains of the same numbers without the counts, looked through one by one.
+    const { terms, digits, minus = 0 } = dials as { terms: number; digits: number; minus?: number }
+    const all = technique.dials.problems({ terms, digits, minus })
+    let found = 0
+    for (let i = 0n; i < all.size; i += 1n) if (fits(all.at(i))) found += 1
+    expect(space.size).toBe(BigInt(found))
+  })
+})
