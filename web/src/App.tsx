@@ -12,6 +12,7 @@ import { antTheme, type Light } from './theme.js'
 const Bench = lazy(() => import('./bench/Bench.js'))
 const Compare = lazy(() => import('./compare/Compare.js'))
 const Teach = lazy(() => import('./teach/Teach.js'))
+const FreeFrame = lazy(() => import('./soroban/FreeFrame.js'))
 const Record = lazy(() => import('./record/Record.js'))
 const SittingPage = lazy(() => import('./record/SittingPage.js'))
 const AttemptPage = lazy(() => import('./record/AttemptPage.js'))
@@ -26,6 +27,7 @@ export function App() {
             <Route element={<Page />}>
               <Route index element={<Desk />} />
               <Route path="bench/:sittingId" element={<Bench />} />
+              <Route path="soroban" element={<FreeFrame />} />
               <Route path="compare" element={<Compare />} />
               <Route path="teach/:id" element={<Teach />} />
               <Route path="record" element={<Record />} />
@@ -102,6 +104,7 @@ function Page() {
               Bench
             </Link>
           )}
+          <NavLink to="/soroban">Soroban</NavLink>
           <NavLink to="/compare">Compare</NavLink>
           <NavLink to="/record">Record</NavLink>
         </nav>

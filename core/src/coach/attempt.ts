@@ -1,6 +1,7 @@
 /** One attempt at one problem: what is recorded of it, and what that record says. */
 
 import { diagnose } from '../diagnose/diagnose.js'
+import type { Shown } from '../flash/list.js'
 import { type Decimal, readDecimal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { readProblem } from '../problem/expression.js'
@@ -59,6 +60,8 @@ export interface AttemptRecord {
   readonly totalMs: number
   /** The longest stretch without a key. */
   readonly idleMs: number
+  /** For numbers that were flashed or glided by: how they were shown. */
+  readonly shown?: Shown
 }
 
 /** An entry with the verdict on it. */

@@ -79,6 +79,16 @@ export function typeKey(play: Play, key: string, at: number): Play {
   return { ...play, clock: pressed(play.clock, at), notice: undefined, ...(possible && { text }) }
 }
 
+/** Something moved that is no key, such as a bead: it counts for the times. */
+export function touched(play: Play, at: number): Play {
+  return play.outcome ? play : { ...play, clock: pressed(play.clock, at), notice: undefined }
+}
+
+/** A value given at once, such as what a frame shows. */
+export function commitValue(play: Play, value: Decimal, at: number): Play {
+  return play.outcome ? play : enter({ ...play, clock: pressed(play.clock, at) }, value, 'learner', at)
+}
+
 export function eraseKey(play: Play, at: number): Play {
   if (play.outcome) return play
   return { ...play, clock: pressed(play.clock, at), notice: undefined, text: play.text.slice(0, -1) }

@@ -147,6 +147,13 @@ export const attemptSchema = Joi.object<AttemptRecord>({
   keyMs: ms.required(),
   totalMs: ms.required(),
   idleMs: ms.required(),
+  shown: Joi.object({
+    way: Joi.string().valid('flash', 'tape-left', 'tape-down', 'still').required(),
+    showMs: Joi.number().integer().min(1).max(60_000).required(),
+    gapMs: Joi.number().integer().min(0).max(60_000).required(),
+    worstMs: Joi.number().min(0).max(60_000).required(),
+    meanMs: Joi.number().min(0).max(60_000).required(),
+  }),
 })
 
 export const pageSchema = Joi.object<{ before?: string; limit: number }>({

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { decimal, equal, toText } from '../number/decimal.js'
+import { FADE_AFTER, type Fade, FIRST_FADE, fadeAfter } from '../coach/fade.js'
+import { decimal, equal, readDecimal, toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
+import { inWords } from '../number/whole.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
@@ -19,6 +21,7 @@ import {
   rodMove,
   type TensSchool,
 } from './moves.js'
+import { keepsOrder, nextMove } from './strict.js'
 
 const TENS: readonly TensSchool[] = ['complement-first', 'ten-first']
 const units = (frame: Frame) => frameValue(frame).units
@@ -276,4 +279,39 @@ describe('abacus techniques', () => {
     for (let i = 0n; i < all.size; i += 1n) if (fits(all.at(i))) found += 1
     expect(space.size).toBe(BigInt(found))
   })
+})
+
+test('strict: single beads or several at once, but in the order of the school', () => {
+  // 7 + 6: complement first takes 4 off by -5 +1, then 1 to the left.
+  const { moves } = rodMove(setRod(clearFrame(), 0, 7), 0, 6)
+  expect(moves.map((m) => `${m.place}${m.bead}${m.by}`)).toEqual(['0heaven-1', '0earth1', '1earth1'])
+  const [first, second, left] = moves as [BeadMove, BeadMove, BeadMove]
+  expect(keepsOrder([], moves) && keepsOrder([first], moves) && keepsOrder(moves, moves)).toBe(true)
+  expect(
+    keepsOrder([left], moves) || keepsOrder([second], moves) || keepsOrder([...moves, left], moves),
+  ).toBe(false)
+  expect([nextMove([first], moves), nextMove(moves, moves)]).toEqual([second, undefined])
+  const three = rodMove(clearFrame(), 0, 3).moves
+  expect(nextMove([{ place: 0, bead: 'earth', by: 2 }], three)).toEqual({ place: 0, bead: 'earth', by: 1 })
+})
+
+test('letting go: five clean problems take a level away, two failed ones give it back', () => {
+  const after = (fade: Fade, ...verdicts: string[]) =>
+    verdicts.reduce((f, v) => fadeAfter(f, { right: v !== 'wrong', clean: v === 'clean' }), fade)
+  const clean = Array.from({ length: FADE_AFTER }, () => 'clean')
+  expect(after(FIRST_FADE, ...clean)).toEqual({ level: 'ghosts', run: 0 })
+  expect(after(FIRST_FADE, ...clean.slice(1), 'right', 'clean')).toEqual({ level: 'beads', run: 1 })
+  expect(after(FIRST_FADE, ...clean, ...clean, ...clean, ...clean)).toEqual({ level: 'none', run: 5 })
+  expect(after({ level: 'empty', run: 3 }, 'wrong', 'wrong')).toEqual({ level: 'ghosts', run: 0 })
+  expect(after(FIRST_FADE, 'wrong', 'wrong', 'wrong')).toEqual({ level: 'beads', run: -3 })
+})
+
+test('numbers in words', () => {
+  expect(['0', '4096.5', '1000000', '13017', '0.05'].map((t) => inWords(readDecimal(t)!))).toEqual([
+    'zero',
+    'four thousand ninety-six point five',
+    'one million',
+    'thirteen thousand seventeen',
+    'zero point zero five',
+  ])
 })

@@ -1,3 +1,4 @@
+import { flashSum } from '../flash/sum.js'
 import { InputError } from '../problem/error.js'
 import { sorobanAdd } from '../soroban/add.js'
 import { sorobanRead, sorobanSet } from '../soroban/drills.js'
@@ -64,6 +65,7 @@ export const TECHNIQUES: readonly Technique[] = [
   sorobanSet,
   sorobanAdd,
   sorobanMultiply,
+  flashSum,
 ]
 /** @throws InputError for an unknown id; the message lists the known ones. */
 export function techniqueById(id: string): Technique {

@@ -74,8 +74,10 @@ export function attemptById(db: Database, id: string): AttemptWire | undefined {
     .where(eq(stepEntry.attemptId, id))
     .orderBy(asc(stepEntry.position))
     .all()
+  const { shown, ...plain } = row
   return {
-    ...row,
+    ...plain,
+    ...(shown && { shown }),
     learnerId: its.learnerId,
     technique: its.technique,
     level: its.level,

@@ -1,4 +1,5 @@
 /** The tables. Times are whole milliseconds, instants ISO 8601 in UTC. */
+import type { Shown } from '@tachymetra/core'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 export const coach = sqliteTable('coach', {
@@ -53,6 +54,7 @@ export const attempt = sqliteTable(
     keyMs: integer().notNull(),
     totalMs: integer().notNull(),
     idleMs: integer().notNull(),
+    shown: text({ mode: 'json' }).$type<Shown>(),
     right: integer({ mode: 'boolean' }).notNull(),
     clean: integer({ mode: 'boolean' }).notNull(),
     timed: integer({ mode: 'boolean' }).notNull(),

@@ -142,6 +142,7 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
           n={attempts.length + 1}
           planned={start.planned}
           sittingId={start.id}
+          learnerId={start.learnerId}
           onDone={keep}
           onNext={next}
           onStop={stop}

@@ -1,12 +1,33 @@
-import { type Problem, problemWords, type School, type Technique, toWords, trace } from '@tachymetra/core'
+import {
+  clearFrame,
+  type Problem,
+  problemWords,
+  type School,
+  setNumber,
+  type Technique,
+  toWords,
+  trace,
+} from '@tachymetra/core'
 import { lazy, Suspense, useMemo, useState } from 'react'
+import { changeSettings, useSettings } from '../data/settings.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
+import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { useKeys } from '../parts/useKeys.js'
+import { AbacusProblem } from './AbacusProblem.js'
+import { startFrame } from './beads.js'
+import { FramePlayer } from './FramePlayer.js'
 
 const KeyHelp = lazy(() => import('./KeyHelp.js'))
+
+/** Milliseconds a bead, and how that is called. */
+const SPEEDS: readonly (readonly [number, string])[] = [
+  [1100, 'Slow'],
+  [550, 'Even'],
+  [220, 'Quick'],
+]
 
 interface Props {
   readonly technique: Technique
@@ -21,6 +42,11 @@ interface Props {
 export function Watching({ technique, school, problem, onAnother, onTry, onStop }: Props) {
   const { steps, answer } = useMemo(() => trace(technique, problem, school), [technique, problem, school])
   const [at, setAt] = useState(0)
+  const { rods, beadMs } = useSettings()
+  const start = useMemo(
+    () => (technique.frame ? startFrame({ technique, problem }, rods) : clearFrame()),
+    [technique, problem, rods],
+  )
   const [helpOpen, setHelpOpen] = useState(false)
   const step = steps[at]
   const onward = () => (step ? setAt(at + 1) : onTry())
@@ -41,12 +67,33 @@ export function Watching({ technique, school, problem, onAnother, onTry, onStop 
     <>
       <div className="stack">
         <p className="faint">Watch: {technique.about}</p>
-        <PlaceRule
-          problem={problem}
-          line={(step ?? standing)?.writes ?? { negative: false, cells: [] }}
-          place={step?.place}
-          finished={!step}
-        />
+        {technique.frame ? (
+          <>
+            <AbacusProblem problem={problem} hidden={false} />
+            {step?.beads ? (
+              <FramePlayer key={at} start={start} work={step.beads} place={step.place} />
+            ) : (
+              <SorobanFrame frame={setNumber(start, answer)} />
+            )}
+            <div className="row keys-line">
+              {SPEEDS.map(([ms, name]) => (
+                <KeyButton
+                  key={ms}
+                  label={name}
+                  onPress={() => changeSettings({ beadMs: ms })}
+                  main={ms === beadMs}
+                />
+              ))}
+            </div>
+          </>
+        ) : (
+          <PlaceRule
+            problem={problem}
+            line={(step ?? standing)?.writes ?? { negative: false, cells: [] }}
+            place={step?.place}
+            finished={!step}
+          />
+        )}
         <div role="status" aria-live="polite" style={{ minHeight: '7.5rem', textAlign: 'center' }}>
           {step ? (
             <>

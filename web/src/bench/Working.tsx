@@ -2,34 +2,46 @@ import {
   type AnswerLine,
   type AttemptRecord,
   answerOf,
+  type BeadMove,
+  clearFrame,
   commit,
+  commitValue,
   type Decimal,
   type Exercise,
   equal,
   eraseKey,
+  type FadeLevel,
+  fingerOf,
+  frameValue,
   type Held,
   hint,
+  judgeAttempt,
   lineOf,
   lowestOf,
   lowestPlace,
   type Made,
   momentAfter,
+  moveWords,
   openStep,
   type Play,
+  placeName,
   printProblem,
   problemWords,
   readDecimal,
   recordOf,
   type Spot,
+  setNumber,
   show,
   skip,
   standingSlip,
   startPlay,
   toText,
+  touched,
   toWords,
   typeKey,
 } from '@tachymetra/core'
 import { lazy, memo, Suspense, useEffect, useMemo, useRef, useState } from 'react'
+import { keepFade, useFade } from '../data/fade.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { Checks } from '../parts/Checks.js'
 import { Fold } from '../parts/Fold.js'
@@ -38,9 +50,12 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
 import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
+import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
+import { AbacusProblem } from './AbacusProblem.js'
 import { ACTION_WORDS, DIGIT_ACTIONS } from './actions.js'
+import { startFrame, useBeads } from './beads.js'
 import { askForCauses } from './causes.js'
 import { PaceBar } from './PaceBar.js'
 import { HAS_TOUCH } from './touch.js'
@@ -60,6 +75,7 @@ interface Props {
   readonly n: number
   readonly planned: number
   readonly sittingId: string
+  readonly learnerId: string
   /** Called once, the moment the attempt is over. */
   readonly onDone: (record: AttemptRecord) => void
   readonly onNext: (record: AttemptRecord) => void
@@ -67,7 +83,17 @@ interface Props {
 }
 
 /** One problem being worked. */
-export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onNext, onStop }: Props) {
+export function Working({
+  exercise,
+  targetMs,
+  n,
+  planned,
+  sittingId,
+  learnerId,
+  onDone,
+  onNext,
+  onStop,
+}: Props) {
   const { support, problem } = exercise
   const { clock } = useSettings()
   const [helpOpen, setHelpOpen] = useState(false)
@@ -84,6 +110,12 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
   const entry = useRef<HTMLInputElement>(null)
   const step = openStep(play)
   const done = play.outcome !== undefined
+  const { rods, strict } = useSettings()
+  const fade = useFade(learnerId)
+  // The frame is at hand unless it has been let go of; a number to be read always stands on it.
+  const reading = play.whole.steps[0]?.beads?.kind === 'read'
+  const framed = exercise.technique.frame !== undefined && (reading || fade.level !== 'none')
+  const onFrame = framed && !reading && !done
 
   const change = (next: Play) => {
     setPlay(next)
@@ -91,7 +123,23 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
     const finished = recordOf(next, as)
     setRecord(finished)
     onDone(finished)
+    if (exercise.technique.frame && !reading) keepFade(learnerId, judgeAttempt(finished))
   }
+  const start = useMemo(
+    () => (exercise.technique.frame ? startFrame(exercise, rods) : clearFrame()),
+    [exercise.technique, exercise.problem, rods],
+  )
+  const lastMade = play.made.at(-1)
+  const beads = useBeads({
+    start,
+    step,
+    standing: play.accepted.at(-1) ?? frameValue(start),
+    active: onFrame,
+    strict,
+    wrong: lastMade && !lastMade.right ? lastMade : undefined,
+    onMove: () => setPlay((p) => touched(p, performance.now())),
+    commit: (value) => change(commitValue(play, value, performance.now())),
+  })
   /** Digits taken by touch stand for the total they come to, as if it had been typed. */
   const typed = (value: Decimal): Play => ({ ...play, text: toText(value) })
   const pick = ([row, place]: Spot) =>
@@ -104,6 +152,7 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
     erase: () => change(eraseKey(play, performance.now())),
     enter: () => {
       if (record) return onNext(record)
+      if (onFrame) return change(commitValue(play, beads.value(), performance.now()))
       change(
         commit(
           step?.picks && picked.length > 0 && play.text === '' ? typed(step.picks.value(picked)) : play,
@@ -134,8 +183,9 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
       Escape: act.stop,
       Enter: act.enter,
       Backspace: act.erase,
+      ...(onFrame && beads.keys),
     },
-    act.digit,
+    onFrame ? beads.digit : act.digit,
     !helpOpen,
   )
   useEffect(() => entry.current?.focus(), [])
@@ -162,17 +212,41 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
           {clock && targetMs && <span>aim for {seconds(targetMs * TARGET_STRETCH[support])}</span>}
         </div>
         {clock && targetMs && <PaceBar targetMs={targetMs * TARGET_STRETCH[support]} running={!done} />}
-        <PlaceRule
-          problem={problem}
-          line={moment.writes}
-          place={done ? undefined : step?.place}
-          typing={step && DIGIT_ACTIONS.includes(step.action) ? play.text : undefined}
-          finished={finished}
-          links={support === 'guided' ? step?.links : undefined}
-          picks={step?.picks}
-          picked={picked}
-          onPick={pick}
-        />
+        {exercise.technique.frame ? (
+          <AbacusProblem problem={problem} hidden={reading && !done} />
+        ) : (
+          <PlaceRule
+            problem={problem}
+            line={moment.writes}
+            place={done ? undefined : step?.place}
+            typing={step && DIGIT_ACTIONS.includes(step.action) ? play.text : undefined}
+            finished={finished}
+            links={support === 'guided' ? step?.links : undefined}
+            picks={step?.picks}
+            picked={picked}
+            onPick={pick}
+          />
+        )}
+        {framed && (
+          <SorobanFrame
+            frame={done && answer ? setNumber(start, answer) : beads.frame}
+            look={
+              fade.level === 'ghosts' && !reading && !done
+                ? 'ghosts'
+                : fade.level === 'empty' && !reading && !done
+                  ? 'empty'
+                  : 'beads'
+            }
+            onChange={onFrame ? beads.change : undefined}
+            chosen={onFrame ? beads.chosen : undefined}
+            onChoose={beads.choose}
+            lit={done || reading ? undefined : step?.place}
+            finger={support === 'guided' && !done ? lastStep?.beads?.finger : undefined}
+            values={onFrame && fade.level === 'empty'}
+            right={beads.right}
+            label={reading ? 'the frame to be read' : 'the frame'}
+          />
+        )}
         {!done && (
           <>
             <p className="question" id="question">
@@ -182,13 +256,14 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
             {step?.picks && (
               <p className="faint pick-note">Type the total, or tap the digits you take and press Enter.</p>
             )}
-            <div className="entry-line">
+            {onFrame && <p className="faint pick-note">{FRAME_NOTES[fade.level]}</p>}
+            <div className={onFrame ? 'sr-only' : 'entry-line'}>
               <input
                 ref={entry}
                 className={`entry${play.text.length > 11 ? ' long' : ''}`}
                 aria-label={question || 'Your entry'}
                 aria-describedby="said"
-                value={play.text.replace('-', '−')}
+                value={onFrame ? toText(beads.value()) : play.text.replace('-', '−')}
                 readOnly
                 inputMode="none"
                 autoComplete="off"
@@ -202,10 +277,17 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
             <Done play={play} totalMs={record?.totalMs} />
           ) : play.notice ? (
             <p className="said-slip">{play.notice}</p>
+          ) : beads.said && onFrame ? (
+            <p className="said-slip">{beads.said}</p>
           ) : (
             <Said play={play} explained={explained} />
           )}
         </div>
+        {onFrame && HAS_TOUCH && (
+          <div className="row keys-line">
+            <KeyButton label="Judge" onPress={act.enter} main />
+          </div>
+        )}
         {done ? (
           <div className="row keys-line">
             <KeyButton
@@ -216,7 +298,8 @@ export function Working({ exercise, targetMs, n, planned, sittingId, onDone, onN
             />
           </div>
         ) : (
-          HAS_TOUCH && <Keypad onKey={act.digit} onErase={act.erase} onEnter={act.enter} enterLabel="Enter" />
+          HAS_TOUCH &&
+          !onFrame && <Keypad onKey={act.digit} onErase={act.erase} onEnter={act.enter} enterLabel="Enter" />
         )}
         <div className="row keys-line">
           {!done && (
@@ -268,6 +351,24 @@ function answerGiven(play: Play): Decimal {
   return readDecimal(made.at(-1)!.value) ?? whole.answer
 }
 
+/** What is to be done on the frame, by how much of it is left. */
+const FRAME_NOTES: Readonly<Record<FadeLevel, string>> = {
+  beads: 'Move the beads; Enter, or a short rest, judges them.',
+  ghosts: 'The beads are only shadows now: see them for yourself.',
+  empty: 'The rods are bare: move the beads you see in your mind; the digits tell what stands there.',
+  none: '',
+}
+
+/** Every bead of the step with its finger. */
+function Fingering({ moves }: { readonly moves: readonly BeadMove[] }) {
+  return (
+    <>
+      <br />
+      {moves.map((m) => `${placeName(m.place)}: ${moveWords(m)}, ${fingerOf(m)}`).join('; ')}.
+    </>
+  )
+}
+
 function Hint({ play }: { readonly play: Play }) {
   const step = play.position.next
   if (!step) return null
@@ -279,6 +380,7 @@ function Hint({ play }: { readonly play: Play }) {
       <br />
       {play.exercise.support === 'guided' ? step.why : step.ask}
       {facts}
+      {step.beads && step.beads.moves.length > 0 && <Fingering moves={step.beads.moves} />}
     </span>
   )
 }

@@ -41,4 +41,7 @@ export const ACTION_WORDS: Readonly<Record<Action, string>> = {
   divisor: 'The divisor?',
   net: 'The net?',
   correction: 'The correction?',
+  set: 'Set?',
+  read: 'Which number?',
+  beads: 'On the frame?',
 }

@@ -1,5 +1,5 @@
 /** Choices of this browser, kept in local storage; none of them is about what a learner did. */
-import type { School } from '@tachymetra/core'
+import type { Fade, School } from '@tachymetra/core'
 import { shared } from './shared.js'
 
 export interface Settings {
@@ -8,11 +8,29 @@ export interface Settings {
   readonly clock: boolean
   readonly learnerId: string | null
   readonly planned: number
+  /** Rods of the frame. */
+  readonly rods: number
+  /** On the frame: is every bead and its order judged, or only what the rods show? */
+  readonly strict: boolean
+  /** Milliseconds between two bead moves that are played. */
+  readonly beadMs: number
+  /** How much of the frame a learner still needs, and what speaks for a change. */
+  readonly fades: Readonly<Record<string, Fade>>
   /** Schools by learner, then by technique. */
   readonly schools: Readonly<Record<string, Readonly<Record<string, School>>>>
 }
 
-const DEFAULTS: Settings = { theme: 'system', clock: true, learnerId: null, planned: 5, schools: {} }
+const DEFAULTS: Settings = {
+  theme: 'system',
+  clock: true,
+  learnerId: null,
+  planned: 5,
+  rods: 13,
+  strict: false,
+  beadMs: 550,
+  fades: {},
+  schools: {},
+}
 const KEY = 'tachymetra'
 
 const settings = shared(load())
@@ -33,5 +51,7 @@ export function changeSettings(change: Partial<Settings>): void {
     // Without storage the choice lasts until the page is closed.
   }
 }
+
+export const currentSettings = settings.get
 
 export const useSettings = settings.use

@@ -28,6 +28,7 @@ import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
 import { levelWords, SUPPORT_ABOUT, SUPPORT_NAMES, seconds } from '../parts/words.js'
 import { Dials, dialledSpace } from './Dials.js'
+import { FrameChoice } from './FrameChoice.js'
 import { KnowingMark, PrerequisiteMap } from './PrerequisiteMap.js'
 
 const NewLearner = lazy(() => import('./NewLearner.js'))
@@ -238,6 +239,7 @@ function Choices({
               </label>
             ))}
           </fieldset>
+          {technique.frame && <FrameChoice learnerId={learnerId} />}
           <SchoolChoice
             technique={technique}
             school={school}

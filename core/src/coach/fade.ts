@@ -1,0 +1,34 @@
+/** Letting go of the frame, a level at a time: moved by results, kept per learner. */
+
+/** How much of the frame is left: beads, their shadows, the bare rods, nothing. */
+export const FADE_LEVELS = ['beads', 'ghosts', 'empty', 'none'] as const
+export type FadeLevel = (typeof FADE_LEVELS)[number]
+
+export interface Fade {
+  readonly level: FadeLevel
+  /** Problems in a row that were clean, or (below 0) that were not right. */
+  readonly run: number
+}
+
+export const FIRST_FADE: Fade = { level: 'beads', run: 0 }
+
+/** Clean problems in a row that take a level of support away, and failed ones that give it back (defaults, common practice). */
+export const FADE_AFTER = 5
+export const RETURN_AFTER = 2
+
+/** The fade after one more problem on the frame. */
+export function fadeAfter(
+  { level, run }: Fade,
+  verdict: { readonly right: boolean; readonly clean: boolean },
+): Fade {
+  const at = FADE_LEVELS.indexOf(level)
+  if (verdict.clean) {
+    const clean = Math.max(0, run) + 1
+    const on = FADE_LEVELS[at + 1]
+    return clean >= FADE_AFTER && on ? { level: on, run: 0 } : { level, run: clean }
+  }
+  if (verdict.right) return { level, run: 0 }
+  const failed = Math.min(0, run) - 1
+  const back = FADE_LEVELS[at - 1]
+  return -failed >= RETURN_AFTER && back ? { level: back, run: 0 } : { level, run: failed }
+}

@@ -1,0 +1,12 @@
+import { type Problem, problemWords } from '@tachymetra/core'
+import { spoken } from '../parts/PlaceRule.js'
+
+/** The problem of abacus work: a line above the frame, kept back while it is to be read from the frame. */
+export function AbacusProblem({ problem, hidden }: { readonly problem: Problem; readonly hidden: boolean }) {
+  if (hidden) return null
+  return (
+    <div className="problem-line" role="img" aria-label={spoken(problem)}>
+      {problemWords(problem)}
+    </div>
+  )
+}

@@ -1,0 +1,163 @@
+/** The frame at the bench: what stands on it, what keys and fingers do, and when it is judged. */
+import {
+  type BeadMove,
+  clearFrame,
+  type Decimal,
+  type Exercise,
+  equal,
+  type Frame,
+  fingerOf,
+  frameValue,
+  keepsOrder,
+  lowestRod,
+  MOST_RODS,
+  movesBetween,
+  moveWords,
+  nextMove,
+  placeName,
+  type Step,
+  setNumber,
+} from '@tachymetra/core'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { chooseRod, digitKey, earthKey, type Hand, heavenKey } from '../soroban/keys.js'
+
+/** A frame that has stood still for so long is taken as settled: right at once, wrong after a while. */
+const SETTLED_RIGHT_MS = 700
+const SETTLED_WRONG_MS = 3500
+/** How long a wrong frame is shown against the right one before it is taken back. */
+const SHOWN_WRONG_MS = 1800
+
+/** The frame a problem starts from, with as many rods as the learner likes, or as it needs. */
+export function startFrame(
+  { technique, problem }: Pick<Exercise, 'technique' | 'problem'>,
+  rods: number,
+): Frame {
+  const own = technique.frame!(problem)
+  const needed =
+    own.rods.length - own.rods.findLastIndex((v) => v > 0) > rods
+      ? own.rods.length
+      : Math.max(rods, own.decimals + 5)
+  const size = Math.min(MOST_RODS, own.rods.length > 13 ? own.rods.length : Math.max(needed, rods))
+  return setNumber(clearFrame(size, own.decimals), frameValue(own))
+}
+
+export interface BeadsAtBench {
+  readonly frame: Frame
+  readonly chosen: number
+  readonly choose: (place: number) => void
+  readonly change: (frame: Frame) => void
+  /** Where the beads should have been, while a wrong frame is shown. */
+  readonly right: Frame | undefined
+  /** What strict judging said of the last bead. */
+  readonly said: string | undefined
+  readonly keys: Readonly<Record<string, () => void>>
+  readonly digit: (key: string) => void
+  /** What the frame shows now. */
+  readonly value: () => Decimal
+}
+
+/**
+ * @param step the open step, undefined when only the answer is asked or nothing is.
+ * @param standing what should stand on the frame before the step.
+ * @param commit called with what the frame shows when it is to be judged.
+ */
+export function useBeads(given: {
+  readonly start: Frame
+  readonly step: Step | undefined
+  readonly standing: Decimal
+  readonly active: boolean
+  readonly strict: boolean
+  /** The last entry, when it was wrong and its question is still open. */
+  readonly wrong: object | undefined
+  /** Called whenever beads move. */
+  readonly onMove: () => void
+  readonly commit: (value: Decimal) => void
+}): BeadsAtBench {
+  const { start, step, standing, active, strict, wrong, onMove, commit } = given
+  const before = useMemo(() => setNumber(start, standing), [start, standing])
+  const [hand, setHand] = useState<Hand>(() => ({ frame: before, chosen: step?.place ?? lowestRod(start) }))
+  const [made, setMade] = useState<readonly BeadMove[]>([])
+  const [said, setSaid] = useState<string>()
+  const [right, setRight] = useState<Frame>()
+  const latest = useRef({ commit, step })
+  latest.current = { commit, step }
+
+  // A new step: whatever was tried before, what was accepted stands on the frame.
+  useEffect(() => {
+    setHand((h) => ({ frame: before, chosen: step?.place ?? h.chosen }))
+    setMade([])
+    setSaid(undefined)
+    setRight(undefined)
+  }, [before, step])
+
+  // A wrong frame is shown against the right one, then taken back.
+  useEffect(() => {
+    // Strict judging has taken the wrong bead back already.
+    if (!wrong || !step || strict) return
+    setRight(setNumber(start, step.expect))
+    const timer = setTimeout(() => {
+      setRight(undefined)
+      setHand((h) => ({ ...h, frame: before }))
+      setMade([])
+    }, SHOWN_WRONG_MS)
+    return () => clearTimeout(timer)
+  }, [wrong, step, strict, start, before])
+
+  // Free judging: once the learner settles.
+  useEffect(() => {
+    if (!active || !step || right || strict || hand.frame === before) return
+    const value = frameValue(hand.frame)
+    const timer = setTimeout(
+      () => latest.current.commit(value),
+      equal(value, step.expect) ? SETTLED_RIGHT_MS : SETTLED_WRONG_MS,
+    )
+    return () => clearTimeout(timer)
+  }, [hand.frame, active, step, right, strict, before])
+
+  const move = (next: Hand) => {
+    if (!active) return
+    onMove()
+    // Touching the beads again ends the showing of the wrong ones.
+    const from = right ? before : hand.frame
+    if (right) {
+      setRight(undefined)
+      setHand({ ...hand, frame: before })
+      setMade([])
+      return
+    }
+    if (!strict || !step?.beads || next.frame === from) return setHand(next)
+    const moves = [...made, ...movesBetween(from, next.frame)]
+    if (!keepsOrder(moves, step.beads.moves)) {
+      const asked = nextMove(made, step.beads.moves)
+      latest.current.commit(frameValue(next.frame))
+      setSaid(
+        asked
+          ? `First ${placeName(asked.place)} rod: ${moveWords(asked)}, with the ${fingerOf(asked)}.`
+          : 'All beads of this step are moved already.',
+      )
+      return
+    }
+    setSaid(undefined)
+    setMade(moves)
+    setHand(next)
+    if (!nextMove(moves, step.beads.moves)) latest.current.commit(frameValue(next.frame))
+  }
+  return {
+    frame: hand.frame,
+    chosen: hand.chosen,
+    choose: (chosen) => setHand((h) => ({ ...h, chosen })),
+    change: (frame) => move({ frame, chosen: hand.chosen }),
+    right,
+    said,
+    value: () => frameValue(hand.frame),
+    keys: {
+      ArrowLeft: () => setHand(chooseRod(hand, 1)),
+      ArrowRight: () => setHand(chooseRod(hand, -1)),
+      ArrowUp: () => move(earthKey(hand, 1)),
+      ArrowDown: () => move(earthKey(hand, -1)),
+      ' ': () => move(heavenKey(hand)),
+      Backspace: () => move({ frame: before, chosen: hand.chosen }),
+    },
+    digit: (key) => /\d/.test(key) && move(digitKey(hand, Number(key), 'set')),
+  }
+}

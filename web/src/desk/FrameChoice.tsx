@@ -1,0 +1,56 @@
+import { FADE_LEVELS, type FadeLevel, LEAST_RODS, MOST_RODS } from '@tachymetra/core'
+import { InputNumber, Select } from 'antd'
+import { setFade, useFade } from '../data/fade.js'
+import { changeSettings, useSettings } from '../data/settings.js'
+
+const FADE_NAMES: Record<FadeLevel, string> = {
+  beads: 'all its beads',
+  ghosts: 'shadows of beads',
+  empty: 'bare rods',
+  none: 'no frame, only the mind',
+}
+
+/** How much of the frame is left, how strictly it is judged, and its size. */
+export function FrameChoice({ learnerId }: { readonly learnerId: string }) {
+  const { rods, strict } = useSettings()
+  const { level } = useFade(learnerId)
+  return (
+    <>
+      <div className="school">
+        <strong>The frame shows</strong>
+        <Select
+          aria-label="The frame shows"
+          value={level}
+          options={FADE_LEVELS.map((value) => ({ value, label: FADE_NAMES[value] }))}
+          onChange={(value) => setFade(learnerId, { level: value, run: 0 })}
+          style={{ width: '100%' }}
+        />
+        <span className="faint">
+          Five clean problems in a row take a level away, two failed ones give it back.
+        </span>
+      </div>
+      <label>
+        <input
+          type="checkbox"
+          checked={strict}
+          onChange={(event) => changeSettings({ strict: event.target.checked })}
+        />{' '}
+        Strict: every bead and its order
+      </label>
+      <div className="row">
+        <label htmlFor="frame-rods">
+          <strong>Rods</strong>
+        </label>
+        <InputNumber
+          id="frame-rods"
+          min={LEAST_RODS}
+          max={MOST_RODS}
+          precision={0}
+          value={rods}
+          onChange={(n) => changeSettings({ rods: n ?? rods })}
+          style={{ width: '5.5rem' }}
+        />
+      </div>
+    </>
+  )
+}

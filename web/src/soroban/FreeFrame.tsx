@@ -1,0 +1,135 @@
+import { clearFrame, type Frame, frameValue, inWords, LEAST_RODS, MOST_RODS, toWords } from '@tachymetra/core'
+import { InputNumber } from 'antd'
+import { useState } from 'react'
+import { HAS_TOUCH } from '../bench/touch.js'
+import { changeSettings, useSettings } from '../data/settings.js'
+import { KeyButton } from '../parts/KeyButton.js'
+import { Keypad } from '../parts/Keypad.js'
+import { SorobanFrame } from '../parts/SorobanFrame.js'
+import { useKeys } from '../parts/useKeys.js'
+import { chooseRod, type DigitMeans, digitKey, earthKey, type Hand, heavenKey } from './keys.js'
+
+const MEANS: readonly [DigitMeans, string, string][] = [
+  ['set', 'set the rod', '='],
+  ['add', 'add', '+'],
+  ['take', 'take away', '-'],
+]
+
+/** The frame by itself: move beads, set, add, undo, clear, and read the value in words. */
+export default function FreeFrame() {
+  const { rods } = useSettings()
+  const [decimals, setDecimals] = useState(0)
+  return <Standing key={`${rods} ${decimals}`} rods={rods} decimals={decimals} onDecimals={setDecimals} />
+}
+
+function Standing({
+  rods,
+  decimals,
+  onDecimals,
+}: {
+  readonly rods: number
+  readonly decimals: number
+  readonly onDecimals: (n: number) => void
+}) {
+  const [hands, setHands] = useState<readonly Hand[]>(() => [
+    { frame: clearFrame(rods, decimals), chosen: 0 },
+  ])
+  const [means, setMeans] = useState<DigitMeans>('set')
+  const [values, setValues] = useState(false)
+  const hand = hands.at(-1)!
+  /** What changes no bead is no step to undo. */
+  const move = (next: Hand) =>
+    setHands(next.frame === hand.frame ? [...hands.slice(0, -1), next] : [...hands.slice(-200), next])
+  const onFrame = (frame: Frame) => move({ frame, chosen: hand.chosen })
+  const undo = () => setHands(hands.length > 1 ? hands.slice(0, -1) : hands)
+  const clear = () => move({ frame: clearFrame(rods, decimals), chosen: 0 })
+  const digit = (key: string) => {
+    if (key === '-') setMeans('take')
+    else if (/\d/.test(key)) move(digitKey(hand, Number(key), means))
+  }
+  useKeys(
+    {
+      ArrowLeft: () => move(chooseRod(hand, 1)),
+      ArrowRight: () => move(chooseRod(hand, -1)),
+      ArrowUp: () => move(earthKey(hand, 1)),
+      ArrowDown: () => move(earthKey(hand, -1)),
+      ' ': () => move(heavenKey(hand)),
+      Backspace: undo,
+      Delete: clear,
+      '+': () => setMeans('add'),
+      '=': () => setMeans('set'),
+      v: () => setValues(!values),
+    },
+    digit,
+    true,
+  )
+  const value = frameValue(hand.frame)
+  return (
+    <div className="stack" style={{ gap: '1rem' }}>
+      <div className="row spread">
+        <h1>The soroban</h1>
+        <div className="row">
+          <label htmlFor="rods">Rods</label>
+          <InputNumber
+            id="rods"
+            min={LEAST_RODS}
+            max={MOST_RODS}
+            precision={0}
+            value={rods}
+            onChange={(n) => changeSettings({ rods: n ?? rods })}
+            style={{ width: '5rem' }}
+          />
+          <label htmlFor="decimals">Right of the unit rod</label>
+          <InputNumber
+            id="decimals"
+            min={0}
+            max={rods - 1}
+            precision={0}
+            value={decimals}
+            onChange={(n) => onDecimals(n ?? 0)}
+            style={{ width: '5rem' }}
+          />
+        </div>
+      </div>
+      <SorobanFrame
+        frame={hand.frame}
+        onChange={onFrame}
+        chosen={hand.chosen}
+        onChoose={(chosen) => setHands([...hands.slice(0, -1), { ...hand, chosen }])}
+        lit={hand.chosen}
+        values={values}
+      />
+      <div className="free-value" role="status">
+        <p className="big mono">{toWords(value)}</p>
+        <p>{inWords(value)}</p>
+        {hand.notice && <p className="said-slip">{hand.notice}</p>}
+      </div>
+      <div className="row keys-line">
+        {MEANS.map(([key, label, shortcut]) => (
+          <KeyButton
+            key={key}
+            label={`A digit will ${label}`}
+            shortcut={shortcut}
+            onPress={() => setMeans(key)}
+            main={key === means}
+          />
+        ))}
+      </div>
+      <div className="row keys-line">
+        <KeyButton label="Undo" shortcut="Backspace" onPress={undo} disabled={hands.length < 2} />
+        <KeyButton label="Clear" shortcut="Del" onPress={clear} />
+        <KeyButton
+          label={values ? 'Hide the digits' : 'Show the digits'}
+          shortcut="V"
+          onPress={() => setValues(!values)}
+        />
+      </div>
+      {HAS_TOUCH && <Keypad onKey={digit} onErase={undo} onEnter={clear} enterLabel="Clear" />}
+      <p className="faint">
+        Touch, drag or click beads, with two fingers at once if you like. Keys: <kbd>←</kbd> <kbd>→</kbd>{' '}
+        choose a rod, <kbd>↑</kbd> <kbd>↓</kbd> move an earth bead, <kbd>Space</kbd> the heaven bead, digits
+        as chosen above.
+      </p>
+    </div>
+  )
+}
