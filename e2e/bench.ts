@@ -38,7 +38,7 @@ export async function chooseSitting(
   await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: choice.support }).check()
   await page.getByLabel('How many').fill(String(choice.count))
   await page.getByRole('button', { name: 'To the bench' }).click()
-  await expect(page.locator('.rule')).toBeVisible()
+  await expect(page.locator('.bench')).toBeVisible()
 }
 
 /** The problem on the rule, read as a screen reader would. */

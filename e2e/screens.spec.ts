@@ -72,6 +72,17 @@ for (const look of [
     await page.getByRole('link', { name: 'How it is done' }).click()
     await expect(page.getByRole('heading', { name: 'Why it works' })).toBeVisible()
     await check()
+    for (const path of ['soroban', 'flash', 'grid']) {
+      await page.goto(`${server.url}/${path}`)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await check()
+    }
+    await page.goto(server.url)
+    await chooseSitting(page, { technique: 'Beads: add and take away', level: 7, support: 'Watch', count: 1 })
+    await check()
+    await page.getByRole('radio', { name: 'Guided' }).check()
+    await expect(page.locator('.soroban.live')).toBeVisible()
+    await check()
     await page.goto(`${server.url}/compare?p=64*33`)
     await page.getByText('that do not fit, and why').click()
     await check()

@@ -22,7 +22,9 @@ async function expectRight(page: Page): Promise<void> {
 }
 
 // A few techniques a test, so that they share a server.
-for (const group of Array.from({ length: 6 }, (_, i) => TECHNIQUES.filter((_, t) => t % 6 === i)))
+// Work on the frame has tests of its own.
+const HEADWORK = TECHNIQUES.filter((t) => !t.frame)
+for (const group of Array.from({ length: 6 }, (_, i) => HEADWORK.filter((_, t) => t % 6 === i)))
   test(`opened, watched and guided: ${group.map((t) => t.id).join(', ')}`, async ({ page, server }) => {
     for (const technique of group) await openWatchGuide(page, server.url, technique)
   })

@@ -12,6 +12,8 @@ import { antTheme, type Light } from './theme.js'
 const Bench = lazy(() => import('./bench/Bench.js'))
 const Compare = lazy(() => import('./compare/Compare.js'))
 const Teach = lazy(() => import('./teach/Teach.js'))
+const Flash = lazy(() => import('./flash/Flash.js'))
+const GridPage = lazy(() => import('./flash/GridPage.js'))
 const FreeFrame = lazy(() => import('./soroban/FreeFrame.js'))
 const Record = lazy(() => import('./record/Record.js'))
 const SittingPage = lazy(() => import('./record/SittingPage.js'))
@@ -27,6 +29,8 @@ export function App() {
             <Route element={<Page />}>
               <Route index element={<Desk />} />
               <Route path="bench/:sittingId" element={<Bench />} />
+              <Route path="flash" element={<Flash />} />
+              <Route path="grid" element={<GridPage />} />
               <Route path="soroban" element={<FreeFrame />} />
               <Route path="compare" element={<Compare />} />
               <Route path="teach/:id" element={<Teach />} />
@@ -105,6 +109,7 @@ function Page() {
             </Link>
           )}
           <NavLink to="/soroban">Soroban</NavLink>
+          <NavLink to="/flash">Flash</NavLink>
           <NavLink to="/compare">Compare</NavLink>
           <NavLink to="/record">Record</NavLink>
         </nav>

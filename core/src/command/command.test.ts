@@ -19,6 +19,20 @@ test('work --by prints every step', () => {
   expect(out.steps.at(-1).writes).toBe('4666')
 })
 
+test('abacus steps print the value on the frame, the rod, the kind of move and the beads', () => {
+  const { steps } = json('work', '42+8', '--by', 'soroban-add')
+  expect(steps[1]).toMatchObject({
+    expect: '50',
+    rod: 1,
+    kind: 'ten',
+    moves: [
+      { rod: 1, bead: 'earth', by: -2 },
+      { rod: 2, bead: 'heaven', by: 1 },
+      { rod: 2, bead: 'earth', by: -4 },
+    ],
+  })
+})
+
 test('work alone lists the techniques that fit, least effort first', () => {
   const { answer, techniques } = json('work', '8341-3675')
   expect(answer).toBe('4666')

@@ -72,6 +72,11 @@ function work(args: Arguments): string {
     writes: lineText(s.writes, highest, lowest),
     holds: s.holds.map((h) => ({ what: h.what, value: toText(h.value) })),
     facts: s.facts,
+    ...(s.beads && {
+      rod: s.place + 1,
+      kind: s.beads.kind,
+      moves: s.beads.moves.map(({ place, bead, by }) => ({ rod: place + 1, bead, by })),
+    }),
   }))
   if (given.flags.json)
     return JSON.stringify({

@@ -39,6 +39,7 @@ import {
   touched,
   toWords,
   typeKey,
+  ZERO,
 } from '@tachymetra/core'
 import { lazy, memo, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { keepFade, useFade } from '../data/fade.js'
@@ -133,7 +134,7 @@ export function Working({
   const beads = useBeads({
     start,
     step,
-    standing: play.accepted.at(-1) ?? frameValue(start),
+    standing: exercise.technique.frame ? (play.accepted.at(-1) ?? frameValue(start)) : ZERO,
     active: onFrame,
     strict,
     wrong: lastMade && !lastMade.right ? lastMade : undefined,
@@ -152,7 +153,8 @@ export function Working({
     erase: () => change(eraseKey(play, performance.now())),
     enter: () => {
       if (record) return onNext(record)
-      if (onFrame) return change(commitValue(play, beads.value(), performance.now()))
+      // An untouched frame is no answer yet; it may just have been accepted by itself.
+      if (onFrame) return beads.moved && change(commitValue(play, beads.value(), performance.now()))
       change(
         commit(
           step?.picks && picked.length > 0 && play.text === '' ? typed(step.picks.value(picked)) : play,

@@ -15,8 +15,10 @@ import {
   moveWords,
   nextMove,
   placeName,
+  readDecimal,
   type Step,
   setNumber,
+  toText,
 } from '@tachymetra/core'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { chooseRod, digitKey, earthKey, type Hand, heavenKey } from '../soroban/keys.js'
@@ -48,6 +50,8 @@ export interface BeadsAtBench {
   readonly change: (frame: Frame) => void
   /** Where the beads should have been, while a wrong frame is shown. */
   readonly right: Frame | undefined
+  /** Does the frame show anything but what the step began with? */
+  readonly moved: boolean
   /** What strict judging said of the last bead. */
   readonly said: string | undefined
   readonly keys: Readonly<Record<string, () => void>>
@@ -74,7 +78,9 @@ export function useBeads(given: {
   readonly commit: (value: Decimal) => void
 }): BeadsAtBench {
   const { start, step, standing, active, strict, wrong, onMove, commit } = given
-  const before = useMemo(() => setNumber(start, standing), [start, standing])
+  // By its text, since an equal number may be another object.
+  const standingText = toText(standing)
+  const before = useMemo(() => setNumber(start, readDecimal(standingText)!), [start, standingText])
   const [hand, setHand] = useState<Hand>(() => ({ frame: before, chosen: step?.place ?? lowestRod(start) }))
   const [made, setMade] = useState<readonly BeadMove[]>([])
   const [said, setSaid] = useState<string>()
@@ -148,6 +154,7 @@ export function useBeads(given: {
     choose: (chosen) => setHand((h) => ({ ...h, chosen })),
     change: (frame) => move({ frame, chosen: hand.chosen }),
     right,
+    moved: hand.frame !== before,
     said,
     value: () => frameValue(hand.frame),
     keys: {

@@ -1,6 +1,21 @@
 /** Choices of this browser, kept in local storage; none of them is about what a learner did. */
-import type { Fade, School } from '@tachymetra/core'
+import type { Fade, School, Shown, Staircase } from '@tachymetra/core'
 import { shared } from './shared.js'
+
+/** How numbers are flashed or glide by. */
+export interface FlashSettings extends Staircase {
+  readonly way: Shown['way']
+  readonly digits: number
+  readonly count: number
+  readonly gapMs: number
+  readonly minus: boolean
+  readonly sound: 'beep' | 'voice' | 'none'
+  /** Height of the figures in rem. */
+  readonly size: number
+  /** The caution has been read; a coach has allowed more than three a second. */
+  readonly cautioned: boolean
+  readonly lifted: boolean
+}
 
 export interface Settings {
   readonly theme: 'system' | 'day' | 'night'
@@ -14,6 +29,7 @@ export interface Settings {
   readonly strict: boolean
   /** Milliseconds between two bead moves that are played. */
   readonly beadMs: number
+  readonly flash: FlashSettings
   /** How much of the frame a learner still needs, and what speaks for a change. */
   readonly fades: Readonly<Record<string, Fade>>
   /** Schools by learner, then by technique. */
@@ -28,6 +44,19 @@ const DEFAULTS: Settings = {
   rods: 13,
   strict: false,
   beadMs: 550,
+  flash: {
+    way: 'flash',
+    digits: 1,
+    count: 5,
+    showMs: 1000,
+    run: 0,
+    gapMs: 200,
+    minus: false,
+    sound: 'beep',
+    size: 9,
+    cautioned: false,
+    lifted: false,
+  },
   fades: {},
   schools: {},
 }

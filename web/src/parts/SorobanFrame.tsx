@@ -220,11 +220,9 @@ function useHands(
     now.current = next
     onChange(next)
   }
-  const at = (event: PointerEvent) => {
-    const area = box.current!.getBoundingClientRect()
-    const scale = box.current!.viewBox.baseVal.width / area.width
-    return { x: (event.clientX - area.left) * scale, y: (event.clientY - area.top) * scale }
-  }
+  /** Where on the drawing a finger is, however the page has scaled and placed it. */
+  const at = (event: PointerEvent) =>
+    new DOMPoint(event.clientX, event.clientY).matrixTransform(box.current!.getScreenCTM()!.inverse())
   /** The bead taken goes to the bar or away from it, with all between. */
   const pull = (grip: Grip, toBar: boolean) => {
     const value = rodAt(now.current, grip.place)

@@ -1,0 +1,312 @@
+import type { Page } from '@playwright/test'
+import {
+  type BeadMove,
+  beadsOf,
+  type Decimal,
+  digitAt,
+  equal,
+  type Problem,
+  readDecimal,
+  readProblem,
+  type Step,
+  schoolOf,
+  techniqueById,
+  toText,
+  trace,
+} from '@tachymetra/core'
+import type { AttemptWire, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
+import { chooseSitting, expect, test, type } from './bench.js'
+
+async function problemAbove(page: Page): Promise<Problem> {
+  const label = (await page.locator('.problem-line').getAttribute('aria-label'))!
+  return readProblem(label.replaceAll('plus', '+').replaceAll('minus', '-').replaceAll('times', '*'))
+}
+
+async function stepsOf(page: Page, id: string): Promise<readonly Step[]> {
+  const technique = techniqueById(id)
+  return trace(technique, await problemAbove(page), schoolOf(technique)).steps
+}
+
+/** What a rod shows, read as a screen reader would. */
+async function shown(page: Page, place: number): Promise<number> {
+  return Number(await page.locator(`.rod[data-place="${place}"]`).getAttribute('aria-valuenow'))
+}
+
+/** Sets every rod that differs by keys alone: arrows to it, then its digit. */
+async function setByKeys(page: Page, value: Decimal, places: readonly number[]): Promise<void> {
+  for (const place of places) {
+    if ((await shown(page, place)) === digitAt(value, place)) continue
+    for (;;) {
+      const chosen = Number(await page.locator('.rod.chosen').getAttribute('data-place'))
+      if (chosen === place) break
+      await page.keyboard.press(chosen < place ? 'ArrowLeft' : 'ArrowRight')
+    }
+    await page.keyboard.press(String(digitAt(value, place)))
+  }
+}
+
+/** Where a finger takes hold of the bead that a move needs. */
+async function spotOf(page: Page, { place, bead, by }: BeadMove): Promise<{ x: number; y: number }> {
+  const rod = page.locator(`.rod[data-place="${place}"]`)
+  const { earth } = beadsOf(await shown(page, place))
+  // The heaven bead is the first; of the earth beads, the one farthest from where they go takes the others along.
+  const index = bead === 'heaven' ? 0 : 1 + (by > 0 ? earth + by - 1 : earth + by)
+  const box = (await rod.locator('.bead').nth(index).boundingBox())!
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
+
+const PLACES = [3, 2, 1, 0]
+
+test('guided addition with a ten-five by keys: judged by itself, a slip named, shown against the right beads and taken back', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Beads: add and take away', level: 7, support: 'Guided', count: 1 })
+  const steps = await stepsOf(page, 'soroban-add')
+  const at = steps.findIndex((s) => s.beads!.kind === 'ten-five')
+  for (const [i, step] of steps.entries()) {
+    if (i === at) {
+      const slip = step.slips().find((s) => s.id === 'carry-forgotten')!
+      await setByKeys(page, slip.entry, PLACES)
+      await page.keyboard.press('Enter')
+      await expect(page.locator('#said')).toContainText(slip.remark)
+      await expect(page.locator('.outlines')).not.toHaveCount(0)
+      await expect(page.locator('.outlines')).toHaveCount(0)
+      expect(await shown(page, step.place)).toBe(digitAt(steps[i - 1]!.expect, step.place))
+    }
+    // Free judging: no Enter, the frame is taken as it stands once it rests.
+    await setByKeys(page, step.expect, PLACES)
+    if (i < steps.length - 1) await expect(page.locator('#question')).toContainText(steps[i + 1]!.ask)
+  }
+  await expect(page.locator('#said')).toContainText('Right in the end')
+})
+
+test('by touch: a bead takes its neighbours along, and two fingers work at once', async ({
+  browser,
+  server,
+}) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 800, height: 900 } })
+  const page = await context.newPage()
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Beads: add and take away', level: 3, support: 'Guided', count: 1 })
+  for (const step of await stepsOf(page, 'soroban-add')) {
+    for (const move of step.beads!.moves) {
+      const { x, y } = await spotOf(page, move)
+      await page.touchscreen.tap(x, y)
+    }
+    await expect(page.locator('#question, .done-panel').first()).not.toContainText(step.ask)
+  }
+  await expect(page.locator('#said').filter({ hasText: /Right, in/ })).toBeVisible()
+
+  await page.goto(`${server.url}/soroban`)
+  const client = await context.newCDPSession(page)
+  const fingers = [
+    await spotOf(page, { place: 0, bead: 'heaven', by: 1 }),
+    await spotOf(page, { place: 0, bead: 'earth', by: 3 }),
+  ]
+  const points = (dy: number) => fingers.map(({ x, y }, id) => ({ x, y: y + (id === 0 ? dy : -dy), id }))
+  await client.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: points(0) })
+  for (const dy of [6, 12, 18])
+    await client.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: points(dy) })
+  await client.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+  expect(await shown(page, 0)).toBe(8)
+  await expect(page.locator('.free-value')).toContainText('eight')
+  await context.close()
+})
+
+test('strict: a bead out of order is not taken, and what comes first is said', async ({ page, server }) => {
+  await page.goto(server.url)
+  await page.getByRole('radio', { name: /^Beads: add and take away,/ }).check()
+  await page.getByLabel('Strict: every bead and its order').check()
+  await chooseSitting(page, { technique: 'Beads: add and take away', level: 5, support: 'Guided', count: 1 })
+  const steps = await stepsOf(page, 'soroban-add')
+  const click = async (move: BeadMove) => {
+    const { x, y } = await spotOf(page, move)
+    await page.mouse.click(x, y)
+  }
+  for (const { beads, expect: value, place } of steps) {
+    const { moves } = beads!
+    if (beads!.kind === 'ten') {
+      // The one on the left belongs last.
+      const before = await shown(page, moves.at(-1)!.place)
+      await click(moves.at(-1)!)
+      await expect(page.locator('#said')).toContainText('First')
+      expect(await shown(page, moves.at(-1)!.place)).toBe(before)
+    }
+    for (const move of moves) await click(move)
+    await expect
+      .poll(
+        async () =>
+          (await page.locator('#said').textContent())!.includes('Right') ||
+          (await shown(page, place)) === digitAt(value, place),
+      )
+      .toBe(true)
+  }
+  await expect(page.locator('#said')).toContainText('Right in the end')
+})
+
+test('multiplication: the finger marker rests on the last units rod', async ({ page, server }) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Beads: multiply', level: 6, support: 'Guided', count: 1 })
+  const steps = await stepsOf(page, 'soroban-multiply')
+  for (const [i, step] of steps.entries()) {
+    await setByKeys(page, step.expect, PLACES)
+    await page.keyboard.press('Enter')
+    if (i === steps.length - 1) break
+    await expect(page.locator('#question')).toContainText(steps[i + 1]!.ask)
+    const finger = await page.locator('.finger').boundingBox()
+    const rod = await page.locator(`.rod[data-place="${step.place}"]`).boundingBox()
+    expect(Math.abs(finger!.x + finger!.width / 2 - rod!.x - rod!.width / 2)).toBeLessThan(2)
+  }
+  await expect(page.locator('#said').filter({ hasText: /Right, in/ })).toBeVisible()
+})
+
+test('watched bead by bead; read; and the frame let go of: then the value is typed', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Beads: add and take away', level: 9, support: 'Watch', count: 1 })
+  await page.getByRole('button', { name: 'Quick' }).click()
+  for (const step of await stepsOf(page, 'soroban-add')) {
+    await expect(page.getByText(step.why)).toBeVisible()
+    for (const place of PLACES)
+      await expect(page.locator(`.rod[data-place="${place}"]`)).toHaveAttribute(
+        'aria-label',
+        new RegExp(`, ${digitAt(step.expect, place)}: `),
+      )
+    await page.keyboard.press('Enter')
+  }
+  await page.goto(server.url)
+  await chooseSitting(page, { technique: 'Beads: read', level: 5, support: 'Guided', count: 1 })
+  const digits = await page
+    .locator('.rod')
+    .evaluateAll((rods) => rods.map((r) => /, (\d):/.exec(r.getAttribute('aria-label')!)![1]))
+  await type(page, digits.join('').replace(/^0+/, ''))
+  await expect(page.locator('#said').filter({ hasText: /Right, in/ })).toBeVisible()
+
+  await page.goto(server.url)
+  await page.getByRole('radio', { name: /^Beads: add and take away,/ }).check()
+  await page.getByRole('combobox', { name: 'The frame shows' }).click()
+  await page.getByTitle('no frame, only the mind').click()
+  await chooseSitting(page, { technique: 'Beads: add and take away', level: 5, support: 'Guided', count: 1 })
+  await expect(page.locator('.soroban')).toHaveCount(0)
+  for (const step of await stepsOf(page, 'soroban-add')) await type(page, toText(step.expect))
+  await expect(page.locator('#said').filter({ hasText: /Right, in/ })).toBeVisible()
+})
+
+test('the frame by itself: set, add with a cascade, undo, clear, a full frame told', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/soroban`)
+  await expect(page.locator('.rod.chosen')).toHaveAttribute('data-place', '0')
+  for (const key of ['ArrowLeft', 'ArrowLeft', '9', '9', '9', '+', '1']) await page.keyboard.press(key)
+  await expect(page.locator('.free-value')).toContainText('one thousand')
+  await page.keyboard.press('Backspace')
+  await expect(page.locator('.free-value')).toContainText('nine hundred ninety-nine')
+  await page.keyboard.press('-')
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('9')
+  await expect(page.locator('.free-value')).toContainText('nine hundred seventy-two')
+  await page.keyboard.press('Delete')
+  await expect(page.locator('.free-value')).toContainText('zero')
+  await page.keyboard.press('5')
+  await expect(page.locator('.free-value')).toContainText('fall below zero')
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press(' ')
+  await expect(page.locator('.rod.chosen')).toHaveAttribute(
+    'aria-valuetext',
+    '6: heaven bead and 1 earth bead at the bar',
+  )
+})
+
+test('flash: the caution first, any key stops, a list answered with its slip named, onsets kept with the attempt', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/flash`)
+  await expect(page.getByRole('heading', { name: 'Before anything flashes' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Start' })).toBeDisabled()
+  await page.getByLabel('I have read this').check()
+  await page.getByLabel('Time each, ms').fill('150')
+  await page.getByLabel('Gap, ms').fill('50')
+  await page.keyboard.press('Tab')
+  await expect(page.getByText('they are slowed down to 3')).toBeVisible()
+  await page.getByRole('button', { name: 'Start' }).click()
+  await page.waitForTimeout(900)
+  await page.keyboard.press('x')
+  await expect(page.getByRole('button', { name: 'Start' })).toBeVisible()
+
+  await page.getByRole('button', { name: 'Start' }).click()
+  // Every number as it is drawn, by whoever watches the page.
+  await page.evaluate(() => {
+    const seen: string[] = []
+    Object.assign(window, { seen })
+    new MutationObserver(() => {
+      const text = document.querySelector('[data-testid=flash-number]')?.textContent
+      if (text && text !== seen.at(-1)) seen.push(text)
+      else if (text === '') seen.push('')
+    }).observe(document.querySelector('[data-testid=flash-number]')!, {
+      childList: true,
+      characterData: true,
+      subtree: true,
+    })
+  })
+  await expect(page.getByTestId('entry')).toBeVisible()
+  const seen = (await page.evaluate(() => (window as unknown as { seen: string[] }).seen))
+    .filter((t) => t !== '')
+    .map((t) => Number(t))
+  expect(seen).toHaveLength(5)
+  const sum = seen.reduce((a, b) => a + b, 0)
+  await type(page, String(sum - seen[2]!))
+  await expect(page.locator('.said')).toContainText('Likely')
+  await type(page, String(sum))
+  await expect(page.locator('.said')).toContainText(`Right in the end: ${sum}`)
+  await expect(page.locator('.running-totals tbody tr')).toHaveCount(5)
+  await expect(page.locator('.running-totals tbody tr').last()).toContainText(String(sum))
+
+  const [learner] = await server.api<LearnerWire[]>('/learners')
+  const newest = async () =>
+    (await server.api<SittingPage>(`/learners/${learner!.id}/sittings?limit=1`)).sittings[0]!
+  await expect.poll(async () => (await newest()).technique).toBe('flash-sum')
+  const sitting = await server.api<SittingWire & { attempts: { id: string }[] }>(
+    `/sittings/${(await newest()).id}`,
+  )
+  const attempt = await server.api<AttemptWire>(`/attempts/${sitting.attempts[0]!.id}`)
+  expect(attempt.shown).toMatchObject({ way: 'flash', showMs: 284, gapMs: 50 })
+  expect(equal(readDecimal(attempt.entries.at(-1)!.value)!, readDecimal(String(sum))!)).toBe(true)
+
+  // The list again at half speed, then the still one.
+  await page.keyboard.press('r')
+  await expect(page.getByRole('button', { name: 'Start' })).toBeVisible()
+  await page.getByRole('button', { name: 'Take the still list' }).click()
+  await page.getByRole('button', { name: 'Show the list' }).click()
+  const still = (await page.locator('.flash-stage li').allTextContents()).map(Number)
+  await page.getByRole('button', { name: 'I have the sum' }).click()
+  await type(page, String(still.reduce((a, b) => a + b, 0)))
+  await expect(page.locator('.said')).toContainText('Right:')
+})
+
+test('grid: sums along rows and columns, totals that disagree are told', async ({ page, server }) => {
+  await page.goto(`${server.url}/grid`)
+  await expect(page.locator('.grid-sheet')).toBeVisible()
+  const cells = await page
+    .locator('.grid-sheet tr')
+    .evaluateAll((rows) =>
+      rows
+        .slice(0, 3)
+        .map((row) => [...row.querySelectorAll('td:not(.grid-sum)')].map((td) => Number(td.textContent))),
+    )
+  const sum = (n: readonly number[]) => n.reduce((a, b) => a + b, 0)
+  const total = sum(cells.flat())
+  for (const [i, row] of cells.entries()) {
+    await page.getByLabel(`row ${i + 1}`).fill(String(sum(row)))
+    await page.getByLabel(`column ${i + 1}`).fill(String(sum(cells.map((r) => r[i]!))))
+  }
+  await page.getByLabel('total of the rows', { exact: true }).fill(String(total))
+  await page.getByLabel('total of the columns', { exact: true }).fill(String(total + 10))
+  await expect(page.getByRole('status')).toContainText('do not agree')
+  await page.getByLabel('total of the columns', { exact: true }).fill(String(total))
+  await expect(page.getByRole('status')).toContainText('All right')
+})

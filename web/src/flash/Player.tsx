@@ -1,0 +1,127 @@
+import { type FlashPace, onsets, type Shown, type SumProblem, toWords } from '@tachymetra/core'
+import { type CSSProperties, useEffect, useRef } from 'react'
+import { type FlashSettings, useSettings } from '../data/settings.js'
+import { KeyButton } from '../parts/KeyButton.js'
+import { errorOf, showNumbers } from './show.js'
+import { hush, planBeeps, speak } from './sound.js'
+
+interface Props {
+  readonly problem: SumProblem
+  readonly way: Shown['way']
+  readonly pace: FlashPace
+  readonly sound: FlashSettings['sound']
+  readonly onStop: () => void
+  readonly onDone: (shown: Shown) => void
+}
+
+/** The numbers themselves and nothing else. Any key or touch stops at once. */
+export function Player(props: Props) {
+  return props.way === 'still' ? <Still {...props} /> : <Moving {...props} />
+}
+
+function words({ terms }: SumProblem): string[] {
+  return terms.map((t) => (t.sign < 0 ? '−' : '') + toWords(t.size))
+}
+
+function Still({ problem, pace, onStop, onDone }: Props) {
+  const { flash } = useSettings()
+  const on = () => onDone({ ...pace, way: 'still', worstMs: 0, meanMs: 0 })
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') onStop()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [onStop])
+  return (
+    <div className="flash-stage still" style={{ '--flash-size': `${flash.size / 2}rem` } as CSSProperties}>
+      <ol className="plain-list mono">
+        {words(problem).map((word, i) => (
+          <li key={i}>{word}</li>
+        ))}
+      </ol>
+      <KeyButton label="I have the sum" onPress={on} main />
+    </div>
+  )
+}
+
+function Moving({ problem, way, pace, sound, onStop, onDone }: Props) {
+  const { flash } = useSettings()
+  const stage = useRef<HTMLDivElement>(null)
+  const number = useRef<HTMLDivElement>(null)
+  const latest = useRef({ onStop, onDone })
+  latest.current = { onStop, onDone }
+  useEffect(() => {
+    const texts = words(problem)
+    const plain = texts.map((t) => t.replace('−', 'minus ').replaceAll('\u2009', ''))
+    let quiet = () => {}
+    // Straight into the page: nothing else is drawn between the numbers.
+    const element = number.current!
+    element.textContent = ''
+    const run = showNumbers(
+      problem.terms.length,
+      pace,
+      (index) => {
+        if (way === 'flash') element.textContent = index === undefined ? '' : texts[index]!
+        if (sound === 'voice' && index !== undefined) speak(plain[index]!, 900 / pace.showMs)
+      },
+      (start) => {
+        if (sound === 'beep') quiet = planBeeps(onsets(problem.terms.length, pace).map((at) => start + at))
+        if (way !== 'flash') glide(stage.current!, texts, way, pace, start)
+      },
+    )
+    run.done.then((measured) => latest.current.onDone({ ...pace, way, ...errorOf(measured) }))
+    const stop = () => {
+      run.stop()
+      latest.current.onStop()
+    }
+    window.addEventListener('keydown', stop)
+    window.addEventListener('pointerdown', stop)
+    return () => {
+      run.stop()
+      quiet()
+      hush()
+      window.removeEventListener('keydown', stop)
+      window.removeEventListener('pointerdown', stop)
+    }
+  }, [problem, way, pace.showMs, pace.gapMs, sound])
+  return (
+    <div
+      ref={stage}
+      className={`flash-stage ${way}`}
+      style={{ '--flash-size': `${flash.size}rem` } as CSSProperties}
+    >
+      <p className="sr-only" role="status">
+        Numbers are being shown. Any key stops.
+      </p>
+      <div ref={number} className="flash-number mono" data-testid="flash-number" />
+    </div>
+  )
+}
+
+/** Each number glides across the stage and stands in its middle when it is due. The browser moves it, without code on the way. */
+function glide(
+  stage: HTMLElement,
+  texts: readonly string[],
+  way: Shown['way'],
+  { showMs, gapMs }: FlashPace,
+  start: number,
+): void {
+  const across = 3 * (showMs + gapMs)
+  for (const [i, text] of texts.entries()) {
+    const element = document.createElement('div')
+    element.className = 'flash-number gliding mono'
+    element.textContent = text
+    stage.append(element)
+    const due = start + i * (showMs + gapMs) - performance.now()
+    const [from, to] =
+      way === 'tape-left'
+        ? ['translate(60vw, 0)', 'translate(-60vw, 0)']
+        : ['translate(0, -45vh)', 'translate(0, 45vh)']
+    element.animate([{ transform: from }, { transform: to }], {
+      duration: across,
+      delay: due - across / 2 + showMs / 2,
+      fill: 'both',
+    })
+  }
+}
