@@ -1,35 +1,10 @@
 /** From the key press to the painted verdict, in headless Chromium on the built application. */
-import { spawn } from 'node:child_process'
-import { mkdtempSync } from 'node:fs'
-import { createRequire } from 'node:module'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { ROOT } from '../prepare.mjs'
+import { quantile, withBrowser } from './page.mjs'
 
 const PRESSES = 200
 
 export async function run() {
-  const need = createRequire(new URL('../../e2e/package.json', import.meta.url))
-  const { chromium } = need('@playwright/test')
-  const server = spawn(process.execPath, ['scripts/serve.mjs'], {
-    cwd: ROOT,
-    env: { ...process.env, PORT: '0', TACHYMETRA_DATA: mkdtempSync(join(tmpdir(), 'tachymetra-bench-')) },
-    stdio: ['ignore', 'pipe', 'ignore'],
-  })
-  const url = await new Promise((ready) => {
-    server.stdout.on('data', (chunk) => /http:\S+/.test(chunk) && ready(/http:\S+/.exec(chunk)[0]))
-  })
-  const args = [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ]
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args })
-  try {
+  await withBrowser(async (browser, url) => {
     const page = await browser.newPage()
     await page.goto(url)
     await page.getByRole('radio', { name: 'Guided' }).check()
@@ -54,10 +29,7 @@ export async function run() {
     show('painting the frame', ours, bare, painting)
     show('both: the time that is ours', ours, bare, (p) => changed(p) + painting(p))
     show('with the wait for the next frame', ours, bare, (p) => p.painted - p.at)
-  } finally {
-    await browser.close()
-    server.kill('SIGTERM')
-  }
+  })
 }
 
 /** Types and enters a wrong value again and again. @returns the times of each press, in milliseconds. */
@@ -102,7 +74,7 @@ async function measure(page) {
 }
 
 function show(name, ours, bare, value) {
-  const at = (presses, q) => presses.map(value).sort((a, b) => a - b)[Math.floor(q * presses.length)]
+  const at = (presses, q) => quantile(presses.map(value), q)
   const figure = (q) =>
     `${at(ours, q).toFixed(1).padStart(6)} ms (bare page ${at(bare, q).toFixed(1).padStart(5)})`
   process.stdout.write(`  ${name.padEnd(34)} median ${figure(0.5)}   95th percentile ${figure(0.95)}\n`)
