@@ -317,7 +317,7 @@ function rodsFor(problem: SumProblem): number {
   return highestPlace(most) + 1 - lowestOf(problem)
 }
 
-function frameFor(problem: Problem): Frame {
-  const needed = problem.kind === 'sum' ? rodsFor(problem) : USUAL_RODS
-  return clearFrame(Math.max(USUAL_RODS, needed), -lowestOf(problem))
+function frameFor(problem: Problem, rods = USUAL_RODS): Frame {
+  const needed = problem.kind === 'sum' ? rodsFor(problem) : rods
+  return clearFrame(Math.max(rods, needed), -lowestOf(problem))
 }

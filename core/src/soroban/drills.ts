@@ -51,11 +51,8 @@ function readNumber(problem: Problem): NumberProblem | Misfit {
     : problem
 }
 
-function frameFor({ number }: NumberProblem): Frame {
-  return clearFrame(
-    Math.max(USUAL_RODS, highestPlace(number) + 1 - lowestPlace(number)),
-    -lowestPlace(number),
-  )
+function frameFor({ number }: NumberProblem, rods = USUAL_RODS): Frame {
+  return clearFrame(Math.max(rods, highestPlace(number) + 1 - lowestPlace(number)), -lowestPlace(number))
 }
 
 export const sorobanRead = technique({
@@ -77,9 +74,9 @@ export const sorobanRead = technique({
   schools: [],
   levels: LEVELS,
   dials: DIALS,
-  frame: (problem) => {
+  frame: (problem, rods) => {
     const found = readNumber(problem)
-    return 'because' in found ? clearFrame() : setNumber(frameFor(found), found.number)
+    return 'because' in found ? clearFrame(rods) : setNumber(frameFor(found, rods), found.number)
   },
   read: readNumber,
   *work(problem) {
@@ -117,9 +114,9 @@ export const sorobanSet = technique({
   schools: [],
   levels: LEVELS,
   dials: DIALS,
-  frame: (problem) => {
+  frame: (problem, rods) => {
     const found = readNumber(problem)
-    return 'because' in found ? clearFrame() : frameFor(found)
+    return 'because' in found ? clearFrame(rods) : frameFor(found, rods)
   },
   read: readNumber,
   *work(problem) {

@@ -57,9 +57,9 @@ export const sorobanMultiply = technique({
     level('Five by four digits', 70, () => products(5, 4)),
   ],
   dials: productBoard(8, 8),
-  frame: (problem) => {
+  frame: (problem, rods) => {
     const found = readFactors(problem)
-    return 'because' in found ? clearFrame() : frameFor(found.factors)
+    return 'because' in found ? clearFrame(rods) : frameFor(found.factors, rods)
   },
   read: readFactors,
   *work({ factors }, school) {
@@ -99,11 +99,8 @@ function rodsFor([a, b]: Factors): number {
   return highestPlace(a) + highestPlace(b) + 2 - lowestPlace(a) - lowestPlace(b)
 }
 
-function frameFor(factors: Factors): Frame {
-  return clearFrame(
-    Math.max(USUAL_RODS, rodsFor(factors)),
-    -lowestPlace(factors[0]) - lowestPlace(factors[1]),
-  )
+function frameFor(factors: Factors, rods = USUAL_RODS): Frame {
+  return clearFrame(Math.max(rods, rodsFor(factors)), -lowestPlace(factors[0]) - lowestPlace(factors[1]))
 }
 
 /** A digit of the outer factor with one of the inner, its units on this place. */

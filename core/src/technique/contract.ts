@@ -39,8 +39,11 @@ export interface Technique {
   fits(problem: Problem): Fit
   /** What is measured of a working besides time and slips, such as tens found. */
   readonly tally?: (problem: Problem, entries: readonly Decimal[]) => Tally
-  /** The frame an abacus technique starts from; techniques without one are worked in the head or on paper. */
-  readonly frame?: (problem: Problem) => Frame
+  /**
+   * The frame an abacus technique starts from, with at least so many rods (13 by default), more where the problem
+   * needs them. Techniques without one are worked in the head or on paper.
+   */
+  readonly frame?: (problem: Problem, rods?: number) => Frame
   /** What the answer is, where that needs saying: "the root to 3 decimals, the rest cut off". */
   readonly asks?: (school: School) => string
   /** Only to be called with a problem that fits. */

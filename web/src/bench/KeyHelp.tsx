@@ -10,6 +10,9 @@ const KEYS: readonly [string, string][] = [
   ['T', 'hide or show the clock'],
   ['C', 'when the problem is done: check it without redoing'],
   ['← →', 'while watching: a step back, a step on'],
+  ['← → ↑ ↓', 'on the frame: choose a rod, move an earth bead'],
+  ['Space', 'on the frame: the heaven bead; a digit sets the rod'],
+  ['V', 'on the frame: show or hide what each rod is worth'],
   ['Esc', 'stop the sitting'],
   ['?', 'this list'],
 ]

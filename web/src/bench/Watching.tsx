@@ -17,7 +17,6 @@ import { PlaceRule } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { useKeys } from '../parts/useKeys.js'
 import { AbacusProblem } from './AbacusProblem.js'
-import { startFrame } from './beads.js'
 import { FramePlayer } from './FramePlayer.js'
 
 const KeyHelp = lazy(() => import('./KeyHelp.js'))
@@ -43,10 +42,7 @@ export function Watching({ technique, school, problem, onAnother, onTry, onStop 
   const { steps, answer } = useMemo(() => trace(technique, problem, school), [technique, problem, school])
   const [at, setAt] = useState(0)
   const { rods, beadMs } = useSettings()
-  const start = useMemo(
-    () => (technique.frame ? startFrame({ technique, problem }, rods) : clearFrame()),
-    [technique, problem, rods],
-  )
+  const start = useMemo(() => technique.frame?.(problem, rods) ?? clearFrame(), [technique, problem, rods])
   const [helpOpen, setHelpOpen] = useState(false)
   const step = steps[at]
   const onward = () => (step ? setAt(at + 1) : onTry())

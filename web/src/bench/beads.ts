@@ -1,16 +1,13 @@
 /** The frame at the bench: what stands on it, what keys and fingers do, and when it is judged. */
 import {
   type BeadMove,
-  clearFrame,
   type Decimal,
-  type Exercise,
   equal,
   type Frame,
   fingerOf,
   frameValue,
   keepsOrder,
   lowestRod,
-  MOST_RODS,
   movesBetween,
   moveWords,
   nextMove,
@@ -28,20 +25,6 @@ const SETTLED_RIGHT_MS = 700
 const SETTLED_WRONG_MS = 3500
 /** How long a wrong frame is shown against the right one before it is taken back. */
 const SHOWN_WRONG_MS = 1800
-
-/** The frame a problem starts from, with as many rods as the learner likes, or as it needs. */
-export function startFrame(
-  { technique, problem }: Pick<Exercise, 'technique' | 'problem'>,
-  rods: number,
-): Frame {
-  const own = technique.frame!(problem)
-  const needed =
-    own.rods.length - own.rods.findLastIndex((v) => v > 0) > rods
-      ? own.rods.length
-      : Math.max(rods, own.decimals + 5)
-  const size = Math.min(MOST_RODS, own.rods.length > 13 ? own.rods.length : Math.max(needed, rods))
-  return setNumber(clearFrame(size, own.decimals), frameValue(own))
-}
 
 export interface BeadsAtBench {
   readonly frame: Frame

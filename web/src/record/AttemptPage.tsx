@@ -1,4 +1,6 @@
 import {
+  clearFrame,
+  frameValue,
   lineOf,
   lowestOf,
   lowestPlace,
@@ -7,6 +9,7 @@ import {
   readAttempt,
   readDecimal,
   replay,
+  setNumber,
   toWords,
   trace,
 } from '@tachymetra/core'
@@ -18,6 +21,7 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { Loading } from '../parts/Loading.js'
 import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
+import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { Trouble } from '../parts/Trouble.js'
 import { useKeys } from '../parts/useKeys.js'
 import { levelWords, SUPPORT_NAMES, seconds, when } from '../parts/words.js'
@@ -53,6 +57,9 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
     if (reached.step === 0) return lineOf(value, Math.min(lowestOf(problem), lowestPlace(value)))
     return momentAfter(steps[reached.step - 1]!, value).writes
   }, [problem, steps, reached])
+  const standing = reached
+    ? readDecimal(reached.value)!
+    : frameValue(technique.frame?.(problem) ?? clearFrame())
   const ended = at === entries.length && attempt.outcome === 'done'
   return (
     <div className="stack" style={{ gap: '1rem' }}>
@@ -68,6 +75,12 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
           : 'Left alone for over a minute: not timed.'}
       </p>
       <PlaceRule problem={problem} line={line} place={ended ? undefined : entry?.place} finished={ended} />
+      {technique.frame && (
+        <SorobanFrame
+          frame={setNumber(technique.frame(problem), standing)}
+          lit={ended ? undefined : entry?.place}
+        />
+      )}
       <div className="row keys-line">
         <KeyButton label="Back" shortcut="←" onPress={back} disabled={at === 0} />
         <span>

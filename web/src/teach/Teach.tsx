@@ -1,4 +1,5 @@
 import {
+  clearFrame,
   InputError,
   problemWords,
   readProblem,
@@ -12,6 +13,7 @@ import {
 } from '@tachymetra/core'
 import { useId, useMemo, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
+import { FramePlayer } from '../bench/FramePlayer.js'
 import { schoolIn, useSchoolSetter, useSchools } from '../data/schools.js'
 import { useSettings } from '../data/settings.js'
 import { ExpressionInput } from '../parts/ExpressionInput.js'
@@ -63,7 +65,13 @@ function Page({ technique }: { readonly technique: Technique }) {
               {found.error}
             </p>
           ) : (
-            <Walk key={text} problem={found.problem} steps={found.steps} answer={found.answer} />
+            <Walk
+              key={text}
+              technique={technique}
+              problem={found.problem}
+              steps={found.steps}
+              answer={found.answer}
+            />
           )}
         </section>
       </div>
@@ -167,16 +175,23 @@ function workedOut(technique: Technique, text: string, school: Parameters<typeof
 
 /** The working, all steps in a list; the one pointed at stands on the rule. */
 function Walk(props: {
+  readonly technique: Technique
   readonly problem: ReturnType<typeof readProblem>
   readonly steps: readonly Step[]
   readonly answer: ReturnType<typeof trace>['answer']
 }) {
-  const { problem, steps, answer } = props
+  const { technique, problem, steps, answer } = props
   const [at, setAt] = useState(0)
+  const { rods } = useSettings()
+  const start = useMemo(() => technique.frame?.(problem, rods) ?? clearFrame(), [technique, problem, rods])
   const step = steps[at]!
   return (
     <>
-      <PlaceRule problem={problem} line={step.writes} place={step.place} links={step.links} />
+      {step.beads ? (
+        <FramePlayer key={at} start={start} work={step.beads} place={step.place} />
+      ) : (
+        <PlaceRule problem={problem} line={step.writes} place={step.place} links={step.links} />
+      )}
       <div className="row keys-line">
         <KeyButton label="Back" onPress={() => setAt(Math.max(0, at - 1))} disabled={at === 0} />
         <span>
