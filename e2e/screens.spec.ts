@@ -72,7 +72,7 @@ for (const look of [
     await page.getByRole('link', { name: 'How it is done' }).click()
     await expect(page.getByRole('heading', { name: 'Why it works' })).toBeVisible()
     await check()
-    for (const path of ['soroban', 'flash', 'grid']) {
+    for (const path of ['facts', 'soroban', 'flash', 'grid']) {
       await page.goto(`${server.url}/${path}`)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
       await check()

@@ -8,6 +8,7 @@ import { pinoHttp } from 'pino-http'
 import { HttpProblem, problemHandler } from './problem.js'
 import { attemptRoutes } from './routes/attempts.js'
 import { learnerRoutes } from './routes/learners.js'
+import { recallRoutes } from './routes/recalls.js'
 import { sittingRoutes } from './routes/sittings.js'
 import type { Database } from './store/database.js'
 
@@ -74,6 +75,7 @@ export function createApp({ db, log, web, loopback }: AppOptions): Express {
   api.use('/learners', learnerRoutes(db))
   api.use('/sittings', sittingRoutes(db))
   api.use('/attempts', attemptRoutes(db))
+  api.use('/recalls', recallRoutes(db))
   api.use((request) => {
     throw new HttpProblem(404, `Nothing answers to ${request.method} ${request.path.slice(0, 100)}.`)
   })

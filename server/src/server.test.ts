@@ -3,14 +3,23 @@ import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { type AttemptRecord, demoLearners, judgeAttempt, paceOf } from '@tachymetra/core'
+import {
+  type AttemptRecord,
+  demoLearners,
+  type FactMemory,
+  judgeAttempt,
+  paceOf,
+  remember,
+} from '@tachymetra/core'
 import type {
   AttemptSummary,
   AttemptWire,
+  FactStanding,
   LearnerWire,
   SittingPage,
   SittingWire,
 } from '@tachymetra/core/wire'
+import { sql } from 'drizzle-orm'
 import pino from 'pino'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { createApp } from './app.js'
@@ -217,4 +226,92 @@ test('settings that cannot be used are named', () => {
   })
   expect(() => readSettings({ PORT: 'eighty' }, [])).toThrow(StartError)
   expect(() => readSettings({}, ['--fast'])).toThrow('--fast')
+})
+
+test('own dials are level 0; how a list was shown is kept with its attempt, within bounds', async () => {
+  const own = '6f1b0c5e-0000-4000-8000-00000000f001'
+  const listed = { ...start, technique: 'flash-sum', level: 0 }
+  expect((await send('PUT', `/sittings/${own}`, { ...listed, level: -1 })).status).toBe(422)
+  expect((await send('PUT', `/sittings/${own}`, listed)).status).toBe(201)
+  const flashed = {
+    ...attempt,
+    sittingId: own,
+    technique: 'flash-sum',
+    level: 0,
+    support: 'answer',
+    expression: '7+8-4',
+    entries: [{ step: 0, value: '11', ms: 900, by: 'learner' }],
+    shown: { way: 'flash', showMs: 300, gapMs: 50, worstMs: 8.4, meanMs: 2.1 },
+  }
+  const id = '6f1b0c5e-0000-4000-8000-00000000f002'
+  expect((await send('PUT', `/attempts/${id}`, { ...flashed, shown: { way: 'smoke' } })).status).toBe(422)
+  expect((await send('PUT', `/attempts/${id}`, flashed)).status).toBe(201)
+  expect(await get(`/attempts/${id}`)).toMatchObject({ shown: flashed.shown, level: 0, right: true })
+  expect(await get(`/attempts/${attemptId}`)).not.toHaveProperty('shown')
+})
+
+test('recalls: stored once, in the order of their times whenever they arrive; unknown facts and learners refused', async () => {
+  const recall = { learnerId, fact: '7x8', right: true, ms: 700, at: '2026-11-20T15:00:00.000Z' }
+  const path = (n: number) => `/recalls/6f1b0c5e-0000-4000-8000-00000000e00${n}`
+  expect((await send('PUT', path(1), recall)).status).toBe(201)
+  expect((await send('PUT', path(1), recall)).status).toBe(200)
+  expect((await send('PUT', path(1), { ...recall, fact: '6x7' })).status).toBe(409)
+  expect((await send('PUT', path(2), { ...recall, fact: '1x1' })).status).toBe(422)
+  expect((await send('PUT', path(2), { ...recall, ms: -1 })).status).toBe(422)
+  expect((await send('PUT', path(2), { ...recall, learnerId: attemptId })).status).toBe(404)
+  // The second in time arrives last.
+  const later = { ...recall, right: false, ms: 2000, at: '2026-11-25T15:00:00.000Z' }
+  const between = { ...recall, at: '2026-11-22T15:00:00.000Z' }
+  expect((await send('PUT', path(3), later)).status).toBe(201)
+  expect((await send('PUT', path(4), between)).status).toBe(201)
+  const [standing, ...others] = await get<FactStanding[]>(`/learners/${learnerId}/facts`)
+  expect(others).toEqual([])
+  const inOrder = [recall, between, later].reduce<FactMemory | undefined>(
+    (memory, r) => remember(memory, r),
+    undefined,
+  )!
+  expect(standing).toMatchObject({
+    fact: '7x8',
+    due: inOrder.due,
+    recalls: 3,
+    right: 2,
+    medianMs: 700,
+    latestRight: false,
+  })
+})
+
+test('a learner is renamed, and removed with everything recorded of them', async () => {
+  const id = '6f1b0c5e-0000-4000-8000-00000000d001'
+  const sitting = '6f1b0c5e-0000-4000-8000-00000000d002'
+  const work = '6f1b0c5e-0000-4000-8000-00000000d003'
+  await send('PUT', `/learners/${id}`, { name: 'Nils', timeZone: 'UTC' })
+  expect((await send('PATCH', `/learners/${id}`, { name: '  ' })).status).toBe(422)
+  expect((await send('PATCH', `/learners/${id}`, { name: 'Nils B' })).body).toMatchObject({
+    id,
+    name: 'Nils B',
+  })
+  await send('PUT', `/sittings/${sitting}`, { ...start, learnerId: id })
+  expect((await send('PUT', `/attempts/${work}`, { ...attempt, sittingId: sitting })).status).toBe(201)
+  await send('PUT', '/recalls/6f1b0c5e-0000-4000-8000-00000000d004', {
+    learnerId: id,
+    fact: '7x8',
+    right: true,
+    ms: 700,
+    at: start.startedAt,
+  })
+  expect((await send('DELETE', `/learners/${id}`, {})).status).toBe(200)
+  expect((await send('DELETE', `/learners/${id}`, {})).status).toBe(200)
+  expect((await send('PATCH', `/learners/${id}`, { name: 'x' })).status).toBe(404)
+  for (const path of [`/attempts/${work}`, `/sittings/${sitting}`, `/learners/${id}/facts`])
+    expect((await send('GET', path)).status).toBe(404)
+  const left = ['attempt', 'step_entry', 'sitting', 'sitting_pace', 'fact_recall', 'fact_memory'].map(
+    (table) => {
+      const column =
+        { attempt: 'id', step_entry: 'attempt_id', sitting: 'id', sitting_pace: 'sitting_id' }[table] ??
+        'learner_id'
+      const key = { attempt: work, step_entry: work, sitting, sitting_pace: sitting }[table] ?? id
+      return database.db.all(sql.raw(`select 1 from ${table} where ${column} = '${key}'`)).length
+    },
+  )
+  expect(left).toEqual([0, 0, 0, 0, 0, 0])
 })

@@ -14,6 +14,7 @@ const Compare = lazy(() => import('./compare/Compare.js'))
 const Teach = lazy(() => import('./teach/Teach.js'))
 const Flash = lazy(() => import('./flash/Flash.js'))
 const GridPage = lazy(() => import('./flash/GridPage.js'))
+const FactsPage = lazy(() => import('./facts/FactsPage.js'))
 const FreeFrame = lazy(() => import('./soroban/FreeFrame.js'))
 const Record = lazy(() => import('./record/Record.js'))
 const SittingPage = lazy(() => import('./record/SittingPage.js'))
@@ -31,6 +32,7 @@ export function App() {
               <Route path="bench/:sittingId" element={<Bench />} />
               <Route path="flash" element={<Flash />} />
               <Route path="grid" element={<GridPage />} />
+              <Route path="facts" element={<FactsPage />} />
               <Route path="soroban" element={<FreeFrame />} />
               <Route path="compare" element={<Compare />} />
               <Route path="teach/:id" element={<Teach />} />
@@ -108,6 +110,7 @@ function Page() {
               Bench
             </Link>
           )}
+          <NavLink to="/facts">Facts</NavLink>
           <NavLink to="/soroban">Soroban</NavLink>
           <NavLink to="/flash">Flash</NavLink>
           <NavLink to="/compare">Compare</NavLink>

@@ -4,7 +4,9 @@ import { draw } from '../problem/space.js'
 import type { Technique } from '../technique/contract.js'
 import { TECHNIQUES } from '../technique/registry.js'
 import { type AttemptRecord, judgeAttempt, type WorkedSupport } from './attempt.js'
+import { FACT_DECKS } from './facts.js'
 import { median } from './pace.js'
+import { type FactMemory, type Recall, remember, toAsk } from './recall.js'
 import { type Habits, simulateAttempt } from './simulated.js'
 
 export const DEMO_COACH = 'Odile Fenn'
@@ -24,6 +26,7 @@ export interface DemoLearner {
   readonly id: string
   readonly name: string
   readonly sittings: readonly DemoSitting[]
+  readonly recalls: readonly (Recall & { readonly id: string })[]
 }
 
 /** Factors on an ordinary beginner: how fast, how prone to slips, how quick to learn, how often at it. */
@@ -72,7 +75,8 @@ export function demoLearners(lastDay: string, seed = 20): DemoLearner[] {
       weak: clerk.weak,
     }
     const id = uuid(random)
-    return { id, name: clerk.name, sittings: [...practice(id, habits, clerk.often, lastDay, random)] }
+    const sittings = [...practice(id, habits, clerk.often, lastDay, random)]
+    return { id, name: clerk.name, sittings, recalls: recalled(sittings, habits, random) }
   })
 }
 
@@ -124,6 +128,41 @@ function* practice(
       clock += sitting.attempts.reduce((sum, a) => sum + a.totalMs, 120_000)
     }
   }
+}
+
+/** Decks the clerks drill, and facts to a day: a minute or so before the other work. */
+const DEMO_DECKS = ['to-ten', 'sums', 'differences', 'tables']
+const FACTS_A_DAY = 12
+
+/** Facts recalled on the days of practice: what is due first; those with weak digits come slowly and slip. */
+function recalled(sittings: readonly DemoSitting[], habits: Habits, random: Random): DemoLearner['recalls'] {
+  const decks = FACT_DECKS.filter((d) => DEMO_DECKS.includes(d.id))
+  const memories = new Map<string, FactMemory>()
+  const recalls: (Recall & { id: string })[] = []
+  const days = new Map(sittings.map((s) => [s.startedAt.slice(0, 10), Date.parse(s.startedAt)]))
+  for (const begun of days.values()) {
+    let clock = begun - 180_000
+    for (const card of toAsk(
+      decks,
+      [...memories.values()],
+      new Date(clock).toISOString(),
+      FACTS_A_DAY,
+      random,
+    )) {
+      const weak = habits.weak.some((d) => card.id.includes(String(d)))
+      const practised = recalls.filter((r) => r.fact === card.id).length
+      const scatter = Math.exp(habits.scatter * (random.unit() + random.unit() + random.unit() - 1.5) * 2)
+      const ms = Math.round(
+        habits.factMs * (weak ? 1.7 : 1) * scatter * (1 + practised) ** -habits.practice + habits.keyMs,
+      )
+      const right = random.unit() >= 3 * habits.slipRate * (weak ? 2 : 1)
+      const recall = { id: uuid(random), fact: card.id, right, ms, at: new Date(clock).toISOString() }
+      recalls.push(recall)
+      memories.set(card.id, remember(memories.get(card.id), recall))
+      clock += ms + 400
+    }
+  }
+  return recalls
 }
 
 /** Guided first, then the steps alone, then mostly against the clock. */

@@ -7,6 +7,7 @@ import {
   type WorkedSupport,
 } from '../coach/attempt.js'
 import type { Pace } from '../coach/pace.js'
+import type { FactMemory, Recall } from '../coach/recall.js'
 import { MAX_EXPRESSION } from '../problem/expression.js'
 
 export interface LearnerWire {
@@ -89,6 +90,22 @@ export interface Standing {
   readonly lastAt: string
 }
 
+/** One fact recalled, as the browser sends it. */
+export interface RecallWire extends Recall {
+  readonly id: string
+  readonly learnerId: string
+}
+
+/** Where a learner stands with one fact. */
+export interface FactStanding extends FactMemory {
+  readonly recalls: number
+  readonly right: number
+  /** Over the latest recalls that were right. */
+  readonly medianMs: number | null
+  /** Were the latest recalls all right? */
+  readonly latestRight: boolean
+}
+
 /** An error body (RFC 9457). */
 export interface ProblemDetails {
   readonly type: string
@@ -108,6 +125,10 @@ export const newLearnerSchema = Joi.object<NewLearner>({
   id: id.required(),
   name: Joi.string().trim().min(1).max(60).required().label('Name'),
   timeZone: Joi.string().max(60).required().custom(timeZone),
+})
+
+export const learnerNameSchema = Joi.object<{ name: string }>({
+  name: Joi.string().trim().min(1).max(60).required().label('Name'),
 })
 
 export const sittingStartSchema = Joi.object<SittingStart>({
@@ -154,6 +175,15 @@ export const attemptSchema = Joi.object<AttemptRecord>({
     worstMs: Joi.number().min(0).max(60_000).required(),
     meanMs: Joi.number().min(0).max(60_000).required(),
   }),
+})
+
+export const recallSchema = Joi.object<RecallWire>({
+  id: id.required(),
+  learnerId: id.required(),
+  fact: Joi.string().max(20).required(),
+  right: Joi.boolean().required(),
+  ms: ms.required(),
+  at: instant.required(),
 })
 
 export const pageSchema = Joi.object<{ before?: string; limit: number }>({

@@ -1,9 +1,10 @@
 import { TECHNIQUES } from '@tachymetra/core'
-import { idSchema, newLearnerSchema, pageSchema } from '@tachymetra/core/wire'
+import { idSchema, learnerNameSchema, newLearnerSchema, pageSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
 import type { Database } from '../store/database.js'
-import { addLearner, allLearners, learnerById } from '../store/learners.js'
+import { factStandings } from '../store/facts.js'
+import { addLearner, allLearners, learnerById, removeLearner, renameLearner } from '../store/learners.js'
 import { pacePoints, sittingPage, standings } from '../store/sittings.js'
 
 /** The most dots a pace chart is given: the newest ones. */
@@ -26,6 +27,19 @@ export function learnerRoutes(db: Database): Router {
     response.status(added ? 201 : 200).json(stored)
   })
 
+  router.patch('/:id', (request, response) => {
+    const { id } = known(request.params.id)
+    renameLearner(db, id, checked(learnerNameSchema, request.body).name)
+    response.json(learnerById(db, id))
+  })
+
+  /** Removes a learner with all that is recorded of them. Removing twice is no error the second time either. */
+  router.delete('/:id', (request, response) => {
+    const id = checked(idSchema, request.params.id)
+    removeLearner(db, id)
+    response.json({ id })
+  })
+
   router.get('/:id/standings', (request, response) => {
     const { id } = known(request.params.id)
     response.json(
@@ -41,6 +55,10 @@ export function learnerRoutes(db: Database): Router {
     const { id } = known(request.params.id)
     const { before, limit } = checked(pageSchema, request.query, true)
     response.json(sittingPage(db, id, limit, before))
+  })
+
+  router.get('/:id/facts', (request, response) => {
+    response.json(factStandings(db, known(request.params.id).id))
   })
 
   router.get('/:id/pace', (request, response) => {

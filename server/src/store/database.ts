@@ -20,6 +20,8 @@ export function openDatabase(file: string): { db: Database; close(): void } {
   driver.pragma('synchronous = FULL')
   driver.pragma('foreign_keys = ON')
   driver.pragma('busy_timeout = 5000')
+  // What is deleted is overwritten: a removed learner leaves nothing behind in the file.
+  driver.pragma('secure_delete = ON')
   const db = drizzle(driver, { schema, casing: 'snake_case' })
   migrate(db, { migrationsFolder: MIGRATIONS })
   return {

@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { DEMO_COACH, demoLearners, judgeAttempt } from '@tachymetra/core'
 import { insertAttempt, rollUp } from './attempts.js'
 import type { Database } from './database.js'
-import { coach, learner, sitting } from './schema.js'
+import { rememberAnew } from './facts.js'
+import { coach, factRecall, learner, sitting } from './schema.js'
 
 /**
  * Fills an empty database with the demo data, six weeks up to yesterday. Does nothing when anybody is in it.
@@ -14,7 +15,7 @@ export function loadDemo(db: Database, today: string): number {
   db.transaction((tx) => {
     const coachId = randomUUID()
     tx.insert(coach).values({ id: coachId, name: DEMO_COACH }).run()
-    for (const { id, name, sittings } of demoLearners(today)) {
+    for (const { id, name, sittings, recalls } of demoLearners(today)) {
       tx.insert(learner).values({ id, coachId, name, timeZone: 'UTC', demo: true }).run()
       for (const { attempts: records, ...row } of sittings) {
         tx.insert(sitting).values(row).run()
@@ -22,6 +23,11 @@ export function loadDemo(db: Database, today: string): number {
         for (const support of new Set(records.map((r) => r.support))) rollUp(tx, row.id, support)
         attempts += records.length
       }
+      for (const recall of recalls)
+        tx.insert(factRecall)
+          .values({ ...recall, learnerId: id })
+          .run()
+      for (const fact of new Set(recalls.map((r) => r.fact))) rememberAnew(tx, id, fact)
     }
   })
   return attempts

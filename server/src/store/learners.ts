@@ -23,3 +23,12 @@ export function addLearner(db: Database, given: NewLearner): boolean {
       .run().changes > 0
   )
 }
+
+export function renameLearner(db: Database, id: string, name: string): void {
+  db.update(learner).set({ name }).where(eq(learner.id, id)).run()
+}
+
+/** Removes a learner with everything recorded of them: the rows go by cascade, and what they held is overwritten. */
+export function removeLearner(db: Database, id: string): void {
+  db.delete(learner).where(eq(learner.id, id)).run()
+}

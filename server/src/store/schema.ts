@@ -1,5 +1,5 @@
 /** The tables. Times are whole milliseconds, instants ISO 8601 in UTC. */
-import type { Shown } from '@tachymetra/core'
+import type { FactMemory, Shown } from '@tachymetra/core'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 export const coach = sqliteTable('coach', {
@@ -113,4 +113,34 @@ export const sittingSlip = sqliteTable(
     count: integer().notNull(),
   },
   (t) => [primaryKey({ columns: [t.sittingId, t.slip] })],
+)
+
+/** Every recall of a fact, in the order of its time. */
+export const factRecall = sqliteTable(
+  'fact_recall',
+  {
+    id: text().primaryKey(),
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
+    fact: text().notNull(),
+    right: integer({ mode: 'boolean' }).notNull(),
+    ms: integer().notNull(),
+    at: text().notNull(),
+  },
+  (t) => [index('recall_of_fact').on(t.learnerId, t.fact, t.at)],
+)
+
+/** What is remembered of a fact and when it is due: made from its recalls, kept so that it need not be made again. */
+export const factMemory = sqliteTable(
+  'fact_memory',
+  {
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
+    fact: text().notNull(),
+    due: text().notNull(),
+    card: text({ mode: 'json' }).$type<FactMemory['card']>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.learnerId, t.fact] }), index('memory_by_due').on(t.learnerId, t.due)],
 )

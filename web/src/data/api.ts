@@ -21,7 +21,11 @@ export class Unreachable extends Error {
 const PATIENCE_MS = 10_000
 
 /** @throws Refusal for a 4xx answer, Unreachable when there is none or the server itself failed. */
-export async function call<T>(method: 'GET' | 'PUT', path: string, body?: unknown): Promise<T> {
+export async function call<T>(
+  method: 'GET' | 'PUT' | 'PATCH' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {

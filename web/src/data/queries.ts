@@ -2,6 +2,7 @@
 import type {
   AttemptSummary,
   AttemptWire,
+  FactStanding,
   LearnerWire,
   NewLearner,
   PacePoint,
@@ -11,6 +12,7 @@ import type {
 } from '@tachymetra/core/wire'
 import { QueryClient, useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, Refusal } from './api.js'
+import { forgetLearner } from './store.js'
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -31,6 +33,25 @@ export function useLearners() {
 export function useAddLearner() {
   return useMutation({
     mutationFn: ({ id, ...given }: NewLearner) => call<LearnerWire>('PUT', `/learners/${id}`, given),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: ['learners'] }),
+  })
+}
+
+export function useRenameLearner() {
+  return useMutation({
+    mutationFn: ({ id, name }: { id: string; name: string }) =>
+      call<LearnerWire>('PATCH', `/learners/${id}`, { name }),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: ['learners'] }),
+  })
+}
+
+/** Removes a learner on the server, then whatever of theirs is still in this browser. */
+export function useRemoveLearner() {
+  return useMutation({
+    mutationFn: async (id: string) => {
+      await call<{ id: string }>('DELETE', `/learners/${id}`, {})
+      await forgetLearner(id)
+    },
     onSuccess: () => queryClient.invalidateQueries({ queryKey: ['learners'] }),
   })
 }
@@ -60,6 +81,13 @@ export function usePace(learnerId: string) {
   return useQuery({
     queryKey: ['record', learnerId, 'pace'],
     queryFn: () => call<PacePoint[]>('GET', `/learners/${learnerId}/pace`),
+  })
+}
+
+export function useFacts(learnerId: string) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'facts'],
+    queryFn: () => call<FactStanding[]>('GET', `/learners/${learnerId}/facts`),
   })
 }
 

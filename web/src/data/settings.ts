@@ -30,6 +30,9 @@ export interface Settings {
   /** Milliseconds between two bead moves that are played. */
   readonly beadMs: number
   readonly flash: FlashSettings
+  /** The deck of facts last chosen, and how many a round has. */
+  readonly factDeck: string
+  readonly factCount: number
   /** How much of the frame a learner still needs, and what speaks for a change. */
   readonly fades: Readonly<Record<string, Fade>>
   /** Schools by learner, then by technique. */
@@ -44,6 +47,8 @@ const DEFAULTS: Settings = {
   rods: 13,
   strict: false,
   beadMs: 550,
+  factDeck: 'to-ten',
+  factCount: 20,
   flash: {
     way: 'flash',
     digits: 1,

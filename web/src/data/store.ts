@@ -1,6 +1,6 @@
 /** What the browser keeps of its own: attempts not yet sent, and the sitting under way. */
 import type { AttemptRecord, DialValues, School, Support } from '@tachymetra/core'
-import type { SittingStart } from '@tachymetra/core/wire'
+import type { RecallWire, SittingStart } from '@tachymetra/core/wire'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 
 /** A sitting as planned on the desk, with what has been done of it. */
@@ -71,6 +71,32 @@ export async function keepAttempt(record: AttemptRecord): Promise<void> {
   }
   await tx.objectStore('outbox').add({ path: `/attempts/${id}`, body })
   await tx.done
+}
+
+/** Drops a removed learner's sittings and whatever of theirs was still to be sent. */
+export async function forgetLearner(learnerId: string): Promise<void> {
+  const tx = (await database()).transaction(['sittings', 'outbox'], 'readwrite')
+  const gone = new Set<string>()
+  for (const sitting of await tx.objectStore('sittings').getAll())
+    if (sitting.learnerId === learnerId) {
+      gone.add(sitting.id)
+      await tx.objectStore('sittings').delete(sitting.id)
+    }
+  const [keys, values] = await Promise.all([
+    tx.objectStore('outbox').getAllKeys(),
+    tx.objectStore('outbox').getAll(),
+  ])
+  for (const [i, { body }] of values.entries()) {
+    const its = body as { learnerId?: string; sittingId?: string }
+    if (its.learnerId === learnerId || (its.sittingId && gone.has(its.sittingId)))
+      await tx.objectStore('outbox').delete(keys[i]!)
+  }
+  await tx.done
+}
+
+/** Queues one recall of a fact for the server. */
+export async function keepRecall({ id, ...body }: RecallWire): Promise<void> {
+  await (await database()).add('outbox', { path: `/recalls/${id}`, body })
 }
 
 function announcement({ learnerId, technique, level, planned, startedAt }: LocalSitting): SittingStart {

@@ -31,6 +31,7 @@ import { Dials, dialledSpace } from './Dials.js'
 import { FrameChoice } from './FrameChoice.js'
 import { KnowingMark, PrerequisiteMap } from './PrerequisiteMap.js'
 
+const EditLearner = lazy(() => import('./EditLearner.js'))
 const NewLearner = lazy(() => import('./NewLearner.js'))
 
 /** Where a sitting is chosen: who, which technique, how hard, how many. One button starts it. */
@@ -38,6 +39,7 @@ export function Desk() {
   const learners = useLearners()
   const { learnerId } = useSettings()
   const [adding, setAdding] = useState(false)
+  const [editing, setEditing] = useState(false)
   if (learners.isPending) return <Loading />
   if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
 
@@ -80,7 +82,9 @@ export function Desk() {
           style={{ minWidth: '13rem' }}
         />
         <Button onClick={() => setAdding(true)}>Add a learner</Button>
+        <Button onClick={() => setEditing(true)}>Change or remove</Button>
       </div>
+      <Suspense>{editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}</Suspense>
       <Choosing key={learner.id} learnerId={learner.id} />
       {dialog}
     </>

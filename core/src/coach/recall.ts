@@ -1,0 +1,74 @@
+/** When a fact is to be asked again: FSRS memory states (ts-fsrs), the grade taken from correctness and time. */
+import { type Card, createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs'
+import type { Random } from '../number/random.js'
+import { type FactCard, type FactDeck, factById } from './facts.js'
+
+/** One recall as it is recorded. Times in whole milliseconds. */
+export interface Recall {
+  readonly fact: string
+  readonly right: boolean
+  readonly ms: number
+  /** ISO 8601, UTC. */
+  readonly at: string
+}
+
+/** What is remembered of a fact: the FSRS card, dates as ISO text so that it can be stored. */
+export interface FactMemory {
+  readonly fact: string
+  readonly due: string
+  readonly card: Card
+}
+
+/** Faster than this share of the time allowed is easy, slower than this share is hard (defaults, common practice). */
+export const EASY_SHARE = 0.5
+export const HARD_SHARE = 0.8
+
+// No fuzz, so that the same recalls give the same dates everywhere.
+const scheduler = fsrs({ enable_fuzz: false, enable_short_term: true })
+
+/** Wrong, or slower than allowed, counts as not recalled. */
+export function gradeOf({ right, ms }: Pick<Recall, 'right' | 'ms'>, withinMs: number): Grade {
+  if (!right || ms > withinMs) return Rating.Again
+  if (ms > HARD_SHARE * withinMs) return Rating.Hard
+  return ms > EASY_SHARE * withinMs ? Rating.Good : Rating.Easy
+}
+
+/** The memory after one more recall. @throws RangeError for a fact that is in no deck. */
+export function remember(before: FactMemory | undefined, recall: Recall): FactMemory {
+  const found = factById(recall.fact)
+  if (!found) throw new RangeError(`There is no fact "${recall.fact}".`)
+  const at = new Date(recall.at)
+  const card = before ? revived(before.card) : createEmptyCard(at)
+  const { card: next } = scheduler.next(card, at, gradeOf(recall, found.deck.withinMs))
+  return { fact: recall.fact, due: next.due.toISOString(), card: next }
+}
+
+/** A card whose dates were text. */
+function revived(card: Card): Card {
+  return {
+    ...card,
+    due: new Date(card.due),
+    ...(card.last_review && { last_review: new Date(card.last_review) }),
+  }
+}
+
+/** Facts in the order they are to be asked now: those due, the longest overdue first; then new ones of the deck, at random. */
+export function toAsk(
+  decks: readonly FactDeck[],
+  memories: readonly FactMemory[],
+  now: string,
+  most: number,
+  random: Random,
+): FactCard[] {
+  const cards = new Map(decks.flatMap((d) => d.cards.map((c) => [c.id, c])))
+  const due = memories
+    .filter((m) => m.due <= now && cards.has(m.fact))
+    .sort((a, b) => a.due.localeCompare(b.due))
+    .map((m) => cards.get(m.fact)!)
+  const known = new Set(memories.map((m) => m.fact))
+  const fresh = [...cards.values()].filter((c) => !known.has(c.id))
+  const chosen: FactCard[] = due.slice(0, most)
+  while (chosen.length < most && fresh.length > 0)
+    chosen.push(...fresh.splice(Number(random.below(BigInt(fresh.length))), 1))
+  return chosen
+}
