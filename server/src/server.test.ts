@@ -315,3 +315,22 @@ test('a learner is renamed, and removed with everything recorded of them', async
   )
   expect(left).toEqual([0, 0, 0, 0, 0, 0])
 })
+
+test('the latest answers at a level, newest first, without steps and skipped ones', async () => {
+  const [demo] = await get<LearnerWire[]>('/learners')
+  const sittings = (await get<SittingPage>(`/learners/${demo!.id}/sittings?limit=100`)).sittings
+  const { technique, level } = sittings.find(
+    (s) => s.level > 0 && s.paces.some((p) => p.support === 'answer'),
+  )!
+  const path = (query: string) => `/learners/${demo!.id}/latest?${query}`
+  const latest = await get<LatestAnswer[]>(path(`technique=${technique}&level=${level}`))
+  const want: LatestAnswer[] = []
+  for (const sitting of sittings.filter((s) => s.technique === technique && s.level === level)) {
+    const { attempts } = await get<{ attempts: AttemptSummary[] }>(`/sittings/${sitting.id}`)
+    const answers = attempts.filter((a) => a.support === 'answer' && a.outcome === 'done').reverse()
+    want.push(...answers.map(({ right, timed, totalMs }) => ({ right, timed, totalMs })))
+  }
+  expect(latest.length).toBeGreaterThan(0)
+  expect(latest).toEqual(want.slice(0, 20))
+  expect((await send('GET', path('technique=x'))).status).toBe(422)
+})

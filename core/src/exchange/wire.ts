@@ -186,6 +186,11 @@ export const recallSchema = Joi.object<RecallWire>({
   at: instant.required(),
 })
 
+export const latestSchema = Joi.object<{ technique: string; level: number }>({
+  technique: techniqueId.required(),
+  level: Joi.number().integer().min(1).max(100).required(),
+})
+
 export const pageSchema = Joi.object<{ before?: string; limit: number }>({
   before: Joi.string()
     .max(80)

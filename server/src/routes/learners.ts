@@ -1,7 +1,14 @@
-import { TECHNIQUES } from '@tachymetra/core'
-import { idSchema, learnerNameSchema, newLearnerSchema, pageSchema } from '@tachymetra/core/wire'
+import { LEVEL_RULES, TECHNIQUES } from '@tachymetra/core'
+import {
+  idSchema,
+  latestSchema,
+  learnerNameSchema,
+  newLearnerSchema,
+  pageSchema,
+} from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
+import { latestAnswers } from '../store/attempts.js'
 import type { Database } from '../store/database.js'
 import { factStandings } from '../store/facts.js'
 import { addLearner, allLearners, learnerById, removeLearner, renameLearner } from '../store/learners.js'
@@ -59,6 +66,13 @@ export function learnerRoutes(db: Database): Router {
 
   router.get('/:id/facts', (request, response) => {
     response.json(factStandings(db, known(request.params.id).id))
+  })
+
+  /** The latest answers without steps at one level, newest first: what moving up or back is judged by. */
+  router.get('/:id/latest', (request, response) => {
+    const { id } = known(request.params.id)
+    const { technique, level } = checked(latestSchema, request.query, true)
+    response.json(latestAnswers(db, id, technique, level, LEVEL_RULES.upOf))
   })
 
   router.get('/:id/pace', (request, response) => {

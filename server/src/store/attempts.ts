@@ -1,8 +1,15 @@
-import { type AttemptRecord, judgeAttempt, paceOf, type Verdict, type WorkedSupport } from '@tachymetra/core'
+import {
+  type AttemptRecord,
+  judgeAttempt,
+  type LatestAnswer,
+  paceOf,
+  type Verdict,
+  type WorkedSupport,
+} from '@tachymetra/core'
 import type { AttemptSummary, AttemptWire } from '@tachymetra/core/wire'
-import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
-import { attempt, sittingPace, sittingSlip, stepEntry } from './schema.js'
+import { attempt, sitting, sittingPace, sittingSlip, stepEntry } from './schema.js'
 import { sittingRow } from './sittings.js'
 
 export type AttemptRow = typeof attempt.$inferSelect
@@ -90,6 +97,32 @@ export function attemptById(db: Database, id: string): AttemptWire | undefined {
       ...(remark && { remark }),
     })),
   }
+}
+
+/** The latest attempts at a level without any steps asked, worked to the end, newest first. */
+export function latestAnswers(
+  db: Database,
+  learnerId: string,
+  technique: string,
+  level: number,
+  most: number,
+): LatestAnswer[] {
+  return db
+    .select({ right: attempt.right, timed: attempt.timed, totalMs: attempt.totalMs })
+    .from(sitting)
+    .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
+    .where(
+      and(
+        eq(sitting.learnerId, learnerId),
+        eq(sitting.technique, technique),
+        eq(sitting.level, level),
+        eq(attempt.support, 'answer'),
+        eq(attempt.outcome, 'done'),
+      ),
+    )
+    .orderBy(desc(sitting.startedAt), desc(attempt.n))
+    .limit(most)
+    .all()
 }
 
 /** The attempts of a sitting in their order, one line each. */

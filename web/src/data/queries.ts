@@ -1,4 +1,6 @@
 /** What the screens read from the server, cached by TanStack Query. */
+
+import type { LatestAnswer } from '@tachymetra/core'
 import type {
   AttemptSummary,
   AttemptWire,
@@ -81,6 +83,16 @@ export function usePace(learnerId: string) {
   return useQuery({
     queryKey: ['record', learnerId, 'pace'],
     queryFn: () => call<PacePoint[]>('GET', `/learners/${learnerId}/pace`),
+  })
+}
+
+/** The latest answers at a level; nothing is asked for problems of own dials. */
+export function useLatest(learnerId: string, technique: string, level: number | undefined) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'latest', technique, level],
+    queryFn: () =>
+      call<LatestAnswer[]>('GET', `/learners/${learnerId}/latest?technique=${technique}&level=${level}`),
+    enabled: level !== undefined,
   })
 }
 

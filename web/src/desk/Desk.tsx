@@ -1,4 +1,5 @@
 import {
+  adviseLevel,
   type DialValues,
   draw,
   levelOf,
@@ -19,7 +20,7 @@ import type { PacePoint, Standing } from '@tachymetra/core/wire'
 import { Button, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useLearners, usePace, useStandings } from '../data/queries.js'
+import { useLatest, useLearners, usePace, useStandings } from '../data/queries.js'
 import { schoolIn, useSchoolSetter, useSchools } from '../data/schools.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { keepSitting } from '../data/store.js'
@@ -217,12 +218,20 @@ function Choices({
               </label>
             </legend>
             {'level' in problems ? (
-              <Ladder
-                technique={technique}
-                level={problems.level}
-                reached={standing?.level}
-                onChange={(level) => setProblems({ level })}
-              />
+              <>
+                <LevelMove
+                  learnerId={learnerId}
+                  technique={technique}
+                  level={problems.level}
+                  onMove={(level) => setProblems({ level })}
+                />
+                <Ladder
+                  technique={technique}
+                  level={problems.level}
+                  reached={standing?.level}
+                  onChange={(level) => setProblems({ level })}
+                />
+              </>
             ) : (
               <Dials
                 technique={technique}
@@ -295,6 +304,31 @@ function nextUp(map: readonly Readiness[], standings: readonly Standing[]): stri
   const practised = map.filter((r) => r.standing === 'practised')
   practised.sort((a, b) => lastAt(a.technique.id).localeCompare(lastAt(b.technique.id)))
   return (practised[0] ?? map.find((r) => r.standing === 'ready') ?? map[0]!).technique.id
+}
+
+/** Whether to move up, hold or go back from the chosen level, with the numbers that say so. */
+function LevelMove(props: {
+  readonly learnerId: string
+  readonly technique: Technique
+  readonly level: number
+  readonly onMove: (level: number) => void
+}) {
+  const { learnerId, technique, level, onMove } = props
+  const latest = useLatest(learnerId, technique.id, level)
+  if (!latest.data) return <p className="level-move faint"> </p>
+  const { move, because } = adviseLevel(latest.data, levelOf(technique, level).targetMs)
+  const to = level + (move === 'up' ? 1 : -1)
+  const possible = move !== 'hold' && to >= 1 && to <= technique.levels.length
+  return (
+    <p className="level-move">
+      {because}{' '}
+      {possible && (
+        <button type="button" className="key-button" onClick={() => onMove(to)}>
+          {move === 'up' ? `Move up to level ${to}` : `Go back to level ${to}`}
+        </button>
+      )}
+    </p>
+  )
 }
 
 function Ladder(props: {
