@@ -132,6 +132,7 @@ test('strict: a bead out of order is not taken, and what comes first is said', a
       const before = await shown(page, moves.at(-1)!.place)
       await click(moves.at(-1)!)
       await expect(page.locator('#said')).toContainText('First')
+      await expect(page.locator('.outlines')).toHaveCount(1)
       expect(await shown(page, moves.at(-1)!.place)).toBe(before)
     }
     for (const move of moves) await click(move)

@@ -128,6 +128,8 @@ function smallChains({ terms, digits, decimals = 0, minus = false, ...want }: Ch
   const numbers = Array.from({ length: 9 * 10 ** (digits - 1) }, (_, i) => i + 10 ** (digits - 1)).filter(
     (n) => decimals === 0 || n % 10 > 0,
   )
+  // Kinds of move are only looked at where a number of them is asked for.
+  const counting = KEYS.some((k) => want[k] !== undefined)
   const space = countColumns<ChainState, number>({
     count: terms,
     start: { counts: NONE, value: 0, taken: false },
@@ -136,7 +138,8 @@ function smallChains({ terms, digits, decimals = 0, minus = false, ...want }: Ch
       return signs.flatMap((sign) =>
         numbers.flatMap((n) => {
           if (before.value + sign * n < 0) return []
-          const counts = column === 0 ? before.counts : countMoves(before.counts, before.value, sign * n)
+          const counts =
+            counting && column > 0 ? countMoves(before.counts, before.value, sign * n) : before.counts
           const next = { counts, value: before.value + sign * n, taken: before.taken || sign < 0 }
           return beyond(counts, want) ? [] : [{ what: sign * n, next }]
         }),

@@ -17,7 +17,9 @@ import {
   momentAfter,
   openStep,
   type Play,
+  placeName,
   recordOf,
+  rodAt,
   type Spot,
   setNumber,
   show,
@@ -235,6 +237,11 @@ export function Working({
             right={beads.right}
             label={reading ? 'the frame to be read' : 'the frame'}
           />
+        )}
+        {onFrame && (
+          <p className="sr-only" aria-live="polite">
+            {placeName(beads.chosen)} rod: {rodAt(beads.frame, beads.chosen)}
+          </p>
         )}
         {!done && (
           <>

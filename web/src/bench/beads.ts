@@ -1,5 +1,6 @@
 /** The frame at the bench: what stands on it, what keys and fingers do, and when it is judged. */
 import {
+  applyMove,
   type BeadMove,
   type Decimal,
   equal,
@@ -103,22 +104,24 @@ export function useBeads(given: {
     return () => clearTimeout(timer)
   }, [hand.frame, active, step, right, strict, before])
 
+  /** Everything of this step is taken back; no judgement is passed on that. */
+  const startAgain = () => {
+    setSaid(undefined)
+    setRight(undefined)
+    setMade([])
+    setHand({ ...hand, frame: before })
+  }
   const move = (next: Hand) => {
     if (!active) return
     onMove()
     // Touching the beads again ends the showing of the wrong ones.
-    const from = right ? before : hand.frame
-    if (right) {
-      setRight(undefined)
-      setHand({ ...hand, frame: before })
-      setMade([])
-      return
-    }
-    if (!strict || !step?.beads || next.frame === from) return setHand(next)
-    const moves = [...made, ...movesBetween(from, next.frame)]
+    if (right && !strict) return startAgain()
+    if (!strict || !step?.beads || next.frame === hand.frame) return setHand(next)
+    const moves = [...made, ...movesBetween(hand.frame, next.frame)]
     if (!keepsOrder(moves, step.beads.moves)) {
       const asked = nextMove(made, step.beads.moves)
       latest.current.commit(frameValue(next.frame))
+      setRight(asked && applyMove(hand.frame, asked))
       setSaid(
         asked
           ? `First ${placeName(asked.place)} rod: ${moveWords(asked)}, with the ${fingerOf(asked)}.`
@@ -127,6 +130,7 @@ export function useBeads(given: {
       return
     }
     setSaid(undefined)
+    setRight(undefined)
     setMade(moves)
     setHand(next)
     if (!nextMove(moves, step.beads.moves)) latest.current.commit(frameValue(next.frame))
@@ -146,7 +150,7 @@ export function useBeads(given: {
       ArrowUp: () => move(earthKey(hand, 1)),
       ArrowDown: () => move(earthKey(hand, -1)),
       ' ': () => move(heavenKey(hand)),
-      Backspace: () => move({ frame: before, chosen: hand.chosen }),
+      Backspace: () => active && startAgain(),
     },
     digit: (key) => /\d/.test(key) && move(digitKey(hand, Number(key), 'set')),
   }
