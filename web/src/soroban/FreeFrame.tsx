@@ -1,6 +1,6 @@
 import { clearFrame, type Frame, frameValue, inWords, LEAST_RODS, MOST_RODS, toWords } from '@tachymetra/core'
 import { InputNumber } from 'antd'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { HAS_TOUCH } from '../bench/touch.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../parts/KeyButton.js'
@@ -68,28 +68,7 @@ function Standing({
     <div className="stack" style={{ gap: '1rem' }}>
       <div className="row spread">
         <h1>The soroban</h1>
-        <div className="row">
-          <label htmlFor="rods">Rods</label>
-          <InputNumber
-            id="rods"
-            min={LEAST_RODS}
-            max={MOST_RODS}
-            precision={0}
-            value={rods}
-            onChange={(n) => changeSettings({ rods: n ?? rods })}
-            style={{ width: '5rem' }}
-          />
-          <label htmlFor="decimals">Right of the unit rod</label>
-          <InputNumber
-            id="decimals"
-            min={0}
-            max={rods - 1}
-            precision={0}
-            value={decimals}
-            onChange={(n) => onDecimals(n ?? 0)}
-            style={{ width: '5rem' }}
-          />
-        </div>
+        <Size rods={rods} decimals={decimals} onDecimals={onDecimals} />
       </div>
       <SorobanFrame
         frame={hand.frame}
@@ -133,3 +112,36 @@ function Standing({
     </div>
   )
 }
+
+/** Drawn anew only when the size changes: fields are heavy beside beads. */
+const Size = memo(function Size(props: {
+  readonly rods: number
+  readonly decimals: number
+  readonly onDecimals: (n: number) => void
+}) {
+  const { rods, decimals, onDecimals } = props
+  return (
+    <div className="row">
+      <label htmlFor="rods">Rods</label>
+      <InputNumber
+        id="rods"
+        min={LEAST_RODS}
+        max={MOST_RODS}
+        precision={0}
+        value={rods}
+        onChange={(n) => changeSettings({ rods: n ?? rods })}
+        style={{ width: '5rem' }}
+      />
+      <label htmlFor="decimals">Right of the unit rod</label>
+      <InputNumber
+        id="decimals"
+        min={0}
+        max={rods - 1}
+        precision={0}
+        value={decimals}
+        onChange={(n) => onDecimals(n ?? 0)}
+        style={{ width: '5rem' }}
+      />
+    </div>
+  )
+})
