@@ -1,6 +1,7 @@
 /** Names of places: powers of ten, 0 = units (short scale). */
 
-const GROUPS = [
+/** Powers of a thousand by name, from 1 up. */
+export const GROUPS = [
   '',
   'thousand',
   'million',

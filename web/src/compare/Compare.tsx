@@ -13,8 +13,8 @@ import {
 } from '@tachymetra/core'
 import { useId, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
+import { useLearner } from '../data/queries.js'
 import { useSchools } from '../data/schools.js'
-import { useSettings } from '../data/settings.js'
 import { Checks } from '../parts/Checks.js'
 import { ExpressionInput } from '../parts/ExpressionInput.js'
 import { Fold } from '../parts/Fold.js'
@@ -38,7 +38,7 @@ export default function Compare() {
   const [search, setSearch] = useSearchParams()
   const asked = search.get('p') ?? FIRST
   const [text, setText] = useState(asked)
-  const schools = useSchools(useSettings().learnerId)
+  const schools = useSchools(useLearner()?.id ?? null)
   const found = useMemo(() => compared(asked, schools), [asked, schools])
   const problem = useId()
   const show = (expression: string) => {

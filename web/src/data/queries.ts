@@ -14,6 +14,7 @@ import type {
 } from '@tachymetra/core/wire'
 import { QueryClient, useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, Refusal } from './api.js'
+import { useSettings } from './settings.js'
 import { forgetLearner } from './store.js'
 
 export const queryClient = new QueryClient({
@@ -30,6 +31,13 @@ export const queryClient = new QueryClient({
 
 export function useLearners() {
   return useQuery({ queryKey: ['learners'], queryFn: () => call<LearnerWire[]>('GET', '/learners') })
+}
+
+/** The learner chosen in this browser, else the first; undefined while none is known. */
+export function useLearner(): LearnerWire | undefined {
+  const { learnerId } = useSettings()
+  const { data } = useLearners()
+  return data?.find((l) => l.id === learnerId) ?? data?.[0]
 }
 
 export function useAddLearner() {

@@ -20,7 +20,7 @@ import type { PacePoint, Standing } from '@tachymetra/core/wire'
 import { Button, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useLatest, useLearners, usePace, useStandings } from '../data/queries.js'
+import { useLatest, useLearner, useLearners, usePace, useStandings } from '../data/queries.js'
 import { schoolIn, useSchoolSetter, useSchools } from '../data/schools.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { keepSitting } from '../data/store.js'
@@ -38,13 +38,12 @@ const NewLearner = lazy(() => import('./NewLearner.js'))
 /** Where a sitting is chosen: who, which technique, how hard, how many. One button starts it. */
 export function Desk() {
   const learners = useLearners()
-  const { learnerId } = useSettings()
+  const learner = useLearner()
   const [adding, setAdding] = useState(false)
   const [editing, setEditing] = useState(false)
   if (learners.isPending) return <Loading />
   if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
 
-  const learner = learners.data.find((l) => l.id === learnerId) ?? learners.data[0]
   const dialog = (
     <Suspense>
       {adding && (

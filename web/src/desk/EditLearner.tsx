@@ -1,8 +1,9 @@
 import { check, type LearnerWire, learnerNameSchema } from '@tachymetra/core/wire'
-import { Button, Input, Modal } from 'antd'
+import { Button, Modal } from 'antd'
 import { useState } from 'react'
 import { useRemoveLearner, useRenameLearner } from '../data/queries.js'
 import { Trouble } from '../parts/Trouble.js'
+import { NameForm } from './NameForm.js'
 
 /** Another name for a learner, or the learner removed with everything recorded of them. */
 export default function EditLearner({
@@ -60,25 +61,15 @@ export default function EditLearner({
           </div>
         </div>
       ) : (
-        <form
-          className="stack"
-          onSubmit={(event) => {
-            event.preventDefault()
-            void save()
+        <NameForm
+          name={name}
+          fault={fault}
+          onName={(next) => {
+            setName(next)
+            setFault(undefined)
           }}
+          onSave={() => void save()}
         >
-          <label htmlFor="changed-name">Name or nickname</label>
-          <Input
-            id="changed-name"
-            value={name}
-            autoFocus
-            autoComplete="off"
-            onChange={(event) => {
-              setName(event.target.value)
-              setFault(undefined)
-            }}
-          />
-          {fault && <Trouble error={fault} />}
           <div className="row">
             <Button type="primary" htmlType="submit" loading={rename.isPending}>
               Save
@@ -87,7 +78,7 @@ export default function EditLearner({
               Remove...
             </Button>
           </div>
-        </form>
+        </NameForm>
       )}
     </Modal>
   )

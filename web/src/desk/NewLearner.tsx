@@ -1,8 +1,8 @@
 import { check, newLearnerSchema } from '@tachymetra/core/wire'
-import { Input, Modal } from 'antd'
+import { Modal } from 'antd'
 import { useState } from 'react'
 import { useAddLearner } from '../data/queries.js'
-import { Trouble } from '../parts/Trouble.js'
+import { NameForm } from './NameForm.js'
 
 /** Asks for a name and nothing else. The same rule is checked here and on the server. */
 export default function NewLearner({ onClose }: { readonly onClose: (added?: string) => void }) {
@@ -33,26 +33,15 @@ export default function NewLearner({ onClose }: { readonly onClose: (added?: str
       onOk={save}
       onCancel={() => onClose()}
     >
-      <form
-        className="stack"
-        onSubmit={(event) => {
-          event.preventDefault()
-          void save()
+      <NameForm
+        name={name}
+        fault={fault}
+        onName={(next) => {
+          setName(next)
+          setFault(undefined)
         }}
-      >
-        <label htmlFor="new-name">Name or nickname</label>
-        <Input
-          id="new-name"
-          value={name}
-          autoFocus
-          autoComplete="off"
-          onChange={(event) => {
-            setName(event.target.value)
-            setFault(undefined)
-          }}
-        />
-        {fault && <Trouble error={fault} />}
-      </form>
+        onSave={() => void save()}
+      />
     </Modal>
   )
 }

@@ -14,26 +14,21 @@ import { Button, InputNumber, Select } from 'antd'
 import { useMemo, useRef, useState } from 'react'
 import { HAS_TOUCH } from '../bench/touch.js'
 import { flush } from '../data/outbox.js'
-import { useFacts, useLearners } from '../data/queries.js'
+import { useFacts } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { keepRecall } from '../data/store.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
 import { Loading } from '../parts/Loading.js'
 import { Mark } from '../parts/Mark.js'
+import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
 
 /** Facts recalled at a glance: what is due, the drill, and which come slowly. */
 export default function FactsPage() {
-  const learners = useLearners()
-  const { learnerId } = useSettings()
-  if (learners.isPending) return <Loading />
-  if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
-  const learner = learners.data.find((l) => l.id === learnerId) ?? learners.data[0]
-  if (!learner) return <p>Nobody is here yet. Add a learner at the desk first.</p>
-  return <Known key={learner.id} learnerId={learner.id} name={learner.name} />
+  return <OneLearner>{({ id, name }) => <Known key={id} learnerId={id} name={name} />}</OneLearner>
 }
 
 function Known({ learnerId, name }: { readonly learnerId: string; readonly name: string }) {

@@ -35,13 +35,12 @@ import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { HAS_TOUCH } from '../bench/touch.js'
 import { flush } from '../data/outbox.js'
-import { useLearners } from '../data/queries.js'
 import { changeSettings, type FlashSettings, useSettings } from '../data/settings.js'
 import { keepAttempt, keepSitting } from '../data/store.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
-import { Loading } from '../parts/Loading.js'
 import { Mark } from '../parts/Mark.js'
+import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { useKeys } from '../parts/useKeys.js'
 import { Player } from './Player.js'
@@ -68,13 +67,7 @@ type Stage =
 
 /** Numbers that come one by one and are summed in the mind. */
 export default function Flash() {
-  const learners = useLearners()
-  const { learnerId } = useSettings()
-  if (learners.isPending) return <Loading />
-  if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
-  const learner = learners.data.find((l) => l.id === learnerId) ?? learners.data[0]
-  if (!learner) return <p>Nobody is here yet. Add a learner at the desk first.</p>
-  return <Round key={learner.id} learnerId={learner.id} name={learner.name} />
+  return <OneLearner>{({ id, name }) => <Round key={id} learnerId={id} name={name} />}</OneLearner>
 }
 
 function Round({ learnerId, name }: { readonly learnerId: string; readonly name: string }) {

@@ -3,9 +3,10 @@ import type { SittingWire } from '@tachymetra/core/wire'
 import { Button, Select, Table } from 'antd'
 import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
-import { useLearners, usePace, useSittings } from '../data/queries.js'
-import { changeSettings, useSettings } from '../data/settings.js'
+import { usePace, useSittings } from '../data/queries.js'
+import { changeSettings } from '../data/settings.js'
 import { Loading } from '../parts/Loading.js'
+import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { SUPPORT_NAMES, seconds, slipName, when } from '../parts/words.js'
 
@@ -13,28 +14,26 @@ const PaceChart = lazy(() => import('./PaceChart.js'))
 
 /** What a learner has done: pace and accuracy over time, and every sitting. */
 export default function Record() {
-  const learners = useLearners()
-  const { learnerId } = useSettings()
-  if (learners.isPending) return <Loading />
-  if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
-  const learner = learners.data.find((l) => l.id === learnerId) ?? learners.data[0]
-  if (!learner) return <p>Nobody is here yet. Add a learner at the desk first.</p>
   return (
-    <div className="stack" style={{ gap: '1.5rem' }}>
-      <div className="row">
-        <h1 id="whose">The record of</h1>
-        <Select
-          aria-labelledby="whose"
-          value={learner.id}
-          options={learners.data.map((l) => ({ value: l.id, label: l.name }))}
-          onChange={(id) => changeSettings({ learnerId: id })}
-          showSearch={{ optionFilterProp: 'label' }}
-          style={{ minWidth: '13rem' }}
-        />
-      </div>
-      <PaceSection key={learner.id} learnerId={learner.id} />
-      <Sittings learnerId={learner.id} timeZone={learner.timeZone} />
-    </div>
+    <OneLearner>
+      {(learner, all) => (
+        <div className="stack" style={{ gap: '1.5rem' }}>
+          <div className="row">
+            <h1 id="whose">The record of</h1>
+            <Select
+              aria-labelledby="whose"
+              value={learner.id}
+              options={all.map((l) => ({ value: l.id, label: l.name }))}
+              onChange={(id) => changeSettings({ learnerId: id })}
+              showSearch={{ optionFilterProp: 'label' }}
+              style={{ minWidth: '13rem' }}
+            />
+          </div>
+          <PaceSection key={learner.id} learnerId={learner.id} />
+          <Sittings learnerId={learner.id} timeZone={learner.timeZone} />
+        </div>
+      )}
+    </OneLearner>
   )
 }
 

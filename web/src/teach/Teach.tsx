@@ -14,6 +14,7 @@ import {
 import { useId, useMemo, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { FramePlayer } from '../bench/FramePlayer.js'
+import { useLearner } from '../data/queries.js'
 import { schoolIn, useSchoolSetter, useSchools } from '../data/schools.js'
 import { useSettings } from '../data/settings.js'
 import { ExpressionInput } from '../parts/ExpressionInput.js'
@@ -35,7 +36,7 @@ export default function Teach() {
 function Page({ technique }: { readonly technique: Technique }) {
   const { lesson, levels, needs, schools } = technique
   const [search] = useSearchParams()
-  const { learnerId } = useSettings()
+  const learnerId = useLearner()?.id ?? null
   const school = schoolIn(useSchools(learnerId), technique)
   const setSchool = useSchoolSetter(learnerId)
   const [text, setText] = useState(search.get('p') ?? lesson.example)

@@ -1,0 +1,19 @@
+import type { LearnerWire } from '@tachymetra/core/wire'
+import type { ReactNode } from 'react'
+import { useLearner, useLearners } from '../data/queries.js'
+import { Loading } from './Loading.js'
+import { Trouble } from './Trouble.js'
+
+/** What a page shows of the chosen learner, once it is known who that is. */
+export function OneLearner({
+  children,
+}: {
+  readonly children: (learner: LearnerWire, all: readonly LearnerWire[]) => ReactNode
+}) {
+  const learners = useLearners()
+  const learner = useLearner()
+  if (learners.isPending) return <Loading />
+  if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
+  if (!learner) return <p>Nobody is here yet. Add a learner at the desk first.</p>
+  return children(learner, learners.data)
+}
