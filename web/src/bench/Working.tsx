@@ -30,7 +30,7 @@ import {
   typeKey,
   ZERO,
 } from '@tachymetra/core'
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
+import { lazy, Suspense, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { keepFade, useFade } from '../data/fade.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { Checks } from '../parts/Checks.js'
@@ -179,7 +179,7 @@ export function Working({
     onFrame ? beads.digit : act.digit,
     !helpOpen,
   )
-  useEffect(() => entry.current?.focus(), [])
+  useLayoutEffect(() => entry.current?.focus(), [])
 
   const explained = useExplanation(play)
   const finished = play.outcome === 'done'

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react'
+import { useLayoutEffect, useRef } from 'react'
 
 /**
  * The keys of the bench, wherever the focus is. Buttons and links keep Enter and Space for themselves, and
@@ -11,7 +11,8 @@ export function useKeys(
 ): void {
   const latest = useRef({ commands, onDigit })
   latest.current = { commands, onDigit }
-  useEffect(() => {
+  // Listening before the page is painted: whoever sees the question can answer it.
+  useLayoutEffect(() => {
     if (!active) return
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.altKey || event.metaKey || event.isComposing) return
