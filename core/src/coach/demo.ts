@@ -1,11 +1,12 @@
 /** The demo data: six weeks in the tally room of Lantern Wharf, an invented river port. Nobody in it is real. */
+import { toText } from '../number/decimal.js'
 import { type Random, seeded } from '../number/random.js'
 import { draw } from '../problem/space.js'
 import type { Technique } from '../technique/contract.js'
 import { TECHNIQUES } from '../technique/registry.js'
 import { type AttemptRecord, judgeAttempt, type WorkedSupport } from './attempt.js'
 import { FACT_DECKS } from './facts.js'
-import { median } from './pace.js'
+import { adviseLevel, type LatestAnswer, LEVEL_RULES } from './levels.js'
 import { type FactMemory, type Recall, remember, toAsk } from './recall.js'
 import { type Habits, simulateAttempt } from './simulated.js'
 
@@ -80,6 +81,30 @@ export function demoLearners(lastDay: string, seed = 20): DemoLearner[] {
   })
 }
 
+/** How far somebody is with one technique. */
+interface Track {
+  readonly technique: Technique
+  rung: number
+  /** Answers at this rung since it was reached, newest first. */
+  latest: LatestAnswer[]
+  sittings: number
+  practised: number
+}
+
+/** Moves up or back by the same rules that judge everybody. */
+function moveOn(track: Track, sitting: DemoSitting): void {
+  for (const attempt of sitting.attempts) {
+    if (attempt.support !== 'answer' || sitting.level !== track.rung) continue
+    const { right, timed } = judgeAttempt(attempt)
+    track.latest = [{ right, timed, totalMs: attempt.totalMs }, ...track.latest].slice(0, LEVEL_RULES.upOf)
+    const { move } = adviseLevel(track.latest, track.technique.levels[track.rung - 1]!.targetMs)
+    const to = track.rung + (move === 'up' ? 1 : move === 'back' ? -1 : 0)
+    if (to === track.rung || to < 1 || to > track.technique.levels.length) continue
+    track.rung = to
+    track.latest = []
+  }
+}
+
 /** Sittings after which a technique is known well enough to go on to those that lean on it. */
 const SITTINGS_TO_KNOW = 5
 
@@ -94,7 +119,9 @@ function* practice(
   lastDay: string,
   random: Random,
 ): Generator<DemoSitting> {
-  const known = TECHNIQUES.map((technique) => ({ technique, rung: 1, good: 0, sittings: 0, practised: 0 }))
+  const known = TECHNIQUES.map(
+    (technique): Track => ({ technique, rung: 1, latest: [], sittings: 0, practised: 0 }),
+  )
   const end = Date.parse(`${lastDay}T00:00:00Z`)
   for (let day = DEMO_DAYS; day >= 1; day -= 1) {
     if (random.unit() >= often) continue
@@ -115,16 +142,7 @@ function* practice(
       yield sitting
       track.sittings += 1
       track.practised += sitting.attempts.length
-      const rights = sitting.attempts.filter((a) => judgeAttempt(a).right).length
-      // Three sittings nearly all right and within the target move the learner one rung up.
-      const target = track.technique.levels[sitting.level - 1]!.targetMs
-      const pace = median(sitting.attempts.map((a) => a.totalMs))!
-      const good = support === 'answer' && rights >= sitting.attempts.length - 1 && pace <= target
-      track.good = good ? track.good + 1 : 0
-      if (track.good === 3) {
-        track.rung = Math.min(track.rung + 1, track.technique.levels.length)
-        track.good = 0
-      }
+      moveOn(track, sitting)
       clock += sitting.attempts.reduce((sum, a) => sum + a.totalMs, 120_000)
     }
   }
@@ -156,7 +174,15 @@ function recalled(sittings: readonly DemoSitting[], habits: Habits, random: Rand
         habits.factMs * (weak ? 1.7 : 1) * scatter * (1 + practised) ** -habits.practice + habits.keyMs,
       )
       const right = random.unit() >= 3 * habits.slipRate * (weak ? 2 : 1)
-      const recall = { id: uuid(random), fact: card.id, right, ms, at: new Date(clock).toISOString() }
+      const keyMs = habits.keyMs * (toText(card.answer).length - 1)
+      const recall = {
+        id: uuid(random),
+        fact: card.id,
+        right,
+        ms: Math.round(ms + keyMs),
+        thinkMs: ms,
+        at: new Date(clock).toISOString(),
+      }
       recalls.push(recall)
       memories.set(card.id, remember(memories.get(card.id), recall))
       clock += ms + 400
@@ -175,7 +201,7 @@ function supportFor(sittings: number): WorkedSupport {
 function sit(given: {
   learnerId: string
   habits: Habits
-  track: { technique: Technique; rung: number; practised: number }
+  track: Track
   support: WorkedSupport
   clock: number
   random: Random

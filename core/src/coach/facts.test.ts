@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { cardOfFact, FACT_DECKS, factById } from './facts.js'
-import { type FactMemory, gradeOf, type Recall, remember, toAsk } from './recall.js'
+import { type FactMemory, gradeOf, type Recall, remember, thinking, toAsk } from './recall.js'
 
 const deck = (id: string) => FACT_DECKS.find((d) => d.id === id)!
 
@@ -64,7 +64,13 @@ test('intervals are those of the library for the same grades', () => {
   let card = createEmptyCard(new Date('2026-03-01T00:00:00Z'))
   for (const [day, right, share, rating] of recalls) {
     const at = new Date(Date.parse('2026-03-01T00:00:00Z') + day * 86_400_000)
-    const recall: Recall = { fact: '7x8', right, ms: share * withinMs, at: at.toISOString() }
+    const recall: Recall = {
+      fact: '7x8',
+      right,
+      ms: withinMs,
+      thinkMs: share * withinMs,
+      at: at.toISOString(),
+    }
     expect(gradeOf(recall, withinMs)).toBe(rating)
     // Stored and read again in between, as the server does.
     memory = JSON.parse(JSON.stringify(remember(memory, recall))) as FactMemory
@@ -72,15 +78,22 @@ test('intervals are those of the library for the same grades', () => {
     expect(memory.due).toBe(card.due.toISOString())
     expect(memory.card.stability).toBeCloseTo(card.stability, 10)
   }
-  expect(() => remember(undefined, { fact: '1x1', right: true, ms: 1, at: '2026-03-01T00:00:00Z' })).toThrow(
-    RangeError,
-  )
+  expect(() =>
+    remember(undefined, { fact: '1x1', right: true, ms: 1, thinkMs: 1, at: '2026-03-01T00:00:00Z' }),
+  ).toThrow(RangeError)
+})
+
+test('only as much keying as copying takes is taken off a recall', () => {
+  expect(thinking(1500, 600, 3, 250)).toBe(1000)
+  // Thought between the keys is thought.
+  expect(thinking(2500, 1600, 3, 250)).toBe(2000)
+  expect(thinking(800, 0, 1, 250)).toBe(800)
 })
 
 test('what is due comes first, longest overdue first, then new facts of the decks', () => {
   const now = '2026-03-10T00:00:00.000Z'
   const memory = (fact: string, due: string) => ({
-    ...remember(undefined, { fact, right: true, ms: 100, at: '2026-03-01T00:00:00Z' }),
+    ...remember(undefined, { fact, right: true, ms: 100, thinkMs: 100, at: '2026-03-01T00:00:00Z' }),
     due,
   })
   const memories = [
@@ -93,5 +106,8 @@ test('what is due comes first, longest overdue first, then new facts of the deck
   expect(asked).toHaveLength(10)
   expect(asked).not.toContain('2x2')
   expect(new Set(asked).size).toBe(10)
+  // Facts found slow in longer work come before new ones, though they are not due.
+  const slow = toAsk([deck('tables')], memories, now, 4, seeded(1), ['2x2', '7x8', '8x8']).map((c) => c.id)
+  expect(slow).toEqual(['6x7', '7x8', '2x2', '8x8'])
   expect(toAsk([deck('to-ten')], memories, now, 100, seeded(1))).toHaveLength(11)
 })

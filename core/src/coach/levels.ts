@@ -19,6 +19,19 @@ export interface LatestAnswer {
   readonly totalMs: number
 }
 
+/** A change of the level in force for one technique. */
+export interface LevelMove {
+  readonly technique: string
+  readonly from: number
+  readonly to: number
+  /** ISO 8601, UTC. */
+  readonly at: string
+  /** By the rules, or by hand. */
+  readonly by: 'rule' | 'hand'
+  /** The numbers or the wish behind it. */
+  readonly because: string
+}
+
 export interface LevelAdvice {
   readonly move: 'up' | 'hold' | 'back'
   /** The numbers behind it, in a sentence. */

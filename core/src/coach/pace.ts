@@ -26,12 +26,16 @@ export function perMinute({ timed, timedMs }: Pick<Pace, 'timed' | 'timedMs'>): 
   return timedMs > 0 ? (timed * 60_000) / timedMs : undefined
 }
 
-/** The median; the mean of the middle two for an even count, rounded to a whole number. Undefined for none. */
-export function median(values: readonly number[]): number | undefined {
-  if (values.length === 0) return undefined
+/** The median, the mean of the middle two for an even count; NaN for none. */
+export function middleOf(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b)
-  const middle = sorted.length >> 1
-  return sorted.length % 2 ? sorted[middle]! : Math.round((sorted[middle - 1]! + sorted[middle]!) / 2)
+  const half = sorted.length >> 1
+  return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
+}
+
+/** The median of whole milliseconds, rounded to a whole one. Undefined for none. */
+export function median(values: readonly number[]): number | undefined {
+  return values.length === 0 ? undefined : Math.round(middleOf(values))
 }
 
 /** The best is the fastest attempt that was right. */
@@ -47,4 +51,16 @@ export function paceOf(attempts: readonly Counted[]): Pace {
     timed: timed.length,
     timedMs: timed.reduce((sum, a) => sum + a.totalMs, 0),
   }
+}
+
+/**
+ * The share right with its 95 % interval (Wilson 1927, J. American Statistical Association 22): fair for small counts
+ * and near 0 and 1, where the usual one fails.
+ */
+export function shareRight(right: number, of: number): { share: number; low: number; high: number } {
+  if (of === 0) return { share: 0, low: 0, high: 1 }
+  const [p, z2] = [right / of, 1.959964 ** 2]
+  const centre = (p + z2 / (2 * of)) / (1 + z2 / of)
+  const half = (Math.sqrt(z2) / (1 + z2 / of)) * Math.sqrt((p * (1 - p)) / of + z2 / (4 * of * of))
+  return { share: p, low: Math.max(0, centre - half), high: Math.min(1, centre + half) }
 }

@@ -28,9 +28,15 @@ export interface Readiness {
 /** A rung counts as known when of at least so many latest answers without steps so great a share was right, within the target. */
 export const KNOWN = { answers: 20, right: 0.95 } as const
 
-/** Every technique with where the learner stands, in teaching order. */
-export function readiness(results: readonly Result[]): Readiness[] {
-  const known = new Map(TECHNIQUES.map((t) => [t.id, bestRung(t, results)]))
+/**
+ * Every technique with where the learner stands, in teaching order.
+ * @param targets the learner's own targets in milliseconds, by technique and level
+ */
+export function readiness(
+  results: readonly Result[],
+  targets: Readonly<Record<string, Readonly<Record<string, number>>>> = {},
+): Readiness[] {
+  const known = new Map(TECHNIQUES.map((t) => [t.id, bestRung(t, results, targets[t.id])]))
   return TECHNIQUES.map((technique) => {
     const { rung, words } = known.get(technique.id)!
     const missing = technique.needs.filter((id) => known.get(id)!.rung === undefined).map(techniqueById)
@@ -56,6 +62,7 @@ export function readiness(results: readonly Result[]): Readiness[] {
 function bestRung(
   technique: Technique,
   results: readonly Result[],
+  targets: Readonly<Record<string, number>> = {},
 ): { rung: number | undefined; words: string } {
   const answers = results.filter((r) => r.technique === technique.id && r.support === 'answer' && r.level > 0)
   if (answers.length === 0)
@@ -67,7 +74,7 @@ function bestRung(
   for (let rung = technique.levels.length; rung >= 1; rung -= 1) {
     const latest = latestOf(answers.filter((r) => r.level === rung))
     if (latest.answers === 0) continue
-    const target = technique.levels[rung - 1]!.targetMs
+    const target = targets[rung] ?? technique.levels[rung - 1]!.targetMs
     const pace =
       latest.medianMs === null
         ? 'not timed'

@@ -7,9 +7,26 @@ import { type FactCard, type FactDeck, factById } from './facts.js'
 export interface Recall {
   readonly fact: string
   readonly right: boolean
+  /** Shown to last key. */
   readonly ms: number
+  /** The same without what keying the answer takes by itself; this is what is judged. */
+  readonly thinkMs: number
   /** ISO 8601, UTC. */
   readonly at: string
+}
+
+/** Time to key one more digit where it was not measured (common practice). */
+export const COMMON_KEY_MS = 180
+
+/**
+ * The thinking in a recall: only as much keying as copying digits takes is taken off, so that thinking between keys
+ * still counts.
+ * @param keyMs first to last key
+ * @param keys digits keyed
+ * @param baseline milliseconds to copy one shown digit
+ */
+export function thinking(ms: number, keyMs: number, keys: number, baseline: number = COMMON_KEY_MS): number {
+  return Math.max(0, Math.round(ms - Math.min(keyMs, (keys - 1) * baseline)))
 }
 
 /** What is remembered of a fact: the FSRS card, dates as ISO text so that it can be stored. */
@@ -27,10 +44,10 @@ export const HARD_SHARE = 0.8
 const scheduler = fsrs({ enable_fuzz: false, enable_short_term: true })
 
 /** Wrong, or slower than allowed, counts as not recalled. */
-export function gradeOf({ right, ms }: Pick<Recall, 'right' | 'ms'>, withinMs: number): Grade {
-  if (!right || ms > withinMs) return Rating.Again
-  if (ms > HARD_SHARE * withinMs) return Rating.Hard
-  return ms > EASY_SHARE * withinMs ? Rating.Good : Rating.Easy
+export function gradeOf({ right, thinkMs }: Pick<Recall, 'right' | 'thinkMs'>, withinMs: number): Grade {
+  if (!right || thinkMs > withinMs) return Rating.Again
+  if (thinkMs > HARD_SHARE * withinMs) return Rating.Hard
+  return thinkMs > EASY_SHARE * withinMs ? Rating.Good : Rating.Easy
 }
 
 /** The memory after one more recall. @throws RangeError for a fact that is in no deck. */
@@ -52,22 +69,27 @@ function revived(card: Card): Card {
   }
 }
 
-/** Facts in the order they are to be asked now: those due, the longest overdue first; then new ones of the deck, at random. */
+/**
+ * Facts in the order they are to be asked now: those due, the longest overdue first; then those found slow in longer
+ * work, whatever their date; then new ones of the decks, at random.
+ */
 export function toAsk(
   decks: readonly FactDeck[],
   memories: readonly FactMemory[],
   now: string,
   most: number,
   random: Random,
+  slow: readonly string[] = [],
 ): FactCard[] {
   const cards = new Map(decks.flatMap((d) => d.cards.map((c) => [c.id, c])))
   const due = memories
     .filter((m) => m.due <= now && cards.has(m.fact))
     .sort((a, b) => a.due.localeCompare(b.due))
     .map((m) => cards.get(m.fact)!)
+  const lagging = slow.flatMap((fact) => cards.get(fact) ?? []).filter((c) => !due.includes(c))
   const known = new Set(memories.map((m) => m.fact))
-  const fresh = [...cards.values()].filter((c) => !known.has(c.id))
-  const chosen: FactCard[] = due.slice(0, most)
+  const fresh = [...cards.values()].filter((c) => !known.has(c.id) && !lagging.includes(c))
+  const chosen: FactCard[] = [...due, ...lagging].slice(0, most)
   while (chosen.length < most && fresh.length > 0)
     chosen.push(...fresh.splice(Number(random.below(BigInt(fresh.length))), 1))
   return chosen

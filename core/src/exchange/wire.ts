@@ -6,9 +6,15 @@ import {
   WORKED_SUPPORTS,
   type WorkedSupport,
 } from '../coach/attempt.js'
+import { FACT_DECKS } from '../coach/facts.js'
+import { FADE_LEVELS } from '../coach/fade.js'
+import type { LevelMove } from '../coach/levels.js'
 import type { Pace } from '../coach/pace.js'
 import type { FactMemory, Recall } from '../coach/recall.js'
+import type { LearnerSettings } from '../coach/settings.js'
 import { MAX_EXPRESSION } from '../problem/expression.js'
+import { schoolOf } from '../technique/driver.js'
+import { levelOf, TECHNIQUES, techniqueById } from '../technique/registry.js'
 
 export interface LearnerWire {
   readonly id: string
@@ -81,13 +87,45 @@ export interface PacePoint {
   readonly medianMs: number | null
 }
 
-/** Where a learner last stood with one technique. */
-export interface Standing {
+/** What the coach looks at to say what to do today. */
+export interface CoachWire {
+  /** The newest sittings of every technique, oldest first: one row a sitting and support. */
+  readonly results: readonly PacePoint[]
+  /** The latest move of every technique that was ever moved. */
+  readonly moves: readonly MoveWire[]
+  readonly facts: readonly FactStanding[]
+  /** The learner's own day, and what was done on it. */
+  readonly day: string
+  readonly today: DayWire
+}
+
+export interface MoveWire extends LevelMove {
+  readonly id: string
+}
+
+/** A move by hand as the browser asks for it. */
+export interface HandMove {
   readonly technique: string
-  readonly level: number
-  /** The least support used in the latest sitting; null when nothing was worked in it. */
-  readonly support: WorkedSupport | null
-  readonly lastAt: string
+  readonly to: number
+}
+
+/** What was done on one day of the learner's own. */
+export interface DayWire {
+  readonly day: string
+  readonly attempts: number
+  readonly right: number
+  readonly recalls: number
+  /** Time at work, in milliseconds. */
+  readonly ms: number
+}
+
+/** How often a slip was made at a place in one week; weeks begin on Monday. */
+export interface SlipWeek {
+  readonly week: string
+  readonly technique: string
+  readonly slip: string
+  readonly place: number
+  readonly count: number
 }
 
 /** One fact recalled, as the browser sends it. */
@@ -104,6 +142,27 @@ export interface FactStanding extends FactMemory {
   readonly medianMs: number | null
   /** Were the latest recalls all right? */
   readonly latestRight: boolean
+}
+
+/** Attempts brought in from a file, each with the sitting it belongs to. */
+export interface BroughtIn {
+  readonly rows: readonly {
+    readonly attempt: AttemptRecord
+    readonly planned: number
+    readonly sittingStartedAt: string
+  }[]
+}
+
+/** What became of each, in their order. */
+export type BroughtInAnswer = readonly ({ readonly stored: boolean } | { readonly error: string })[]
+
+/** What a backup holds, or this program does. */
+export interface Holdings {
+  readonly learners: number
+  readonly attempts: number
+  readonly recalls: number
+  /** When the latest attempt was begun; null when there is none. */
+  readonly latest: string | null
 }
 
 /** An error body (RFC 9457). */
@@ -177,13 +236,102 @@ export const attemptSchema = Joi.object<AttemptRecord>({
   }),
 })
 
+/** Most attempts in one request. */
+export const MOST_BROUGHT_IN = 100
+
+export const broughtInSchema = Joi.object<BroughtIn>({
+  rows: Joi.array()
+    .items(
+      Joi.object({
+        // Checked one by one, so that one bad row does not keep the others out.
+        attempt: Joi.object().unknown().required(),
+        planned: Joi.number().integer().min(1).max(100).required(),
+        sittingStartedAt: instant.required(),
+      }),
+    )
+    .min(1)
+    .max(MOST_BROUGHT_IN)
+    .required(),
+})
+
 export const recallSchema = Joi.object<RecallWire>({
   id: id.required(),
   learnerId: id.required(),
   fact: Joi.string().max(20).required(),
   right: Joi.boolean().required(),
   ms: ms.required(),
+  thinkMs: ms.max(Joi.ref('ms')).required(),
   at: instant.required(),
+})
+
+const share = (least: number, most: number) => Joi.number().integer().min(least).max(most)
+const planItem = Joi.string()
+  .valid('facts', ...TECHNIQUES.map((t) => t.id))
+  .label('Item')
+
+/** Everything a coach can set for one learner. @see LearnerSettings */
+export const settingsSchema = Joi.object<LearnerSettings>({
+  minutes: Joi.number().min(1).max(120).required().label('Minutes a day'),
+  at: Joi.string()
+    .pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day')
+    .required()
+    .label('Time of day'),
+  decks: Joi.array()
+    .items(Joi.string().valid(...FACT_DECKS.map((d) => d.id)))
+    .unique()
+    .required()
+    .label('Decks'),
+  rules: Joi.object({
+    upOf: share(5, 100).required().label('Answers to move up'),
+    upRight: share(1, 100)
+      .max(Joi.ref('upOf'))
+      .required()
+      .label('Right answers to move up')
+      .messages({ 'number.max': '{{#label}} must not be more than the answers looked at' }),
+    backOf: share(3, 100).required().label('Answers to go back'),
+    backBelow: share(0, 100)
+      .max(Joi.ref('backOf'))
+      .required()
+      .label('Right answers to stay')
+      .messages({ 'number.max': '{{#label}} must not be more than the answers looked at' }),
+  }).required(),
+  targets: Joi.object()
+    .pattern(
+      techniqueId,
+      Joi.object().pattern(/^\d{1,2}$/, Joi.number().integer().min(500).max(600_000).label('Target')),
+    )
+    .custom(knownTargets)
+    .required(),
+  schools: Joi.object()
+    .pattern(techniqueId, Joi.object().pattern(Joi.string().max(30), Joi.string().max(30)))
+    .custom(knownSchools)
+    .required(),
+  fade: Joi.object({
+    level: Joi.string()
+      .valid(...FADE_LEVELS)
+      .required(),
+    run: Joi.number().integer().min(-100).max(100).required(),
+  }).required(),
+  cautions: Joi.object({ read: Joi.boolean().required(), lifted: Joi.boolean().required() }).required(),
+  pinned: Joi.array().items(planItem).unique().max(50).required(),
+  banned: Joi.array().items(planItem).unique().max(50).required(),
+  skipped: Joi.array()
+    .items(Joi.object({ item: planItem.required(), day: Joi.string().isoDate().length(10).required() }))
+    .max(100)
+    .required(),
+  busy: Joi.array()
+    .items(Joi.object({ from: instant.required(), to: instant.required() }))
+    .max(1000)
+    .required()
+    .label('Busy times'),
+  keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() })
+    .allow(null)
+    .required(),
+})
+
+export const handMoveSchema = Joi.object<HandMove>({
+  technique: techniqueId.required(),
+  to: Joi.number().integer().min(1).max(100).required().label('Level'),
 })
 
 export const latestSchema = Joi.object<{ technique: string; level: number }>({
@@ -191,7 +339,10 @@ export const latestSchema = Joi.object<{ technique: string; level: number }>({
   level: Joi.number().integer().min(1).max(100).required(),
 })
 
-export const pageSchema = Joi.object<{ before?: string; limit: number }>({
+export const paceSchema = Joi.object<{ technique: string }>({ technique: techniqueId.required() })
+
+export const pageSchema = Joi.object<{ before?: string; limit: number; technique?: string }>({
+  technique: techniqueId,
   before: Joi.string()
     .max(80)
     .pattern(/^[0-9TZ:.-]+_[0-9a-f-]{36}$/, 'page mark'),
@@ -216,6 +367,17 @@ export function check<T>(
           .join('; ')}.`,
       }
     : { value: result.value as T }
+}
+
+function knownTargets(targets: LearnerSettings['targets']): LearnerSettings['targets'] {
+  for (const [id, levels] of Object.entries(targets))
+    for (const level of Object.keys(levels)) levelOf(techniqueById(id), Number(level))
+  return targets
+}
+
+function knownSchools(schools: LearnerSettings['schools']): LearnerSettings['schools'] {
+  for (const [id, school] of Object.entries(schools)) schoolOf(techniqueById(id), school)
+  return schools
 }
 
 function timeZone(value: string, helpers: Joi.CustomHelpers): string | Joi.ErrorReport {

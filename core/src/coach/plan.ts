@@ -1,0 +1,288 @@
+/**
+ * What to practise today in the minutes there are, and roughly in the week ahead: due facts first, then the technique
+ * on the edge of its target, then one review (common practice, no published source). Nothing is owed for days missed.
+ */
+import { dayAfter, daysBetween } from '../number/days.js'
+import { seeded } from '../number/random.js'
+import { levelOf, techniqueById } from '../technique/registry.js'
+import type { Support } from './attempt.js'
+import { FACT_DECKS, factById } from './facts.js'
+import type { Readiness } from './readiness.js'
+import { type FactMemory, remember, toAsk } from './recall.js'
+import type { LearnerSettings } from './settings.js'
+
+/** Where a learner is with one technique. */
+export interface Stand {
+  readonly technique: string
+  /** The rung in force. */
+  readonly level: number
+  /** The least support of the latest sitting; null when it was never worked. */
+  readonly support: Support | null
+  /** ISO 8601. */
+  readonly lastAt: string
+  /** Of the latest problems under that support at that level: how many, how many right, and their median. */
+  readonly latest: { readonly problems: number; readonly right: number; readonly medianMs: number | null }
+}
+
+export interface PlanInput {
+  readonly settings: Pick<LearnerSettings, 'minutes' | 'decks' | 'pinned' | 'banned' | 'skipped' | 'targets'>
+  /** The learner's own day (ISO date) and the instant. */
+  readonly day: string
+  readonly now: string
+  readonly memories: readonly FactMemory[]
+  /** Facts found slow inside longer work, the slowest first. */
+  readonly slow: readonly string[]
+  readonly readiness: readonly Readiness[]
+  readonly stands: readonly Stand[]
+  /** Items worked already today. */
+  readonly done: readonly string[]
+}
+
+export type PlanItem = { readonly minutes: number; readonly because: string; readonly pinned: boolean } & (
+  | { readonly kind: 'facts'; readonly id: 'facts'; readonly facts: readonly string[] }
+  | {
+      readonly kind: 'edge' | 'review'
+      /** The technique. */
+      readonly id: string
+      readonly level: number
+      readonly support: Support
+      readonly problems: number
+    }
+)
+
+export interface PlanDay {
+  readonly day: string
+  readonly items: readonly PlanItem[]
+  /** Why nothing is planned, where nothing is. */
+  readonly rest?: string
+}
+
+/** Seconds a due fact takes with the pause after it, for fitting them to the minutes. */
+const FACT_SECONDS = 2.5
+/** Facts take at most this share of the minutes, and at most so many of them are new on one day. */
+const FACT_SHARE = 0.4
+const NEW_FACTS = 6
+/** A review is worth its while from this many minutes on. */
+const LEAST_REVIEW = 0.75
+/** Seconds between two problems: reading the verdict, going on. */
+const BETWEEN = 3
+/** So great a share right takes one level of support away. */
+const LESS_SUPPORT = 0.8
+
+/** Today's items in the order they are to be worked; those done today are left out. */
+export function planDay(input: PlanInput): PlanItem[] {
+  const { settings, day, done, readiness, stands } = input
+  const out = new Set([
+    ...settings.banned,
+    ...settings.skipped.filter((s) => s.day === day).map((s) => s.item),
+    ...done,
+  ])
+  const items: PlanItem[] = []
+  let left = settings.minutes
+  const facts = factsFor(input, out)
+  if (facts) {
+    items.push(facts)
+    left -= facts.minutes
+  }
+  const stand = new Map(stands.map((s) => [s.technique, s]))
+  const free = readiness.filter((r) => !out.has(r.technique.id))
+  const pins = free.filter((r) => settings.pinned.includes(r.technique.id))
+  const edge = pins[0] ?? onTheEdge(free, stand)
+  const edgeDone = done.some((id) => id !== 'facts')
+  const review = pins[1] ?? longestLeft(free, stand, edge, day)
+  // Pins beyond two share what is left with them.
+  const chosen = [
+    ...(edge && !(edgeDone && pins.length === 0) ? [{ kind: 'edge' as const, of: edge }] : []),
+    ...(review ? [{ kind: 'review' as const, of: review }] : []),
+    ...pins.slice(2).map((of) => ({ kind: 'review' as const, of })),
+  ]
+  const shares = chosen.map(({ kind }) => (kind === 'edge' ? 2 : 1))
+  const total = shares.reduce((sum, s) => sum + s, 0)
+  const fits = chosen.filter(
+    (c, i) => i === 0 || (left * shares[i]!) / total >= LEAST_REVIEW || pins.includes(c.of),
+  )
+  const kept = fits.reduce((sum, c) => sum + (c.kind === 'edge' ? 2 : 1), 0)
+  for (const { kind, of } of fits) {
+    const minutes = Math.max(0.5, (left * (kind === 'edge' ? 2 : 1)) / kept)
+    items.push(techniqueItem(kind, of, stand.get(of.technique.id), minutes, input))
+  }
+  return items
+}
+
+function factsFor({ settings, day, now, memories, slow }: PlanInput, out: ReadonlySet<string>) {
+  if (out.has('facts') || settings.decks.length === 0) return undefined
+  const decks = FACT_DECKS.filter((d) => settings.decks.includes(d.id))
+  const most = Math.max(4, Math.floor((FACT_SHARE * settings.minutes * 60) / FACT_SECONDS))
+  const due = memories.filter((m) => m.due <= now && decks.some((d) => d.cards.some((c) => c.id === m.fact)))
+  const lagging = slow.filter((fact) => !due.some((m) => m.fact === fact))
+  const room = Math.max(0, Math.min(NEW_FACTS, most - due.length))
+  const cards = toAsk(decks, memories, now, Math.min(most, due.length + room), dayRandom(day), lagging)
+  if (cards.length === 0) return undefined
+  const counts = {
+    due: Math.min(due.length, cards.length),
+    slow: cards.filter((c) => lagging.includes(c.id)).length,
+  }
+  const fresh = cards.length - counts.due - counts.slow
+  const parts = [
+    ...(counts.due ? [`${counts.due} due before they fade`] : []),
+    ...(counts.slow ? [`${counts.slow} slow inside longer work`] : []),
+    ...(fresh ? [`${fresh} new`] : []),
+  ]
+  return {
+    kind: 'facts' as const,
+    id: 'facts' as const,
+    facts: cards.map((c) => c.id),
+    minutes: (cards.length * FACT_SECONDS) / 60,
+    because: `${parts.join(', ')}: facts come first, the rest leans on them.`,
+    pinned: settings.pinned.includes('facts'),
+  }
+}
+
+/** The same facts are planned all day long. */
+function dayRandom(day: string) {
+  return seeded(daysBetween('2000-01-01', day))
+}
+
+/** How near a technique in practice is to being known: the share right, times target over median, at most 1 each. */
+function nearness(of: Readiness, stand: Stand | undefined): number {
+  if (!stand || stand.latest.problems === 0) return 0
+  const { problems, right, medianMs } = stand.latest
+  const target = levelOf(of.technique, stand.level).targetMs
+  // Work with support is further from the target than work without.
+  const alone = stand.support === 'answer' ? 1 : stand.support === 'steps' ? 0.7 : 0.5
+  return alone * (right / problems) * Math.min(1, target / (medianMs ?? 2 * target))
+}
+
+/** Of those in practice whose prerequisites hold, the nearest to its target; else the first that is ready. */
+function onTheEdge(free: readonly Readiness[], stand: ReadonlyMap<string, Stand>): Readiness | undefined {
+  const practised = free
+    .filter((r) => r.standing === 'practised' && r.missing.length === 0)
+    .sort((a, b) => nearness(b, stand.get(b.technique.id)) - nearness(a, stand.get(a.technique.id)))
+  return (
+    practised[0] ?? free.find((r) => r.standing === 'ready') ?? free.find((r) => r.standing === 'practised')
+  )
+}
+
+/** What was worked before and has been left alone the longest, a day at least. */
+function longestLeft(
+  free: readonly Readiness[],
+  stand: ReadonlyMap<string, Stand>,
+  edge: Readiness | undefined,
+  day: string,
+): Readiness | undefined {
+  return free
+    .filter((r) => r !== edge && stand.has(r.technique.id) && stand.get(r.technique.id)!.lastAt < day)
+    .sort(
+      (a, b) =>
+        Number(b.standing === 'known') - Number(a.standing === 'known') ||
+        stand.get(a.technique.id)!.lastAt.localeCompare(stand.get(b.technique.id)!.lastAt),
+    )[0]
+}
+
+/** Watching first; then one level of support less whenever the latest went well. */
+export function nextSupport(stand: Stand | undefined): Support {
+  if (!stand || stand.support === null) return 'watch'
+  const { problems, right } = stand.latest
+  const well = problems >= 3 && right >= LESS_SUPPORT * problems
+  if (stand.support === 'watch') return 'guided'
+  if (stand.support === 'guided') return well ? 'steps' : 'guided'
+  return well || stand.support === 'answer' ? 'answer' : 'steps'
+}
+
+function techniqueItem(
+  kind: 'edge' | 'review',
+  { technique, standing, because }: Readiness,
+  stand: Stand | undefined,
+  minutes: number,
+  { day, settings }: PlanInput,
+): PlanItem {
+  const level = stand?.level ?? 1
+  const support = nextSupport(stand)
+  const target = settings.targets[technique.id]?.[level] ?? levelOf(technique, level).targetMs
+  // A problem not yet known takes about twice its target at first.
+  const each = (stand?.latest.medianMs ?? 2 * target) / 1000 + BETWEEN
+  const pinned = settings.pinned.includes(technique.id)
+  const days = stand ? daysBetween(stand.lastAt.slice(0, 10), day) : 0
+  const away = days === 1 ? 'yesterday' : `${days} days ago`
+  const reason =
+    standing === 'ready'
+      ? `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`
+      : kind === 'edge'
+        ? `Nearest to its target. ${edgeWords(stand, target)}`
+        : `One review: last worked ${away}.`
+  return {
+    kind,
+    id: technique.id,
+    level,
+    support,
+    problems: Math.max(2, Math.min(40, Math.round((minutes * 60) / each))),
+    minutes,
+    because: pinned ? `Pinned. ${reason}` : reason,
+    pinned,
+  }
+}
+
+function edgeWords(stand: Stand | undefined, target: number): string {
+  if (!stand || stand.latest.problems === 0) return 'Not worked at this level yet.'
+  const { problems, right, medianMs } = stand.latest
+  const pace = medianMs === null ? 'not timed' : `${(medianMs / 1000).toFixed(1)} s for ${target / 1000} s`
+  return `Level ${stand.level}: ${right} of the last ${problems} right, ${pace}.`
+}
+
+/**
+ * Today and the days ahead, supposing that each is worked as planned: recalled facts go on to their next date, and
+ * what was reviewed goes to the end of the line. A day without free time rests, and its facts wait for the next.
+ * @param busy true for a day that has no room for practice.
+ */
+export function planWeek(input: PlanInput, days: number, busy: (day: string) => boolean): PlanDay[] {
+  const week: PlanDay[] = []
+  let { memories, stands } = input
+  for (let i = 0; i < days; i += 1) {
+    const day = dayAfter(input.day, i)
+    // Days ahead are planned from their middle.
+    const now = i === 0 ? input.now : `${day}T12:00:00.000Z`
+    const done = i === 0 ? input.done : []
+    if (busy(day)) {
+      week.push({ day, items: [], rest: 'The calendar leaves no time; nothing is owed for it.' })
+      continue
+    }
+    const items = planDay({ ...input, day, now, memories, stands, done })
+    week.push({ day, items })
+    for (const item of items) {
+      if (item.kind === 'facts') memories = recalled(memories, item.facts, now)
+      else stands = worked(stands, item.id, item.level, item.support, now)
+    }
+  }
+  return week
+}
+
+function recalled(memories: readonly FactMemory[], facts: readonly string[], at: string): FactMemory[] {
+  const before = new Map(memories.map((m) => [m.fact, m]))
+  for (const fact of facts) {
+    const within = factById(fact)!.deck.withinMs
+    before.set(
+      fact,
+      remember(before.get(fact), { fact, right: true, ms: within, thinkMs: Math.round(0.7 * within), at }),
+    )
+  }
+  return [...before.values()]
+}
+
+function worked(
+  stands: readonly Stand[],
+  technique: string,
+  level: number,
+  support: Support,
+  lastAt: string,
+): Stand[] {
+  const old = stands.find((s) => s.technique === technique)
+  const latest = old?.latest ?? { problems: 0, right: 0, medianMs: null }
+  return [...stands.filter((s) => s !== old), { technique, level, support, lastAt, latest }]
+}
+
+/** An item of the plan in a few words. */
+export function itemName(item: PlanItem): string {
+  return item.kind === 'facts'
+    ? `${item.facts.length} facts`
+    : `${techniqueById(item.id).name}, level ${item.level}, ${item.problems} problems`
+}

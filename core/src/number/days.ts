@@ -1,0 +1,49 @@
+/** Days of the calendar as ISO dates ("2026-03-01"). */
+
+const DAY_MS = 86_400_000
+const formats = new Map<string, Intl.DateTimeFormat>()
+
+/** The date an instant falls on in a time zone. @throws RangeError for an unknown zone. */
+export function dayIn(instant: string, timeZone: string): string {
+  let format = formats.get(timeZone)
+  if (!format) {
+    // The Swedish form of a date is the ISO one.
+    format = new Intl.DateTimeFormat('sv-SE', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' })
+    formats.set(timeZone, format)
+  }
+  return format.format(new Date(instant))
+}
+
+/** The date so many days later (earlier when below 0). */
+export function dayAfter(day: string, days = 1): string {
+  return new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10)
+}
+
+/** Whole days from one date to a later one. */
+export function daysBetween(from: string, to: string): number {
+  return Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS)
+}
+
+/** The Monday of a day's week (ISO 8601). */
+export function weekOf(day: string): string {
+  const weekday = (new Date(`${day}T00:00:00Z`).getUTCDay() + 6) % 7
+  return dayAfter(day, -weekday)
+}
+
+/** The instant a time of day ("16:00") comes on a date in a time zone. */
+export function instantOf(day: string, time: string, timeZone: string): string {
+  const plain = Date.parse(`${day}T${time}:00Z`)
+  // The offset at that very moment, found in two steps because it may change on the way.
+  const first = plain - offsetMs(plain, timeZone)
+  return new Date(plain - offsetMs(first, timeZone)).toISOString()
+}
+
+/** How far a zone's clocks are ahead of UTC at an instant, in milliseconds. */
+function offsetMs(at: number, timeZone: string): number {
+  const parts = new Intl.DateTimeFormat('sv-SE', {
+    timeZone,
+    dateStyle: 'short',
+    timeStyle: 'medium',
+  }).format(new Date(at))
+  return Date.parse(`${parts.replace(' ', 'T')}Z`) - Math.floor(at / 1000) * 1000
+}
