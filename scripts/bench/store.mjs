@@ -20,7 +20,7 @@ export async function run() {
   const attempts = sittings.flatMap((s) => s.attempts).slice(0, COUNT)
 
   const { db, close } = openDatabase(join(folder, 'http.sqlite'))
-  const server = createServer(createApp({ db, log: pino({ level: 'silent' }), loopback: true }))
+  const server = createServer(createApp({ db, data: folder, log: pino({ level: 'silent' }), loopback: true }))
   await new Promise((ready) => server.listen(0, '127.0.0.1', ready))
   const agent = new Agent({ keepAlive: true, maxSockets: 8 })
   const put = (path, body) =>

@@ -7,13 +7,19 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { HttpProblem, problemHandler } from './problem.js'
 import { attemptRoutes } from './routes/attempts.js'
+import { backupRoutes } from './routes/backup.js'
+import { coachRoutes } from './routes/coach.js'
+import { exchangeRoutes } from './routes/exchange.js'
 import { learnerRoutes } from './routes/learners.js'
 import { recallRoutes } from './routes/recalls.js'
+import { recordRoutes } from './routes/record.js'
 import { sittingRoutes } from './routes/sittings.js'
 import type { Database } from './store/database.js'
 
 export interface AppOptions {
   readonly db: Database
+  /** Folder for what is put aside, such as the state before a restore. */
+  readonly data: string
   readonly log: Logger
   /** Folder of the built browser application; none is served when it is not there. */
   readonly web?: string
@@ -22,7 +28,7 @@ export interface AppOptions {
 }
 
 /** The whole HTTP interface: JSON under /api, everything else is the browser application. */
-export function createApp({ db, log, web, loopback }: AppOptions): Express {
+export function createApp({ db, data, log, web, loopback }: AppOptions): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(
@@ -64,18 +70,21 @@ export function createApp({ db, log, web, loopback }: AppOptions): Express {
   const api = express.Router()
   api.use((request, response, next) => {
     response.set('Cache-Control', 'no-store')
-    if (request.method !== 'GET' && request.method !== 'HEAD' && !request.is('application/json'))
-      throw new HttpProblem(415, 'Send JSON, with the content type application/json.')
+    // Neither kind can be sent by a plain form of another page.
+    const type = request.path.startsWith('/restore') ? 'application/octet-stream' : 'application/json'
+    if (request.method !== 'GET' && request.method !== 'HEAD' && !request.is(type))
+      throw new HttpProblem(415, `Send the content type ${type}.`)
     next()
   })
   api.use(express.json({ limit: 262_144 }))
   api.get('/health', (_request, response) => {
     response.json({ ok: true })
   })
-  api.use('/learners', learnerRoutes(db))
+  api.use('/learners', learnerRoutes(db), coachRoutes(db), recordRoutes(db), exchangeRoutes(db))
   api.use('/sittings', sittingRoutes(db))
   api.use('/attempts', attemptRoutes(db))
   api.use('/recalls', recallRoutes(db))
+  api.use(backupRoutes(db, data))
   api.use((request) => {
     throw new HttpProblem(404, `Nothing answers to ${request.method} ${request.path.slice(0, 100)}.`)
   })

@@ -57,7 +57,7 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
   }
 
   const loopback = /^(localhost|127\.|::1$)/.test(host)
-  const server = createServer(createApp({ db, log, web: join(ROOT, 'web/dist'), loopback }))
+  const server = createServer(createApp({ db, data, log, web: join(ROOT, 'web/dist'), loopback }))
   await new Promise<void>((ready, fail) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
       close()

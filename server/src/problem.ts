@@ -10,7 +10,7 @@ const TITLES: Record<number, string> = {
   404: 'Not found',
   409: 'Already stored with other contents',
   413: 'Too large',
-  415: 'Not JSON',
+  415: 'Another kind of content is wanted',
   422: 'Not acceptable as it stands',
   500: 'The server failed',
 }

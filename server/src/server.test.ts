@@ -1,8 +1,3 @@
-import { mkdtempSync } from 'node:fs'
-import { createServer, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import {
   type AttemptRecord,
   demoLearners,
@@ -20,38 +15,12 @@ import type {
   SittingWire,
 } from '@tachymetra/core/wire'
 import { sql } from 'drizzle-orm'
-import pino from 'pino'
-import { afterAll, beforeAll, expect, test } from 'vitest'
-import { createApp } from './app.js'
+import { expect, test } from 'vitest'
 import { readSettings, StartError } from './main.js'
-import { openDatabase } from './store/database.js'
 import { loadDemo } from './store/demo.js'
+import { testServer } from './testing.js'
 
-let server: Server
-let base: string
-const database = openDatabase(join(mkdtempSync(join(tmpdir(), 'tachymetra-')), 'test.sqlite'))
-
-beforeAll(async () => {
-  loadDemo(database.db, '2026-03-01')
-  server = createServer(createApp({ db: database.db, log: pino({ level: 'silent' }), loopback: true }))
-  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready))
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
-})
-afterAll(() => {
-  server.close()
-  database.close()
-})
-
-async function send(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
-  const response = await fetch(base + path, {
-    method,
-    headers: { ...(body !== undefined && { 'Content-Type': 'application/json' }), ...headers },
-    ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-  })
-  const text = await response.text()
-  return { status: response.status, type: response.headers.get('content-type') ?? '', body: JSON.parse(text) }
-}
-const get = async <T>(path: string) => (await send('GET', path)).body as T
+const { database, send, get, base } = testServer('2026-03-01')
 
 const learnerId = '6f1b0c5e-0000-4000-8000-000000000001'
 const sittingId = '6f1b0c5e-0000-4000-8000-000000000002'
@@ -183,7 +152,7 @@ test('a form from another page, and another host name for this machine, are turn
   expect((await send('PUT', `/learners/${other}`, '{"name":"Bo","timeZone":"UTC"}', form)).status).toBe(415)
   const { request } = await import('node:http')
   const status = await new Promise((done) => {
-    request(`${base}/learners`, { headers: { Host: 'elsewhere.example' } }, (r) =>
+    request(`${base()}/learners`, { headers: { Host: 'elsewhere.example' } }, (r) =>
       done(r.resume().statusCode),
     ).end()
   })
@@ -251,7 +220,14 @@ test('own dials are level 0; how a list was shown is kept with its attempt, with
 })
 
 test('recalls: stored once, in the order of their times whenever they arrive; unknown facts and learners refused', async () => {
-  const recall = { learnerId, fact: '7x8', right: true, ms: 700, at: '2026-11-20T15:00:00.000Z' }
+  const recall = {
+    learnerId,
+    fact: '7x8',
+    right: true,
+    ms: 800,
+    thinkMs: 700,
+    at: '2026-11-20T15:00:00.000Z',
+  }
   const path = (n: number) => `/recalls/6f1b0c5e-0000-4000-8000-00000000e00${n}`
   expect((await send('PUT', path(1), recall)).status).toBe(201)
   expect((await send('PUT', path(1), recall)).status).toBe(200)
@@ -260,7 +236,7 @@ test('recalls: stored once, in the order of their times whenever they arrive; un
   expect((await send('PUT', path(2), { ...recall, ms: -1 })).status).toBe(422)
   expect((await send('PUT', path(2), { ...recall, learnerId: attemptId })).status).toBe(404)
   // The second in time arrives last.
-  const later = { ...recall, right: false, ms: 2000, at: '2026-11-25T15:00:00.000Z' }
+  const later = { ...recall, right: false, ms: 2000, thinkMs: 1900, at: '2026-11-25T15:00:00.000Z' }
   const between = { ...recall, at: '2026-11-22T15:00:00.000Z' }
   expect((await send('PUT', path(3), later)).status).toBe(201)
   expect((await send('PUT', path(4), between)).status).toBe(201)
@@ -297,6 +273,7 @@ test('a learner is renamed, and removed with everything recorded of them', async
     fact: '7x8',
     right: true,
     ms: 700,
+    thinkMs: 700,
     at: start.startedAt,
   })
   expect((await send('DELETE', `/learners/${id}`, {})).status).toBe(200)

@@ -1,16 +1,18 @@
 import {
   type AttemptRecord,
+  dayIn,
   judgeAttempt,
-  type LatestAnswer,
   paceOf,
   type Verdict,
   type WorkedSupport,
 } from '@tachymetra/core'
 import type { AttemptSummary, AttemptWire } from '@tachymetra/core/wire'
-import { and, asc, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
-import { attempt, sitting, sittingPace, sittingSlip, stepEntry } from './schema.js'
-import { sittingRow } from './sittings.js'
+import { countDay, countSlips } from './days.js'
+import { moveByRule } from './moves.js'
+import { attempt, sittingPace, sittingSlip, stepEntry } from './schema.js'
+import { learnerOfSitting, sittingRow } from './sittings.js'
 
 export type AttemptRow = typeof attempt.$inferSelect
 
@@ -20,16 +22,41 @@ export type AttemptRow = typeof attempt.$inferSelect
  * @throws InputError when the record does not hang together.
  */
 export function addAttempt(db: Database, record: AttemptRecord): Verdict {
+  return db.transaction((tx) => storeAttempt(tx, record))
+}
+
+/** The same inside a transaction that is already open. */
+export function storeAttempt(
+  tx: Pick<Database, 'select' | 'insert' | 'run'>,
+  record: AttemptRecord,
+): Verdict {
   const verdict = judgeAttempt(record)
-  db.transaction((tx) => {
-    insertAttempt(tx, record, verdict)
-    rollUp(tx, record.sittingId, record.support)
-  })
+  insertAttempt(tx, record, verdict, learnerOfSitting(tx, record.sittingId))
+  rollUp(tx, record.sittingId, record.support)
   return verdict
 }
 
-/** The rows of one attempt, without the rollups. */
-export function insertAttempt(db: Pick<Database, 'insert'>, record: AttemptRecord, verdict: Verdict): void {
+/**
+ * The rows of one attempt, its share in the learner's day and week, and the move of level it may bring about;
+ * all but the rollups of its sitting.
+ */
+export function insertAttempt(
+  db: Pick<Database, 'insert' | 'select'>,
+  record: AttemptRecord,
+  verdict: Verdict,
+  learner: { readonly id: string; readonly timeZone: string },
+): void {
+  insertRows(db, record, verdict)
+  const day = dayIn(record.startedAt, learner.timeZone)
+  const ms = verdict.timed ? record.totalMs : 0
+  countDay(db, learner.id, day, { attempts: 1, right: verdict.right ? 1 : 0, recalls: 0, ms })
+  countSlips(db, learner.id, day, record.technique, verdict.entries)
+  if (record.support !== 'answer' || record.outcome !== 'done') return
+  const endedAt = new Date(Date.parse(record.startedAt) + record.totalMs).toISOString()
+  moveByRule(db, learner.id, record.technique, record.level, endedAt)
+}
+
+function insertRows(db: Pick<Database, 'insert'>, record: AttemptRecord, verdict: Verdict): void {
   const { entries: _, technique: __, level: ___, ...row } = record
   const { entries, ...judged } = verdict
   db.insert(attempt)
@@ -81,6 +108,15 @@ export function attemptById(db: Database, id: string): AttemptWire | undefined {
     .where(eq(stepEntry.attemptId, id))
     .orderBy(asc(stepEntry.position))
     .all()
+  return wholeAttempt(row, its, entries)
+}
+
+/** The rows of an attempt put together, as they go over the wire. */
+export function wholeAttempt(
+  row: AttemptRow,
+  its: { readonly learnerId: string; readonly technique: string; readonly level: number },
+  entries: readonly (typeof stepEntry.$inferSelect)[],
+): AttemptWire {
   const { shown, ...plain } = row
   return {
     ...plain,
@@ -97,32 +133,6 @@ export function attemptById(db: Database, id: string): AttemptWire | undefined {
       ...(remark && { remark }),
     })),
   }
-}
-
-/** The latest attempts at a level without any steps asked, worked to the end, newest first. */
-export function latestAnswers(
-  db: Database,
-  learnerId: string,
-  technique: string,
-  level: number,
-  most: number,
-): LatestAnswer[] {
-  return db
-    .select({ right: attempt.right, timed: attempt.timed, totalMs: attempt.totalMs })
-    .from(sitting)
-    .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
-    .where(
-      and(
-        eq(sitting.learnerId, learnerId),
-        eq(sitting.technique, technique),
-        eq(sitting.level, level),
-        eq(attempt.support, 'answer'),
-        eq(attempt.outcome, 'done'),
-      ),
-    )
-    .orderBy(desc(sitting.startedAt), desc(attempt.n))
-    .limit(most)
-    .all()
 }
 
 /** The attempts of a sitting in their order, one line each. */

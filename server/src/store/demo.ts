@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { DEMO_COACH, demoLearners, judgeAttempt } from '@tachymetra/core'
 import { insertAttempt, rollUp } from './attempts.js'
 import type { Database } from './database.js'
-import { rememberAnew } from './facts.js'
-import { coach, factRecall, learner, sitting } from './schema.js'
+import { addRecalls } from './facts.js'
+import { coach, learner, sitting } from './schema.js'
 
 /**
  * Fills an empty database with the demo data, six weeks up to yesterday. Does nothing when anybody is in it.
@@ -19,15 +19,16 @@ export function loadDemo(db: Database, today: string): number {
       tx.insert(learner).values({ id, coachId, name, timeZone: 'UTC', demo: true }).run()
       for (const { attempts: records, ...row } of sittings) {
         tx.insert(sitting).values(row).run()
-        for (const record of records) insertAttempt(tx, record, judgeAttempt(record))
+        for (const record of records) insertAttempt(tx, record, judgeAttempt(record), { id, timeZone: 'UTC' })
         for (const support of new Set(records.map((r) => r.support))) rollUp(tx, row.id, support)
         attempts += records.length
       }
-      for (const recall of recalls)
-        tx.insert(factRecall)
-          .values({ ...recall, learnerId: id })
-          .run()
-      for (const fact of new Set(recalls.map((r) => r.fact))) rememberAnew(tx, id, fact)
+      addRecalls(
+        tx,
+        id,
+        'UTC',
+        recalls.map((r) => ({ ...r, learnerId: id })),
+      )
     }
   })
   return attempts

@@ -1,76 +1,115 @@
-import { type FactMemory, median, remember } from '@tachymetra/core'
+import { dayIn, type FactMemory, median, remember } from '@tachymetra/core'
 import type { FactStanding, RecallWire } from '@tachymetra/core/wire'
-import { and, asc, eq, sql } from 'drizzle-orm'
+import { and, asc, desc, eq } from 'drizzle-orm'
 import type { Database } from './database.js'
+import { countDay } from './days.js'
+import { learnerById } from './learners.js'
 import { factMemory, factRecall } from './schema.js'
 
+type Store = Pick<Database, 'select' | 'insert'>
+
 /**
- * Stores one recall and works out anew when its fact is due, both or neither.
+ * Stores one recall, works out anew when its fact is due, and counts it into its day: all or nothing.
+ * The learner must exist.
  * @returns false when it was stored before.
  */
 export function addRecall(db: Database, recall: RecallWire): boolean {
   return db.transaction((tx) => {
     if (tx.insert(factRecall).values(recall).onConflictDoNothing().run().changes === 0) return false
-    rememberAnew(tx, recall.learnerId, recall.fact)
+    const before = memoryRow(tx, recall.learnerId, recall.fact)
+    // In order of time it goes on from what is remembered; a late one means going through all of them again.
+    const late = before && String(before.card.last_review ?? '') >= recall.at
+    rememberAll(tx, recall.learnerId, recall.fact, late ? undefined : before, late ? undefined : recall)
+    const { timeZone } = learnerById(tx, recall.learnerId)!
+    const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
+    countDay(tx, recall.learnerId, dayIn(recall.at, timeZone), done)
     return true
   })
 }
 
-/** Makes the memory of a fact from all its recalls in the order of their times, so that a late one counts where it belongs. */
-export function rememberAnew(db: Pick<Database, 'select' | 'insert'>, learnerId: string, fact: string): void {
-  const rows = db
+function memoryRow(db: Pick<Database, 'select'>, learnerId: string, fact: string) {
+  return db
     .select()
-    .from(factRecall)
-    .where(and(eq(factRecall.learnerId, learnerId), eq(factRecall.fact, fact)))
-    .orderBy(asc(factRecall.at), asc(factRecall.id))
-    .all()
-  const memory = rows.reduce<FactMemory | undefined>((before, row) => remember(before, row), undefined)!
-  const values = { learnerId, fact, due: memory.due, card: memory.card }
+    .from(factMemory)
+    .where(and(eq(factMemory.learnerId, learnerId), eq(factMemory.fact, fact)))
+    .get()
+}
+
+/** Recalls that say how fast a fact comes now. */
+const LATEST = 7
+
+/**
+ * Brings the memory of a fact and its rollup up to date: with the one recall given, else from all its recalls in the
+ * order of their times.
+ */
+function rememberAll(
+  db: Store,
+  learnerId: string,
+  fact: string,
+  before: (FactMemory & { recalls: number; right: number }) | undefined,
+  recall: RecallWire | undefined,
+): void {
+  const its = and(eq(factRecall.learnerId, learnerId), eq(factRecall.fact, fact))
+  const rows =
+    recall && before
+      ? [recall]
+      : db.select().from(factRecall).where(its).orderBy(asc(factRecall.at), asc(factRecall.id)).all()
+  const known = recall && before ? before : undefined
+  const memory = rows.reduce<FactMemory | undefined>((m, row) => remember(m, row), known)!
+  const latest = db.select().from(factRecall).where(its).orderBy(desc(factRecall.at)).limit(LATEST).all()
+  const values = {
+    learnerId,
+    fact,
+    due: memory.due,
+    card: memory.card,
+    recalls: (known?.recalls ?? 0) + rows.length,
+    right: (known?.right ?? 0) + rows.filter((r) => r.right).length,
+    medianMs: median(latest.filter((r) => r.right).map((r) => r.thinkMs)) ?? null,
+    latestRight: latest.every((r) => r.right),
+  }
   db.insert(factMemory)
     .values(values)
     .onConflictDoUpdate({ target: [factMemory.learnerId, factMemory.fact], set: values })
     .run()
 }
 
+/** Stores many recalls of one learner at once, as the demo data are. */
+export function addRecalls(
+  db: Store,
+  learnerId: string,
+  timeZone: string,
+  recalls: readonly RecallWire[],
+): void {
+  for (const recall of recalls) {
+    db.insert(factRecall).values(recall).run()
+    const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
+    countDay(db, learnerId, dayIn(recall.at, timeZone), done)
+  }
+  for (const fact of new Set(recalls.map((r) => r.fact)))
+    rememberAll(db, learnerId, fact, undefined, undefined)
+}
+
 export function recallById(db: Database, id: string): RecallWire | undefined {
   return db.select().from(factRecall).where(eq(factRecall.id, id)).get()
 }
 
-/** Recalls that say how fast a fact comes now. */
-const LATEST = 7
+/** The newest recalls of any fact. */
+export function latestRecalls(db: Database, learnerId: string, most: number): RecallWire[] {
+  return db
+    .select()
+    .from(factRecall)
+    .where(eq(factRecall.learnerId, learnerId))
+    .orderBy(desc(factRecall.at))
+    .limit(most)
+    .all()
+}
 
 /** Where a learner stands with every fact ever asked: due, how often right, and the median of the latest right times. */
 export function factStandings(db: Database, learnerId: string): FactStanding[] {
-  const latest = db.all<{ fact: string; ms: number; right: number }>(sql`
-    select fact, ms, "right" from (
-      select fact, ms, "right", row_number() over (partition by fact order by at desc, id) as back
-      from ${factRecall} where learner_id = ${learnerId}
-    ) where back <= ${LATEST}`)
-  const counts = new Map(
-    db
-      .select({
-        fact: factRecall.fact,
-        recalls: sql<number>`count(*)`,
-        right: sql<number>`sum(${factRecall.right})`,
-      })
-      .from(factRecall)
-      .where(eq(factRecall.learnerId, learnerId))
-      .groupBy(factRecall.fact)
-      .all()
-      .map((row) => [row.fact, row]),
-  )
   return db
     .select()
     .from(factMemory)
     .where(eq(factMemory.learnerId, learnerId))
     .all()
-    .map(({ fact, due, card }) => ({
-      fact,
-      due,
-      card,
-      recalls: counts.get(fact)!.recalls,
-      right: counts.get(fact)!.right,
-      medianMs: median(latest.filter((r) => r.fact === fact && r.right).map((r) => r.ms)) ?? null,
-      latestRight: latest.filter((r) => r.fact === fact).every((r) => r.right),
-    }))
+    .map(({ learnerId: _, ...standing }) => standing)
 }

@@ -9,7 +9,7 @@ export function allLearners(db: Database): LearnerWire[] {
   return db.select(columns).from(learner).orderBy(asc(learner.name)).all()
 }
 
-export function learnerById(db: Database, id: string): LearnerWire | undefined {
+export function learnerById(db: Pick<Database, 'select'>, id: string): LearnerWire | undefined {
   return db.select(columns).from(learner).where(eq(learner.id, id)).get()
 }
 

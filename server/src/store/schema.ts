@@ -1,5 +1,5 @@
 /** The tables. Times are whole milliseconds, instants ISO 8601 in UTC. */
-import type { FactMemory, Shown } from '@tachymetra/core'
+import type { FactMemory, LearnerSettings, Shown } from '@tachymetra/core'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 export const coach = sqliteTable('coach', {
@@ -15,6 +15,32 @@ export const learner = sqliteTable('learner', {
   timeZone: text().notNull(),
   demo: integer({ mode: 'boolean' }).notNull(),
 })
+
+/** What was set for a learner; without a row the defaults hold. */
+export const learnerSettings = sqliteTable('learner_settings', {
+  learnerId: text()
+    .primaryKey()
+    .references(() => learner.id, { onDelete: 'cascade' }),
+  settings: text({ mode: 'json' }).$type<LearnerSettings>().notNull(),
+})
+
+/** Every change of a learner's level in a technique, by the rules or by hand. */
+export const levelMove = sqliteTable(
+  'level_move',
+  {
+    id: text().primaryKey(),
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
+    technique: text().notNull(),
+    from: integer().notNull(),
+    to: integer().notNull(),
+    at: text().notNull(),
+    by: text().$type<'rule' | 'hand'>().notNull(),
+    because: text().notNull(),
+  },
+  (t) => [index('move_by_technique').on(t.learnerId, t.technique, t.at)],
+)
 
 /** One stretch of practice. */
 export const sitting = sqliteTable(
@@ -126,9 +152,13 @@ export const factRecall = sqliteTable(
     fact: text().notNull(),
     right: integer({ mode: 'boolean' }).notNull(),
     ms: integer().notNull(),
+    thinkMs: integer().notNull(),
     at: text().notNull(),
   },
-  (t) => [index('recall_of_fact').on(t.learnerId, t.fact, t.at)],
+  (t) => [
+    index('recall_by_time').on(t.learnerId, t.at),
+    index('recall_of_fact').on(t.learnerId, t.fact, t.at),
+  ],
 )
 
 /** What is remembered of a fact and when it is due: made from its recalls, kept so that it need not be made again. */
@@ -141,6 +171,43 @@ export const factMemory = sqliteTable(
     fact: text().notNull(),
     due: text().notNull(),
     card: text({ mode: 'json' }).$type<FactMemory['card']>().notNull(),
+    /** Rollup of its recalls, so that a look at all facts reads one row a fact. */
+    recalls: integer().notNull(),
+    right: integer().notNull(),
+    medianMs: integer(),
+    latestRight: integer({ mode: 'boolean' }).notNull(),
   },
   (t) => [primaryKey({ columns: [t.learnerId, t.fact] }), index('memory_by_due').on(t.learnerId, t.due)],
+)
+
+/** Rollup: what a learner did on one day of their own (ISO date in their time zone). */
+export const practiceDay = sqliteTable(
+  'practice_day',
+  {
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
+    day: text().notNull(),
+    attempts: integer().notNull(),
+    right: integer().notNull(),
+    recalls: integer().notNull(),
+    ms: integer().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.learnerId, t.day] })],
+)
+
+/** Rollup: how often a slip was made at a place in a week (the ISO date of its Monday). */
+export const slipWeek = sqliteTable(
+  'slip_week',
+  {
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
+    week: text().notNull(),
+    technique: text().notNull(),
+    slip: text().notNull(),
+    place: integer().notNull(),
+    count: integer().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.learnerId, t.week, t.technique, t.slip, t.place] })],
 )

@@ -1,23 +1,29 @@
 import type { WorkedSupport } from '@tachymetra/core'
-import type {
-  PacePoint,
-  SittingPage,
-  SittingStart,
-  SittingWire,
-  Standing,
-  SupportPace,
-} from '@tachymetra/core/wire'
-import { and, desc, eq, inArray, sql } from 'drizzle-orm'
+import type { PacePoint, SittingPage, SittingStart, SittingWire, SupportPace } from '@tachymetra/core/wire'
+import { and, asc, desc, eq, inArray, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
-import { sitting, sittingPace, sittingSlip } from './schema.js'
+import { learner, sitting, sittingPace, sittingSlip } from './schema.js'
 
 export type SittingRow = typeof sitting.$inferSelect
 
-export function sittingRow(db: Database, id: string): SittingRow | undefined {
+export function sittingRow(db: Pick<Database, 'select'>, id: string): SittingRow | undefined {
   return db.select().from(sitting).where(eq(sitting.id, id)).get()
 }
 
-export function addSitting(db: Database, id: string, start: SittingStart): void {
+/** Whose sitting it is. The sitting must exist. */
+export function learnerOfSitting(
+  db: Pick<Database, 'select'>,
+  id: string,
+): { readonly id: string; readonly timeZone: string } {
+  return db
+    .select({ id: learner.id, timeZone: learner.timeZone })
+    .from(sitting)
+    .innerJoin(learner, eq(learner.id, sitting.learnerId))
+    .where(eq(sitting.id, id))
+    .get()!
+}
+
+export function addSitting(db: Pick<Database, 'insert'>, id: string, start: SittingStart): void {
   db.insert(sitting)
     .values({ id, ...start })
     .run()
@@ -30,7 +36,13 @@ export function sittingById(db: Database, id: string): SittingWire | undefined {
 }
 
 /** A learner's sittings, newest first. `before` is the mark handed out with the page before. */
-export function sittingPage(db: Database, learnerId: string, limit: number, before?: string): SittingPage {
+export function sittingPage(
+  db: Database,
+  learnerId: string,
+  limit: number,
+  before?: string,
+  technique?: string,
+): SittingPage {
   const [startedAt, id] = before?.split('_') ?? []
   const rows = db
     .select()
@@ -38,6 +50,7 @@ export function sittingPage(db: Database, learnerId: string, limit: number, befo
     .where(
       and(
         eq(sitting.learnerId, learnerId),
+        technique ? eq(sitting.technique, technique) : undefined,
         startedAt ? sql`(${sitting.startedAt}, ${sitting.id}) < (${startedAt}, ${id})` : undefined,
       ),
     )
@@ -51,8 +64,21 @@ export function sittingPage(db: Database, learnerId: string, limit: number, befo
   }
 }
 
-/** The newest sittings as dots of the pace chart, oldest first: one a sitting and support. */
-export function pacePoints(db: Database, learnerId: string, most: number): PacePoint[] {
+/**
+ * Sittings of a technique as dots of its pace chart, oldest first: one a sitting and support.
+ * @param first how many of the earliest are shown besides the newest ones
+ */
+export function pacePoints(
+  db: Database,
+  learnerId: string,
+  technique: string,
+  newest: number,
+  first = 0,
+): PacePoint[] {
+  const its = and(eq(sitting.learnerId, learnerId), eq(sitting.technique, technique))
+  const ids = (order: SQL, most: number) =>
+    db.select({ id: sitting.id }).from(sitting).where(its).orderBy(order).limit(most).all()
+  const chosen = [...ids(desc(sitting.startedAt), newest), ...ids(asc(sitting.startedAt), first)]
   return db
     .select({
       at: sitting.startedAt,
@@ -65,29 +91,26 @@ export function pacePoints(db: Database, learnerId: string, most: number): PaceP
     })
     .from(sitting)
     .innerJoin(sittingPace, eq(sittingPace.sittingId, sitting.id))
-    .where(eq(sitting.learnerId, learnerId))
-    .orderBy(desc(sitting.startedAt))
-    .limit(most)
+    .where(
+      inArray(
+        sitting.id,
+        chosen.map((s) => s.id),
+      ),
+    )
+    .orderBy(asc(sitting.startedAt), FADING)
     .all()
-    .reverse()
 }
 
-/** Where the learner last stood with each of these techniques; a technique never tried is left out. */
-export function standings(db: Database, learnerId: string, techniques: readonly string[]): Standing[] {
-  return techniques.flatMap((technique) => {
-    const latest = db
-      .select()
+/** Techniques a learner ever sat down to. */
+export function techniquesOf(db: Database, learnerId: string, all: readonly string[]): string[] {
+  return all.filter((technique) =>
+    db
+      .select({ id: sitting.id })
       .from(sitting)
       .where(and(eq(sitting.learnerId, learnerId), eq(sitting.technique, technique)))
-      .orderBy(desc(sitting.startedAt))
       .limit(1)
-      .get()
-    if (!latest) return []
-    const [{ paces }] = withRollups(db, [latest]) as [SittingWire]
-    return [
-      { technique, level: latest.level, support: paces.at(-1)?.support ?? null, lastAt: latest.startedAt },
-    ]
-  })
+      .get(),
+  )
 }
 
 const FADING = sql`case ${sittingPace.support} when 'guided' then 1 when 'steps' then 2 else 3 end`

@@ -1,0 +1,159 @@
+import {
+  DEFAULT_SETTINGS,
+  type LearnerSettings,
+  planDay,
+  readiness,
+  slowFacts,
+  standsOf,
+  type Times,
+} from '@tachymetra/core'
+import type {
+  AttemptWire,
+  CoachWire,
+  DayWire,
+  LearnerWire,
+  MoveWire,
+  SittingPage,
+  SlipWeek,
+} from '@tachymetra/core/wire'
+import { expect, test } from 'vitest'
+import { testServer } from './testing.js'
+
+const { send, get } = testServer(new Date().toISOString().slice(0, 10))
+const uuid = (n: number) => `6f1b0c5e-0000-4000-8000-${String(n).padStart(12, '0')}`
+const learnerId = uuid(1)
+
+/** Sums of two digits without carrying, answered rightly unless told otherwise. */
+async function work(sitting: number, rights: readonly boolean[], day: string) {
+  const [technique, level] = ['add-running-total', 1]
+  const startedAt = `${day}T15:00:00.000Z`
+  await send('PUT', `/sittings/${uuid(sitting)}`, { learnerId, technique, level, planned: 20, startedAt })
+  for (const [i, right] of rights.entries()) {
+    const entries = [
+      ...(right ? [] : [{ step: 0, value: '39', ms: 800, by: 'learner' }]),
+      { step: 0, value: '29', ms: 1500, by: 'learner' },
+    ]
+    const at = new Date(Date.parse(startedAt) + i * 5000).toISOString()
+    const attempt = { technique, level, school: {}, support: 'answer', expression: '23+6', entries, hints: 0 }
+    const times = { startedAt: at, thinkMs: 900, keyMs: 600, totalMs: 1500, idleMs: 900 }
+    const body = { ...attempt, ...times, sittingId: uuid(sitting), n: i + 1, outcome: 'done' }
+    expect((await send('PUT', `/attempts/${uuid(1000 * sitting + i)}`, body)).status).toBe(201)
+  }
+}
+
+test('settings: all or nothing, each fault named, the defaults until then', async () => {
+  await send('PUT', `/learners/${learnerId}`, { name: 'Wim', timeZone: 'Pacific/Auckland' })
+  const path = `/learners/${learnerId}/settings`
+  expect(await get(path)).toEqual(DEFAULT_SETTINGS)
+  for (const [change, reason] of [
+    [{ minutes: 0 }, 'Minutes a day'],
+    [{ at: '25:00' }, 'Time of day'],
+    [{ decks: ['nothing'] }, 'decks'],
+    [{ rules: { upOf: 20, upRight: 30, backOf: 10, backBelow: 7 } }, 'more than the answers'],
+    [{ targets: { 'add-pairs': { 99: 5000 } } }, '99'],
+    [{ schools: { 'multiply-crosswise': { order: 'sideways' } } }, 'sideways'],
+    [{ pinned: ['juggling'] }, 'Item'],
+    [{ minutes: undefined }, 'required'],
+  ] as const) {
+    const { status, body } = await send('PUT', path, { ...DEFAULT_SETTINGS, ...change })
+    expect({ status, detail: body.detail }).toEqual({
+      status: 422,
+      detail: expect.stringContaining(reason),
+    })
+  }
+  expect(await get(path)).toEqual(DEFAULT_SETTINGS)
+  const set = { ...DEFAULT_SETTINGS, minutes: 6, pinned: ['facts'], targets: { 'add-pairs': { 2: 4500 } } }
+  expect((await send('PUT', path, set)).status).toBe(200)
+  expect(await get(path)).toEqual(set)
+})
+
+test('levels move by the rules at the answer that meets them, and by hand; every move has its reason', async () => {
+  const moves = () => get<MoveWire[]>(`/learners/${learnerId}/moves`)
+  await work(2, Array(19).fill(true), '2026-03-02')
+  expect(await moves()).toEqual([])
+  await work(3, [true, true], '2026-03-03')
+  expect(await moves()).toMatchObject([
+    {
+      from: 1,
+      to: 2,
+      by: 'rule',
+      at: '2026-03-03T15:00:01.500Z',
+      because: expect.stringContaining('20 were right'),
+    },
+  ])
+  // Back by hand: what came before the move no longer counts.
+  const hand = { technique: 'add-running-total', to: 1 }
+  expect((await send('PUT', `/learners/${learnerId}/moves/${uuid(9)}`, { ...hand, to: 77 })).status).toBe(422)
+  expect((await send('PUT', `/learners/${learnerId}/moves/${uuid(9)}`, hand)).status).toBe(201)
+  expect((await send('PUT', `/learners/${learnerId}/moves/${uuid(9)}`, hand)).status).toBe(200)
+  expect((await moves())[0]).toMatchObject({ from: 2, to: 1, by: 'hand' })
+  expect(await get(`/learners/${learnerId}/latest?technique=add-running-total&level=1`)).toEqual([])
+  const { moves: latest, results } = await get<CoachWire>(`/learners/${learnerId}/coach`)
+  expect(standsOf(results, latest)).toMatchObject([{ technique: 'add-running-total', level: 1 }])
+})
+
+test('days are counted in the learner’s own time zone, slips by week and place', async () => {
+  const today = new Date().toISOString().slice(0, 10)
+  await work(5, [false, true], today)
+  // 15:00 UTC is the next morning in Auckland.
+  const next = new Date(Date.parse(today) + 86_400_000).toISOString().slice(0, 10)
+  const days = await get<DayWire[]>(`/learners/${learnerId}/days`)
+  expect(days.at(-1)).toEqual({ day: next, attempts: 2, right: 1, recalls: 0, ms: 3000 })
+  const slips = await get<SlipWeek[]>(`/learners/${learnerId}/slips`)
+  expect(slips).toMatchObject([{ technique: 'add-running-total', count: 1, place: expect.any(Number) }])
+})
+
+test('the rollups of the demo are what its rows say, and its plan fits the minutes', async () => {
+  const learners = (await get<LearnerWire[]>('/learners')).filter((l) => l.demo)
+  expect(learners).toHaveLength(8)
+  for (const { id } of learners) {
+    const days = await get<DayWire[]>(`/learners/${id}/days`)
+    const { sittings } = await get<SittingPage>(`/learners/${id}/sittings?limit=100`)
+    const worked = sittings.flatMap((s) => s.paces)
+    if (sittings.length < 100)
+      expect(days.reduce((sum, d) => sum + d.attempts, 0)).toBe(
+        worked.reduce((sum, p) => sum + p.attempts, 0),
+      )
+
+    const { results, moves, facts, day, today } = await get<CoachWire>(`/learners/${id}/coach`)
+    const settings = await get<LearnerSettings>(`/learners/${id}/settings`)
+    const times = await get<Times>(`/learners/${id}/times`)
+    expect(times.seen).toBeGreaterThan(100)
+    const plan = planDay({
+      settings,
+      day,
+      now: new Date().toISOString(),
+      memories: facts,
+      slow: slowFacts(times).map((s) => s.fact),
+      readiness: readiness(results, settings.targets),
+      stands: standsOf(results, moves),
+      done: [],
+    })
+    expect(plan.map((i) => i.kind)).toEqual(['facts', 'edge', 'review'])
+    expect(plan.reduce((sum, i) => sum + i.minutes, 0)).toBeCloseTo(settings.minutes, 5)
+    expect(today).toMatchObject({ day, attempts: 0 })
+  }
+})
+
+test('a move is only ever made from the level in force', async () => {
+  const [one] = (await get<LearnerWire[]>('/learners')).filter((l) => l.demo)
+  const moves = (await get<MoveWire[]>(`/learners/${one!.id}/moves`)).reverse()
+  expect(moves.length).toBeGreaterThan(0)
+  const at = new Map<string, number>()
+  for (const { technique, from, to } of moves) {
+    expect(at.get(technique) ?? from).toBe(from)
+    expect(Math.abs(to - from)).toBe(1)
+    at.set(technique, to)
+  }
+})
+
+test('an attempt is given back as it was sent, whatever was rolled up', async () => {
+  expect(await get<AttemptWire>(`/attempts/${uuid(5000)}`)).toMatchObject({
+    expression: '23+6',
+    right: false,
+    entries: [
+      { value: '39', right: false },
+      { value: '29', right: true },
+    ],
+  })
+})

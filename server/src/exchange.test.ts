@@ -1,0 +1,177 @@
+import { createReadStream, readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { Readable } from 'node:stream'
+import { gunzipSync, gzipSync } from 'node:zlib'
+import { readCsv } from '@tachymetra/core/exchange'
+import type { BroughtInAnswer, Holdings, LearnerWire } from '@tachymetra/core/wire'
+import { sql } from 'drizzle-orm'
+import { expect, test } from 'vitest'
+import { backUp, restore } from './store/backup.js'
+import { type Database, openDatabase, SCHEMA_VERSION } from './store/database.js'
+import { testServer } from './testing.js'
+
+const { database, data, base, send, get } = testServer('2026-03-01')
+const { db } = database
+
+/** Every row of every table, in one order. */
+function allRows(of: Database): Record<string, unknown[]> {
+  const tables = of.all<{ name: string }>(
+    sql.raw(
+      "select name from sqlite_master where type = 'table' and name not like '%drizzle%' order by name",
+    ),
+  )
+  return Object.fromEntries(
+    tables.map(({ name }) => [
+      name,
+      of
+        .all(sql.raw(`select * from "${name}"`))
+        .map((row) => JSON.stringify(row))
+        .sort()
+        .map((row) => JSON.parse(row)),
+    ]),
+  )
+}
+
+async function upload(path: string, body: Buffer, type = 'application/octet-stream') {
+  const response = await fetch(base() + path, {
+    method: 'POST',
+    headers: { 'Content-Type': type },
+    body: new Uint8Array(body),
+  })
+  return { status: response.status, body: (await response.json()) as { detail: string } & Holdings }
+}
+
+test('a backup restored into an empty program is equal row for row', async () => {
+  const file = join(data, 'all.tachymetra')
+  await backUp(db, file)
+  const empty = openDatabase(join(data, 'empty.sqlite'))
+  const held = await restore(empty.db, createReadStream(file), join(data, 'kept.tachymetra'))
+  const rows = allRows(db)
+  expect(Object.keys(rows).length).toBeGreaterThan(12)
+  expect(rows.step_entry!.length).toBeGreaterThan(5000)
+  expect(allRows(empty.db)).toEqual(rows)
+  expect(held).toEqual(await get('/holdings'))
+  // And back again: what was there before is in the file kept.
+  await restore(empty.db, createReadStream(join(data, 'kept.tachymetra')), join(data, 'kept2.tachymetra'))
+  expect(allRows(empty.db).learner).toEqual([])
+  empty.close()
+}, 60_000)
+
+test('a backup that is damaged, foreign or newer is refused with its reason and changes nothing', async () => {
+  const file = join(data, 'good.tachymetra')
+  await backUp(db, file)
+  const good = readFileSync(file)
+  const before = allRows(db)
+  const flipped = Buffer.from(good)
+  flipped[good.length >> 1]! ^= 0xff
+  const other = openDatabase(join(data, 'other.sqlite'))
+  other.db.run(sql.raw('pragma application_id = 7'))
+  other.close()
+  const newer = openDatabase(join(data, 'newer.sqlite'))
+  newer.db.run(sql.raw(`pragma user_version = ${SCHEMA_VERSION + 1}`))
+  newer.close()
+  const inside = gunzipSync(good)
+  inside.fill(0x41, inside.length >> 1, (inside.length >> 1) + 20_000)
+  for (const [bytes, reason] of [
+    [flipped, 'damaged'],
+    [good.subarray(0, good.length - 100), 'damaged'],
+    [Buffer.alloc(0), 'damaged'],
+    [Buffer.from('hello'), 'damaged'],
+    [gzipSync(Buffer.from('hello')), 'no backup'],
+    [gzipSync(readFileSync(join(data, 'other.sqlite'))), 'no backup'],
+    [gzipSync(readFileSync(join(data, 'newer.sqlite'))), 'newer version'],
+    [gzipSync(inside), 'damaged inside'],
+  ] as const)
+    for (const path of ['/restore/look', '/restore']) {
+      const { status, body } = await upload(path, Buffer.from(bytes))
+      expect({ status, detail: body.detail }).toEqual({
+        status: 422,
+        detail: expect.stringContaining(reason),
+      })
+    }
+  expect((await upload('/restore', good, 'text/plain')).status).toBe(415)
+  expect(allRows(db)).toEqual(before)
+}, 60_000)
+
+test('over HTTP: taken down, looked at, put back; what was there is kept aside', async () => {
+  const response = await fetch(`${base()}/backup`)
+  expect(response.headers.get('content-disposition')).toMatch(/\.tachymetra"?$/)
+  const bytes = Buffer.from(await response.arrayBuffer())
+  const before = allRows(db)
+  const [first] = await get<LearnerWire[]>('/learners')
+  expect((await send('DELETE', `/learners/${first!.id}`, {})).status).toBe(200)
+  expect((await upload('/restore/look', bytes)).body.learners).toBe(8)
+  expect((await get<LearnerWire[]>('/learners')).length).toBe(7)
+  expect((await upload('/restore', bytes)).body).toMatchObject({ learners: 8 })
+  expect(allRows(db)).toEqual(before)
+  expect(readdirSync(data).filter((f) => f.startsWith('before-'))).toHaveLength(1)
+}, 60_000)
+
+test('a backup of older tables is brought up to date', async () => {
+  const old = openDatabase(join(data, 'old.sqlite'))
+  // As the version before this one left it.
+  for (const statement of [
+    'drop table learner_settings',
+    'drop table level_move',
+    'drop table practice_day',
+    'drop table slip_week',
+    'drop index recall_by_time',
+    ...['recalls', 'right', 'median_ms', 'latest_right'].map(
+      (c) => `alter table fact_memory drop column "${c}"`,
+    ),
+    'alter table fact_recall drop column think_ms',
+    'delete from __drizzle_migrations where created_at = (select max(created_at) from __drizzle_migrations)',
+    `pragma user_version = ${SCHEMA_VERSION - 1}`,
+    "insert into learner values ('a', null, 'Wim', 'UTC', 0)",
+    "insert into fact_recall (id, learner_id, fact, right, ms, at) values ('r', 'a', '7x8', 1, 700, '2026-03-01T10:00:00.000Z')",
+    "insert into fact_memory (learner_id, fact, due, card) values ('a', '7x8', '2026-03-09T10:00:00.000Z', '{}')",
+  ])
+    old.db.run(sql.raw(statement))
+  old.close()
+  const fresh = openDatabase(join(data, 'fresh.sqlite'))
+  const bytes = gzipSync(readFileSync(join(data, 'old.sqlite')))
+  await restore(fresh.db, Readable.from([bytes]), join(data, 'kept3.tachymetra'))
+  expect(allRows(fresh.db)).toMatchObject({
+    fact_memory: [{ recalls: 1, right: 1, median_ms: 700, latest_right: 1 }],
+    fact_recall: [{ think_ms: 700 }],
+    practice_day: [{ day: '2026-03-01', recalls: 1, attempts: 0, ms: 700 }],
+  })
+  fresh.close()
+})
+
+test('CSV taken out and brought in by another program gives the same attempts; bad rows alone stay out', async () => {
+  const [one] = await get<LearnerWire[]>('/learners')
+  const text = (await send('GET', `/learners/${one!.id}/attempts.csv`)).body as string
+  const rows = readCsv(text, () => '').map((r) => ('row' in r ? r.row : undefined)!)
+  expect(rows.length).toBeGreaterThan(100)
+  const other = '6f1b0c5e-0000-4000-8000-0000000000aa'
+  await send('PUT', `/learners/${other}`, { name: 'Wim', timeZone: 'UTC' })
+  // They belong to somebody already.
+  const here = await send('POST', `/learners/${other}/attempts`, { rows: rows.slice(0, 2) })
+  expect(here.body).toEqual([
+    { error: expect.stringContaining('another learner') },
+    { error: expect.any(String) },
+  ])
+  await send('DELETE', `/learners/${one!.id}`, {})
+  const bad = { ...rows[1]!, attempt: { ...rows[1]!.attempt, expression: '1+' } }
+  const sendRows = async (some: readonly unknown[]) =>
+    (await send('POST', `/learners/${other}/attempts`, { rows: some })).body as BroughtInAnswer
+  expect(await sendRows([rows[0], bad, rows[0]])).toEqual([
+    { stored: true },
+    { error: expect.any(String) },
+    { stored: false },
+  ])
+  for (let i = 0; i < rows.length; i += 50) await sendRows(rows.slice(i, i + 50))
+  expect((await send('GET', `/learners/${other}/attempts.csv`)).body).toBe(text)
+  expect((await send('POST', `/learners/${other}/attempts`, { rows: [] })).status).toBe(422)
+}, 60_000)
+
+test('statements are one JSON list, one an attempt', async () => {
+  const [one] = await get<LearnerWire[]>('/learners')
+  const statements = await get<{ id: string }[]>(`/learners/${one!.id}/statements.json`)
+  expect(new Set(statements.map((s) => s.id)).size).toBe(statements.length)
+  expect(statements.length).toBeGreaterThan(100)
+  const nobody = '6f1b0c5e-0000-4000-8000-0000000000ab'
+  await send('PUT', `/learners/${nobody}`, { name: 'Nobody', timeZone: 'UTC' })
+  expect(await get(`/learners/${nobody}/statements.json`)).toEqual([])
+})

@@ -1,0 +1,70 @@
+import { LEVEL_RULES, type LearnerSettings, levelOf, techniqueById } from '@tachymetra/core'
+import { handMoveSchema, idSchema, latestSchema, settingsSchema } from '@tachymetra/core/wire'
+import { Router } from 'express'
+import { checked, found, HttpProblem } from '../problem.js'
+import { coachView, timesView } from '../store/coach.js'
+import type { Database } from '../store/database.js'
+import { learnerById } from '../store/learners.js'
+import { addMove, latestAnswers, levelInForce, movesOf } from '../store/moves.js'
+import { saveSettings, settingsOf } from '../store/settings.js'
+
+/** The most moves a history shows. */
+const MOST_MOVES = 200
+
+/** What the coach knows and decides about one learner; mounted under /learners. */
+export function coachRoutes(db: Database): Router {
+  const router = Router()
+  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+
+  router.get('/:id/coach', (request, response) => {
+    response.json(coachView(db, known(request.params.id), new Date().toISOString()))
+  })
+
+  router.get('/:id/times', (request, response) => {
+    response.json(timesView(db, known(request.params.id).id))
+  })
+
+  router.get('/:id/settings', (request, response) => {
+    response.json(settingsOf(db, known(request.params.id).id))
+  })
+
+  /** Replaces all settings; a part alone is refused, so that nothing is lost by half a request. */
+  router.put('/:id/settings', (request, response) => {
+    const { id } = known(request.params.id)
+    const settings: LearnerSettings = checked(settingsSchema, request.body)
+    saveSettings(db, id, settings)
+    response.json(settings)
+  })
+
+  /** The latest answers without steps at one level, newest first: what moving up or back is judged by. */
+  router.get('/:id/latest', (request, response) => {
+    const { id } = known(request.params.id)
+    const { technique, level } = checked(latestSchema, request.query, true)
+    const { rules } = settingsOf(db, id)
+    const most = Math.max(rules.upOf, rules.backOf, LEVEL_RULES.upOf)
+    response.json(latestAnswers(db, id, technique, level, most))
+  })
+
+  router.get('/:id/moves', (request, response) => {
+    response.json(movesOf(db, known(request.params.id).id, MOST_MOVES))
+  })
+
+  /** A move by hand: coach or learner decides otherwise than the rules. */
+  router.put('/:id/moves/:move', (request, response) => {
+    const { id } = known(request.params.id)
+    const moveId = checked(idSchema, request.params.move)
+    const { technique, to } = checked(handMoveSchema, request.body)
+    levelOf(techniqueById(technique), to)
+    const stored = movesOf(db, id, MOST_MOVES).find((m) => m.id === moveId)
+    if (stored && (stored.technique !== technique || stored.to !== to))
+      throw new HttpProblem(409, 'Another move has this id.')
+    if (!stored) {
+      const from = levelInForce(db, id, technique)
+      const at = new Date().toISOString()
+      addMove(db, id, { technique, from, to, at, by: 'hand', because: 'Set by hand.' }, moveId)
+    }
+    response.status(stored ? 200 : 201).json({ id: moveId })
+  })
+
+  return router
+}

@@ -1,0 +1,62 @@
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import { csvHead, csvRows, statementOf } from '@tachymetra/core/exchange'
+import { broughtInSchema, idSchema } from '@tachymetra/core/wire'
+import { type Response, Router } from 'express'
+import { checked, found } from '../problem.js'
+import type { Database } from '../store/database.js'
+import { allAttempts, bringIn, type Taken } from '../store/exchange.js'
+import { learnerById } from '../store/learners.js'
+
+/** A learner's attempts in open formats, out and in; mounted under /learners. */
+export function exchangeRoutes(db: Database): Router {
+  const router = Router()
+  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+
+  router.get('/:id/attempts.csv', async (request, response) => {
+    const { id } = known(request.params.id)
+    const rows = (taken: Taken[]) =>
+      csvRows(
+        taken.map(({ attempt, ...sitting }) => ({
+          ...sitting,
+          attempt,
+          verdict: { ...attempt, slips: attempt.entries.flatMap((e) => e.slip ?? []) },
+        })),
+      )
+    await download(response, 'text/csv; charset=utf-8; header=present', 'attempts.csv', function* () {
+      yield csvHead()
+      for (const taken of allAttempts(db, id)) yield rows(taken)
+    })
+  })
+
+  router.get('/:id/statements.json', async (request, response) => {
+    const { id } = known(request.params.id)
+    await download(response, 'application/json', 'statements.json', function* () {
+      let before = '[\n'
+      for (const taken of allAttempts(db, id))
+        for (const { attempt } of taken) {
+          yield before + JSON.stringify(statementOf(attempt))
+          before = ',\n'
+        }
+      yield before === '[\n' ? '[]\n' : '\n]\n'
+    })
+  })
+
+  router.post('/:id/attempts', (request, response) => {
+    const { id } = known(request.params.id)
+    response.json(bringIn(db, id, checked(broughtInSchema, request.body)))
+  })
+
+  return router
+}
+
+/** Sends pieces as they are made, as fast as they are taken. */
+async function download(
+  response: Response,
+  type: string,
+  name: string,
+  pieces: () => Generator<string>,
+): Promise<void> {
+  response.set('Content-Type', type).attachment(name)
+  await pipeline(Readable.from(pieces()), response)
+}

@@ -1,0 +1,57 @@
+import { dayAfter, dayIn, TECHNIQUES } from '@tachymetra/core'
+import { idSchema, paceSchema, pageSchema } from '@tachymetra/core/wire'
+import { Router } from 'express'
+import { checked, found } from '../problem.js'
+import type { Database } from '../store/database.js'
+import { daysOf, slipsOf } from '../store/days.js'
+import { factStandings } from '../store/facts.js'
+import { learnerById } from '../store/learners.js'
+import { pacePoints, sittingPage, techniquesOf } from '../store/sittings.js'
+
+/** The most sittings of a technique a pace chart shows: the newest ones. */
+const MOST_SITTINGS = 150
+/** The earliest ones, for before and after. */
+const FIRST_SITTINGS = 10
+/** How far back the days and the slips are shown: half a year, a quarter. */
+const DAYS_BACK = 182
+const SLIP_DAYS_BACK = 91
+
+/** What a learner has done; mounted under /learners. */
+export function recordRoutes(db: Database): Router {
+  const router = Router()
+  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+  const back = (timeZone: string, days: number) => dayAfter(dayIn(new Date().toISOString(), timeZone), -days)
+
+  router.get('/:id/sittings', (request, response) => {
+    const { id } = known(request.params.id)
+    const { before, limit, technique } = checked(pageSchema, request.query, true)
+    response.json(sittingPage(db, id, limit, before, technique))
+  })
+
+  router.get('/:id/facts', (request, response) => {
+    response.json(factStandings(db, known(request.params.id).id))
+  })
+
+  router.get('/:id/techniques', (request, response) => {
+    const all = TECHNIQUES.map((t) => t.id)
+    response.json(techniquesOf(db, known(request.params.id).id, all))
+  })
+
+  router.get('/:id/pace', (request, response) => {
+    const { id } = known(request.params.id)
+    const { technique } = checked(paceSchema, request.query)
+    response.json(pacePoints(db, id, technique, MOST_SITTINGS, FIRST_SITTINGS))
+  })
+
+  router.get('/:id/days', (request, response) => {
+    const { id, timeZone } = known(request.params.id)
+    response.json(daysOf(db, id, back(timeZone, DAYS_BACK)))
+  })
+
+  router.get('/:id/slips', (request, response) => {
+    const { id, timeZone } = known(request.params.id)
+    response.json(slipsOf(db, id, back(timeZone, SLIP_DAYS_BACK)))
+  })
+
+  return router
+}

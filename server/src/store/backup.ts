@@ -1,0 +1,164 @@
+/**
+ * Everything in one file and back: a snapshot of the database, gzipped. The checksum of gzip tells damage, the
+ * database's own marks tell whose it is and how new.
+ */
+import {
+  closeSync,
+  createReadStream,
+  createWriteStream,
+  mkdtempSync,
+  openSync,
+  readSync,
+  rmSync,
+} from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import { createGunzip, createGzip } from 'node:zlib'
+import { InputError } from '@tachymetra/core'
+import type { Holdings } from '@tachymetra/core/wire'
+import Driver from 'better-sqlite3'
+import { getTableColumns, getTableName, sql } from 'drizzle-orm'
+import { APPLICATION_ID, type Database, openDatabase, SCHEMA_VERSION } from './database.js'
+import * as schema from './schema.js'
+
+/** Every table, those that others refer to first. */
+const TABLES = [
+  schema.coach,
+  schema.learner,
+  schema.learnerSettings,
+  schema.levelMove,
+  schema.sitting,
+  schema.attempt,
+  schema.stepEntry,
+  schema.sittingPace,
+  schema.sittingSlip,
+  schema.factRecall,
+  schema.factMemory,
+  schema.practiceDay,
+  schema.slipWeek,
+] as const
+
+/** Runs with a folder that is gone afterwards. */
+async function inFolder<T>(work: (folder: string) => Promise<T>): Promise<T> {
+  const folder = mkdtempSync(join(tmpdir(), 'tachymetra-backup-'))
+  try {
+    return await work(folder)
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+/** Writes everything as it stands at this moment to a file. */
+export function backUp(db: Database, file: string): Promise<void> {
+  return inFolder(async (folder) => {
+    const snapshot = join(folder, 'snapshot.sqlite')
+    db.run(sql`vacuum into ${snapshot}`)
+    await pipeline(createReadStream(snapshot), createGzip({ level: 6 }), createWriteStream(file))
+  })
+}
+
+export function holdings(db: Database): Holdings {
+  const one = <T>(query: string) => (db.get(sql.raw(query)) as { v: T }).v
+  return {
+    learners: one<number>('select count(*) as v from learner'),
+    attempts: one<number>('select count(*) as v from attempt'),
+    recalls: one<number>('select count(*) as v from fact_recall'),
+    latest: one<string | null>('select max(started_at) as v from attempt'),
+  }
+}
+
+/**
+ * Unpacks a backup, looks at all of it, brings it up to this version's tables, and hands it to `use`.
+ * @throws InputError with the reason when it is damaged, no backup of this program, or newer than it
+ */
+async function opened<T>(source: Readable, use: (file: string, db: Database) => T | Promise<T>): Promise<T> {
+  return await inFolder(async (folder) => {
+    const file = join(folder, 'restore.sqlite')
+    try {
+      await pipeline(source, createGunzip(), createWriteStream(file))
+    } catch {
+      throw new InputError(
+        'The file is damaged, or no backup: it cannot be unpacked whole. Nothing was changed.',
+      )
+    }
+    inspect(file)
+    const { db, close } = openDatabase(file)
+    try {
+      return await use(file, db)
+    } finally {
+      close()
+    }
+  })
+}
+
+function inspect(file: string): void {
+  const head = Buffer.alloc(16)
+  const opened = openSync(file, 'r')
+  readSync(opened, head)
+  closeSync(opened)
+  const foreign = 'The file is no backup of this program. Nothing was changed.'
+  if (head.toString('latin1') !== 'SQLite format 3\0') throw new InputError(foreign)
+  const driver = new Driver(file, { readonly: true })
+  try {
+    const pragma = (name: string) => Object.values((driver.pragma(name) as object[])[0] ?? {})[0]
+    if (pragma('application_id') !== APPLICATION_ID) throw new InputError(foreign)
+    const version = Number(pragma('user_version'))
+    if (version > SCHEMA_VERSION)
+      throw new InputError(
+        `The backup comes from a newer version (its tables ${version}, ours ${SCHEMA_VERSION}): update first. Nothing was changed.`,
+      )
+    if (pragma('integrity_check') !== 'ok' || (driver.pragma('foreign_key_check') as object[]).length > 0)
+      throw new InputError('The backup is damaged inside. Nothing was changed.')
+  } catch (error) {
+    if (error instanceof InputError) throw error
+    throw new InputError('The backup is damaged inside. Nothing was changed.')
+  } finally {
+    driver.close()
+  }
+}
+
+/** What a backup holds. @throws InputError as `restore` does */
+export function look(source: Readable): Promise<Holdings> {
+  return opened(source, (_, db) => holdings(db))
+}
+
+/**
+ * Puts a backup in the place of everything there is, all or nothing.
+ * @param keep a file that what was there before is written to first
+ * @throws InputError with the reason when the backup cannot be used; nothing is changed then
+ */
+export function restore(db: Database, source: Readable, keep: string): Promise<Holdings> {
+  return opened(source, async (file, found) => {
+    await backUp(db, keep)
+    const held = holdings(found)
+    replaceAll(db, file)
+    return held
+  })
+}
+
+function replaceAll(db: Database, file: string): void {
+  db.run(sql`attach database ${file} as backup`)
+  try {
+    db.transaction((tx) => {
+      tx.run(sql`pragma defer_foreign_keys = on`)
+      for (const table of [...TABLES].reverse()) tx.delete(table).run()
+      for (const table of TABLES) {
+        const name = sql.identifier(getTableName(table))
+        const columns = sql.join(
+          Object.keys(getTableColumns(table)).map((key) => sql.identifier(snake(key))),
+          sql`, `,
+        )
+        tx.run(sql`insert into main.${name} (${columns}) select ${columns} from backup.${name}`)
+      }
+    })
+  } finally {
+    db.run(sql`detach database backup`)
+  }
+}
+
+/** Column names as the tables have them: "learnerId" is "learner_id". */
+function snake(key: string): string {
+  return key.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`)
+}

@@ -1,0 +1,101 @@
+import {
+  dayIn,
+  type JudgedEntry,
+  TECHNIQUES,
+  type Timed,
+  type Times,
+  timedAnswer,
+  timedRecall,
+  timedSteps,
+  timesOf,
+  type WorkedSupport,
+} from '@tachymetra/core'
+import type { AttemptWire, CoachWire, LearnerWire } from '@tachymetra/core/wire'
+import { and, asc, desc, eq, inArray } from 'drizzle-orm'
+import { wholeAttempt } from './attempts.js'
+import type { Database } from './database.js'
+import { today } from './days.js'
+import { factStandings, latestRecalls } from './facts.js'
+import { latestMove } from './moves.js'
+import { attempt, sitting, stepEntry } from './schema.js'
+import { settingsOf } from './settings.js'
+import { pacePoints } from './sittings.js'
+
+/** Sittings of a technique that say where a learner stands. */
+const LATEST_SITTINGS = 12
+/** What the times of one's own are made from: the newest of each, so that an old learner costs no more than a new one. */
+const LATEST_STEPPED = 150
+const LATEST_ANSWERED = 150
+const LATEST_RECALLS = 400
+
+/** Everything today's plan is made from. */
+export function coachView(db: Database, learner: LearnerWire, now: string): CoachWire {
+  const { id } = learner
+  return {
+    results: TECHNIQUES.flatMap((t) => pacePoints(db, id, t.id, LATEST_SITTINGS)),
+    moves: TECHNIQUES.flatMap((t) => latestMove(db, id, t.id) ?? []),
+    facts: factStandings(db, id),
+    day: dayIn(now, learner.timeZone),
+    today: today(db, learner, now),
+  }
+}
+
+/** Last answers kept until something new is recorded: working them out replays a few hundred attempts. */
+const kept = new WeakMap<Database, Map<string, { mark: string; times: Times }>>()
+
+/** The times of a learner's own, from the newest steps, answers and recalls. */
+export function timesView(db: Database, learnerId: string): Times {
+  const recalls = latestRecalls(db, learnerId, LATEST_RECALLS)
+  const { keying } = settingsOf(db, learnerId)
+  const newest = db
+    .select({ id: attempt.id })
+    .from(sitting)
+    .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
+    .where(eq(sitting.learnerId, learnerId))
+    .orderBy(desc(sitting.startedAt), desc(attempt.n))
+    .limit(1)
+    .get()
+  const mark = `${newest?.id} ${recalls[0]?.id} ${keying?.at}`
+  const mine = kept.get(db) ?? new Map<string, { mark: string; times: Times }>()
+  kept.set(db, mine)
+  const found = mine.get(learnerId)
+  if (found?.mark === mark) return found.times
+  const steps: Timed[] = recalls.flatMap((r) => timedRecall(r) ?? [])
+  for (const record of latestAttempts(db, learnerId, ['guided', 'steps'], LATEST_STEPPED))
+    steps.push(...timedSteps(record, record.entries as readonly JudgedEntry[]))
+  const answers = latestAttempts(db, learnerId, ['answer'], LATEST_ANSWERED)
+  const times = timesOf(
+    steps,
+    answers.flatMap((a) => timedAnswer(a) ?? []),
+    keying?.ms,
+  )
+  mine.set(learnerId, { mark, times })
+  return times
+}
+
+/** The newest attempts under some supports with all their entries. */
+function latestAttempts(
+  db: Database,
+  learnerId: string,
+  supports: readonly WorkedSupport[],
+  most: number,
+): AttemptWire[] {
+  const rows = db
+    .select()
+    .from(sitting)
+    .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
+    .where(and(eq(sitting.learnerId, learnerId), inArray(attempt.support, [...supports])))
+    .orderBy(desc(sitting.startedAt), desc(attempt.n))
+    .limit(most)
+    .all()
+  const ids = rows.map((r) => r.attempt.id)
+  const entries = db
+    .select()
+    .from(stepEntry)
+    .where(inArray(stepEntry.attemptId, ids))
+    .orderBy(asc(stepEntry.attemptId), asc(stepEntry.position))
+    .all()
+  const of = new Map<string, (typeof entries)[number][]>()
+  for (const e of entries) of.set(e.attemptId, [...(of.get(e.attemptId) ?? []), e])
+  return rows.map((r) => wholeAttempt(r.attempt, r.sitting, of.get(r.attempt.id) ?? []))
+}

@@ -1,0 +1,95 @@
+import { dayAfter, dayIn, type JudgedEntry, weekOf } from '@tachymetra/core'
+import type { DayWire, SlipWeek } from '@tachymetra/core/wire'
+import { and, asc, eq, gte, sql } from 'drizzle-orm'
+import type { Database } from './database.js'
+import { practiceDay, slipWeek } from './schema.js'
+
+type Writer = Pick<Database, 'insert'>
+
+/** What is added to a day. */
+export interface Done {
+  readonly attempts: number
+  readonly right: number
+  readonly recalls: number
+  readonly ms: number
+}
+
+/** Counts something done into the learner's own day. */
+export function countDay(db: Writer, learnerId: string, day: string, done: Done): void {
+  db.insert(practiceDay)
+    .values({ learnerId, day, ...done })
+    .onConflictDoUpdate({
+      target: [practiceDay.learnerId, practiceDay.day],
+      set: {
+        attempts: sql`${practiceDay.attempts} + ${done.attempts}`,
+        right: sql`${practiceDay.right} + ${done.right}`,
+        recalls: sql`${practiceDay.recalls} + ${done.recalls}`,
+        ms: sql`${practiceDay.ms} + ${done.ms}`,
+      },
+    })
+    .run()
+}
+
+/** Counts the slips of an attempt into its week, each at its place. */
+export function countSlips(
+  db: Writer,
+  learnerId: string,
+  day: string,
+  technique: string,
+  entries: readonly JudgedEntry[],
+): void {
+  for (const { slip, place } of entries)
+    if (slip)
+      db.insert(slipWeek)
+        .values({ learnerId, week: weekOf(day), technique, slip, place, count: 1 })
+        .onConflictDoUpdate({
+          target: [slipWeek.learnerId, slipWeek.week, slipWeek.technique, slipWeek.slip, slipWeek.place],
+          set: { count: sql`${slipWeek.count} + 1` },
+        })
+        .run()
+}
+
+/** Days of practice from a date on, oldest first. */
+export function daysOf(db: Database, learnerId: string, from: string): DayWire[] {
+  return db
+    .select({
+      day: practiceDay.day,
+      attempts: practiceDay.attempts,
+      right: practiceDay.right,
+      recalls: practiceDay.recalls,
+      ms: practiceDay.ms,
+    })
+    .from(practiceDay)
+    .where(and(eq(practiceDay.learnerId, learnerId), gte(practiceDay.day, from)))
+    .orderBy(asc(practiceDay.day))
+    .all()
+}
+
+export function today(db: Database, learner: { id: string; timeZone: string }, now: string): DayWire {
+  const day = dayIn(now, learner.timeZone)
+  return (
+    daysOf(db, learner.id, day).find((d) => d.day === day) ?? {
+      day,
+      attempts: 0,
+      right: 0,
+      recalls: 0,
+      ms: 0,
+    }
+  )
+}
+
+/** Slips of the weeks that end on or after a date, oldest week first. */
+export function slipsOf(db: Database, learnerId: string, from: string): SlipWeek[] {
+  return db
+    .select({
+      week: slipWeek.week,
+      technique: slipWeek.technique,
+      slip: slipWeek.slip,
+      place: slipWeek.place,
+      count: slipWeek.count,
+    })
+    .from(slipWeek)
+    .where(and(eq(slipWeek.learnerId, learnerId), gte(slipWeek.week, dayAfter(from, -6))))
+    .orderBy(asc(slipWeek.week))
+    .all()
+}

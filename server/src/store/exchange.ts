@@ -1,0 +1,110 @@
+/** Attempts taken out in the order of time, and brought in one by one. */
+import { InputError, readAttempt } from '@tachymetra/core'
+import type { AttemptWire, BroughtIn, BroughtInAnswer } from '@tachymetra/core/wire'
+import { attemptSchema, check } from '@tachymetra/core/wire'
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import { attemptRow, storeAttempt, wholeAttempt } from './attempts.js'
+import type { Database } from './database.js'
+import { attempt, sitting, stepEntry } from './schema.js'
+import { addSitting, sittingRow } from './sittings.js'
+
+/** An attempt with what is known of its sitting. */
+export interface Taken {
+  readonly attempt: AttemptWire
+  readonly planned: number
+  readonly sittingStartedAt: string
+}
+
+const SITTINGS_AT_ONCE = 50
+
+/** All attempts of a learner, oldest first, some at a time, so that a long record never stands in memory whole. */
+export function* allAttempts(db: Database, learnerId: string): Generator<Taken[]> {
+  let after: { startedAt: string; id: string } | undefined
+  for (;;) {
+    const sittings = db
+      .select()
+      .from(sitting)
+      .where(
+        and(
+          eq(sitting.learnerId, learnerId),
+          after ? sql`(${sitting.startedAt}, ${sitting.id}) > (${after.startedAt}, ${after.id})` : undefined,
+        ),
+      )
+      .orderBy(asc(sitting.startedAt), asc(sitting.id))
+      .limit(SITTINGS_AT_ONCE)
+      .all()
+    after = sittings.at(-1)
+    if (!after) return
+    const of = new Map(sittings.map((s) => [s.id, s]))
+    const rows = db
+      .select()
+      .from(attempt)
+      .where(inArray(attempt.sittingId, [...of.keys()]))
+      .all()
+    const entries = db
+      .select()
+      .from(stepEntry)
+      .where(
+        inArray(
+          stepEntry.attemptId,
+          rows.map((r) => r.id),
+        ),
+      )
+      .orderBy(asc(stepEntry.attemptId), asc(stepEntry.position))
+      .all()
+    const its = new Map<string, typeof entries>()
+    for (const e of entries) its.set(e.attemptId, [...(its.get(e.attemptId) ?? []), e])
+    const order = new Map(sittings.map((s, i) => [s.id, i]))
+    rows.sort((a, b) => order.get(a.sittingId)! - order.get(b.sittingId)! || a.n - b.n)
+    yield rows.map((row) => {
+      const its_ = of.get(row.sittingId)!
+      return {
+        attempt: wholeAttempt(row, its_, its.get(row.id) ?? []),
+        planned: its_.planned,
+        sittingStartedAt: its_.startedAt,
+      }
+    })
+  }
+}
+
+/**
+ * Stores attempts brought in from a file, each for itself: one that is refused leaves the others alone.
+ * @returns for each whether it was stored (false: it was there already), or why not
+ */
+export function bringIn(db: Database, learnerId: string, { rows }: BroughtIn): BroughtInAnswer {
+  return rows.map((row) => {
+    try {
+      return { stored: bringInOne(db, learnerId, row) }
+    } catch (error) {
+      if (error instanceof InputError) return { error: error.message }
+      throw error
+    }
+  })
+}
+
+function bringInOne(db: Database, learnerId: string, row: BroughtIn['rows'][number]): boolean {
+  const checked = check(attemptSchema, row.attempt)
+  if ('error' in checked) throw new InputError(checked.error)
+  const record = checked.value
+  readAttempt(record)
+  const its = sittingRow(db, record.sittingId)
+  if (
+    its &&
+    (its.learnerId !== learnerId || its.technique !== record.technique || its.level !== record.level)
+  )
+    throw new InputError('Its sitting belongs to another learner, technique or level.')
+  const stored = attemptRow(db, record.id)
+  if (stored) {
+    if (stored.sittingId === record.sittingId && stored.expression === record.expression) return false
+    throw new InputError('Another attempt has this id.')
+  }
+  return db.transaction((tx) => {
+    if (!its) {
+      const { technique, level } = record
+      const { planned, sittingStartedAt: startedAt } = row
+      addSitting(tx, record.sittingId, { learnerId, technique, level, planned, startedAt })
+    }
+    storeAttempt(tx, record)
+    return true
+  })
+}

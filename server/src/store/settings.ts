@@ -1,0 +1,17 @@
+import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core'
+import { eq } from 'drizzle-orm'
+import type { Database } from './database.js'
+import { learnerSettings } from './schema.js'
+
+/** What was set for a learner, over the defaults. */
+export function settingsOf(db: Pick<Database, 'select'>, learnerId: string): LearnerSettings {
+  const row = db.select().from(learnerSettings).where(eq(learnerSettings.learnerId, learnerId)).get()
+  return { ...DEFAULT_SETTINGS, ...row?.settings }
+}
+
+export function saveSettings(db: Database, learnerId: string, settings: LearnerSettings): void {
+  db.insert(learnerSettings)
+    .values({ learnerId, settings })
+    .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
+    .run()
+}

@@ -1,0 +1,43 @@
+/** A server over a database of its own, for tests. */
+import { mkdtempSync } from 'node:fs'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import pino from 'pino'
+import { afterAll, beforeAll } from 'vitest'
+import { createApp } from './app.js'
+import { openDatabase } from './store/database.js'
+import { loadDemo } from './store/demo.js'
+
+/** @param demoDay the day the demo data end before; without one the program is empty. */
+export function testServer(demoDay?: string) {
+  const data = mkdtempSync(join(tmpdir(), 'tachymetra-'))
+  const database = openDatabase(join(data, 'test.sqlite'))
+  const server = createServer(
+    createApp({ db: database.db, data, log: pino({ level: 'silent' }), loopback: true }),
+  )
+  const base = () => `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
+
+  beforeAll(async () => {
+    if (demoDay) loadDemo(database.db, demoDay)
+    await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready))
+  })
+  afterAll(() => {
+    server.close()
+    database.close()
+  })
+
+  async function send(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
+    const response = await fetch(base() + path, {
+      method,
+      headers: { ...(body !== undefined && { 'Content-Type': 'application/json' }), ...headers },
+      ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    })
+    const text = await response.text()
+    const type = response.headers.get('content-type') ?? ''
+    return { status: response.status, type, body: /json/.test(type) ? JSON.parse(text) : text }
+  }
+  const get = async <T>(path: string) => (await send('GET', path)).body as T
+  return { database, data, base, send, get }
+}
