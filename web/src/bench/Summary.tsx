@@ -9,7 +9,9 @@ import {
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
+import { useLearners } from '../data/queries.js'
 import type { LocalSitting } from '../data/store.js'
+import { NextUp } from '../parts/NextUp.js'
 import { levelWords, slipName } from '../parts/words.js'
 import { AttemptTable, PaceFigures, pacesOf, slipCounts } from '../record/figures.js'
 
@@ -22,6 +24,7 @@ export function Summary({
   readonly attempts: readonly AttemptRecord[]
 }) {
   const head = useRef<HTMLHeadingElement>(null)
+  const learner = useLearners().data?.find((l) => l.id === sitting.learnerId)
   useEffect(() => head.current?.focus(), [])
   const rows = useMemo(
     () =>
@@ -60,8 +63,9 @@ export function Summary({
       </section>
       <AttemptTable attempts={rows} />
       <div className="row">
+        {learner && <NextUp learner={learner} but={sitting.technique} />}
         <Link to="/">
-          <Button type="primary">Back to the desk</Button>
+          <Button>Back to the desk</Button>
         </Link>
         <Link to="/record">See the record</Link>
       </div>

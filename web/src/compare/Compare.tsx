@@ -38,7 +38,7 @@ export default function Compare() {
   const [search, setSearch] = useSearchParams()
   const asked = search.get('p') ?? FIRST
   const [text, setText] = useState(asked)
-  const schools = useSchools(useLearner()?.id ?? null)
+  const schools = useSchools(useLearner()?.id)
   const found = useMemo(() => compared(asked, schools), [asked, schools])
   const problem = useId()
   const show = (expression: string) => {

@@ -1,13 +1,13 @@
-/** How much of the frame a learner still needs: moved by results, kept in this browser. */
+/** How much of the frame a learner still needs: moved by results. */
 import { type Fade, FIRST_FADE, fadeAfter } from '@tachymetra/core'
-import { changeSettings, currentSettings, useSettings } from './settings.js'
+import { changeLearner, currentLearnerSettings, useLearnerSettings } from './learnerSettings.js'
 
 export function useFade(learnerId: string): Fade {
-  return useSettings().fades[learnerId] ?? FIRST_FADE
+  return useLearnerSettings(learnerId).fade
 }
 
 export function setFade(learnerId: string, fade: Fade): void {
-  changeSettings({ fades: { ...currentSettings().fades, [learnerId]: fade } })
+  changeLearner(learnerId, { fade })
 }
 
 /** Takes one more result into account. */
@@ -15,5 +15,5 @@ export function keepFade(
   learnerId: string,
   verdict: { readonly right: boolean; readonly clean: boolean },
 ): void {
-  setFade(learnerId, fadeAfter(currentSettings().fades[learnerId] ?? FIRST_FADE, verdict))
+  setFade(learnerId, fadeAfter(currentLearnerSettings(learnerId)?.fade ?? FIRST_FADE, verdict))
 }

@@ -1,16 +1,20 @@
 /** What the screens read from the server, cached by TanStack Query. */
 
-import type { LatestAnswer } from '@tachymetra/core'
+import type { LatestAnswer, Times } from '@tachymetra/core'
 import type {
   AttemptSummary,
   AttemptWire,
+  CoachWire,
+  DayWire,
   FactStanding,
+  HandMove,
   LearnerWire,
+  MoveWire,
   NewLearner,
   PacePoint,
   SittingPage,
   SittingWire,
-  Standing,
+  SlipWeek,
 } from '@tachymetra/core/wire'
 import { QueryClient, useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, Refusal } from './api.js'
@@ -66,31 +70,78 @@ export function useRemoveLearner() {
   })
 }
 
-export function useStandings(learnerId: string | undefined) {
+/** What today's plan is made from. */
+export function useCoach(learnerId: string) {
   return useQuery({
-    queryKey: ['record', learnerId, 'standings'],
-    queryFn: () => call<Standing[]>('GET', `/learners/${learnerId}/standings`),
+    queryKey: ['record', learnerId, 'coach'],
+    queryFn: () => call<CoachWire>('GET', `/learners/${learnerId}/coach`),
+  })
+}
+
+/** The times of a learner's own. */
+export function useTimes(learnerId: string | undefined) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'times'],
+    queryFn: () => call<Times>('GET', `/learners/${learnerId}/times`),
     enabled: learnerId !== undefined,
   })
 }
 
-export function useSittings(learnerId: string) {
+export function useMoves(learnerId: string) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'moves'],
+    queryFn: () => call<MoveWire[]>('GET', `/learners/${learnerId}/moves`),
+  })
+}
+
+/** Sets the level in force by hand. */
+export function useMoveByHand(learnerId: string) {
+  return useMutation({
+    mutationFn: (move: HandMove) =>
+      call<{ id: string }>('PUT', `/learners/${learnerId}/moves/${crypto.randomUUID()}`, move),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: ['record', learnerId] }),
+  })
+}
+
+export function useDays(learnerId: string) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'days'],
+    queryFn: () => call<DayWire[]>('GET', `/learners/${learnerId}/days`),
+  })
+}
+
+export function useSlips(learnerId: string) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'slips'],
+    queryFn: () => call<SlipWeek[]>('GET', `/learners/${learnerId}/slips`),
+  })
+}
+
+/** Ids of the techniques ever sat down to, in teaching order. */
+export function usePractised(learnerId: string) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'techniques'],
+    queryFn: () => call<string[]>('GET', `/learners/${learnerId}/techniques`),
+  })
+}
+
+export function useSittings(learnerId: string, technique: string | undefined) {
   return useInfiniteQuery({
-    queryKey: ['record', learnerId, 'sittings'],
+    queryKey: ['record', learnerId, 'sittings', technique],
     queryFn: ({ pageParam }) =>
       call<SittingPage>(
         'GET',
-        `/learners/${learnerId}/sittings?limit=15${pageParam && `&before=${pageParam}`}`,
+        `/learners/${learnerId}/sittings?limit=15${technique ? `&technique=${technique}` : ''}${pageParam && `&before=${pageParam}`}`,
       ),
     initialPageParam: '',
     getNextPageParam: (page) => page.next,
   })
 }
 
-export function usePace(learnerId: string) {
+export function usePace(learnerId: string, technique: string) {
   return useQuery({
-    queryKey: ['record', learnerId, 'pace'],
-    queryFn: () => call<PacePoint[]>('GET', `/learners/${learnerId}/pace`),
+    queryKey: ['record', learnerId, 'pace', technique],
+    queryFn: () => call<PacePoint[]>('GET', `/learners/${learnerId}/pace?technique=${technique}`),
   })
 }
 

@@ -1,13 +1,11 @@
-/** Schools chosen for a learner, by technique: kept in this browser, and sent with every attempt. */
+/** Schools chosen for a learner, by technique; they are sent with every attempt. */
 import { type School, schoolOf, type Technique } from '@tachymetra/core'
-import { changeSettings, useSettings } from './settings.js'
+import { changeLearner, useLearnerSettings } from './learnerSettings.js'
 
 /** The learner's school of each technique that was ever set, by technique id. */
-export function useSchools(learnerId: string | null): Readonly<Record<string, School>> {
-  return useSettings().schools[learnerId ?? ''] ?? NONE
+export function useSchools(learnerId: string | undefined): Readonly<Record<string, School>> {
+  return useLearnerSettings(learnerId).schools
 }
-
-const NONE: Readonly<Record<string, School>> = {}
 
 /** The school of one technique; whatever is unknown or no longer there falls back to the default. */
 export function schoolIn(schools: Readonly<Record<string, School>>, technique: Technique): School {
@@ -18,12 +16,12 @@ export function schoolIn(schools: Readonly<Record<string, School>>, technique: T
 
 /** Sets one option of a technique for a learner. */
 export function useSchoolSetter(
-  learnerId: string | null,
+  learnerId: string | undefined,
 ): (technique: Technique, key: string, value: string) => void {
-  const { schools } = useSettings()
+  const schools = useSchools(learnerId)
   return (technique, key, value) => {
-    const own = schools[learnerId ?? ''] ?? {}
-    const changed = { ...own, [technique.id]: { ...own[technique.id], [key]: value } }
-    changeSettings({ schools: { ...schools, [learnerId ?? '']: changed } })
+    if (!learnerId) return
+    const changed = { ...schools[technique.id], [key]: value }
+    changeLearner(learnerId, { schools: { ...schools, [technique.id]: changed } })
   }
 }

@@ -1,5 +1,5 @@
-/** Choices of this browser, kept in local storage; none of them is about what a learner did. */
-import type { Fade, School, Shown, Staircase } from '@tachymetra/core'
+/** Choices of this browser, kept in local storage; what is set for a learner is kept with them on the server. */
+import type { Shown, Staircase } from '@tachymetra/core'
 import { shared } from './shared.js'
 
 /** How numbers are flashed or glide by. */
@@ -12,9 +12,6 @@ export interface FlashSettings extends Staircase {
   readonly sound: 'beep' | 'voice' | 'none'
   /** Height of the figures in rem. */
   readonly size: number
-  /** The caution has been read; a coach has allowed more than three a second. */
-  readonly cautioned: boolean
-  readonly lifted: boolean
 }
 
 export interface Settings {
@@ -33,10 +30,6 @@ export interface Settings {
   /** The deck of facts last chosen, and how many a round has. */
   readonly factDeck: string
   readonly factCount: number
-  /** How much of the frame a learner still needs, and what speaks for a change. */
-  readonly fades: Readonly<Record<string, Fade>>
-  /** Schools by learner, then by technique. */
-  readonly schools: Readonly<Record<string, Readonly<Record<string, School>>>>
 }
 
 const DEFAULTS: Settings = {
@@ -59,11 +52,7 @@ const DEFAULTS: Settings = {
     minus: false,
     sound: 'beep',
     size: 9,
-    cautioned: false,
-    lifted: false,
   },
-  fades: {},
-  schools: {},
 }
 const KEY = 'tachymetra'
 

@@ -86,9 +86,9 @@ export async function forgetLearner(learnerId: string): Promise<void> {
     tx.objectStore('outbox').getAllKeys(),
     tx.objectStore('outbox').getAll(),
   ])
-  for (const [i, { body }] of values.entries()) {
+  for (const [i, { path, body }] of values.entries()) {
     const its = body as { learnerId?: string; sittingId?: string }
-    if (its.learnerId === learnerId || (its.sittingId && gone.has(its.sittingId)))
+    if (path.includes(learnerId) || its.learnerId === learnerId || (its.sittingId && gone.has(its.sittingId)))
       await tx.objectStore('outbox').delete(keys[i]!)
   }
   await tx.done
@@ -97,6 +97,15 @@ export async function forgetLearner(learnerId: string): Promise<void> {
 /** Queues one recall of a fact for the server. */
 export async function keepRecall({ id, ...body }: RecallWire): Promise<void> {
   await (await database()).add('outbox', { path: `/recalls/${id}`, body })
+}
+
+/** Queues a whole replacement of something; an older one not yet sent is dropped. */
+export async function keepReplacement(path: string, body: unknown): Promise<void> {
+  const tx = (await database()).transaction('outbox', 'readwrite')
+  const [keys, values] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()])
+  for (const [i, parcel] of values.entries()) if (parcel.path === path) await tx.store.delete(keys[i]!)
+  await tx.store.add({ path, body })
+  await tx.done
 }
 
 function announcement({ learnerId, technique, level, planned, startedAt }: LocalSitting): SittingStart {

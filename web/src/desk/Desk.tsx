@@ -1,29 +1,34 @@
 import {
   adviseLevel,
+  aimOf,
   type DialValues,
   draw,
+  type LearnerSettings,
   levelOf,
+  nextSupport,
   OWN_LEVEL,
   type ProblemSpace,
   problemWords,
   type Readiness,
   readiness,
+  type Stand,
   SUPPORTS,
   type Support,
   seeded,
+  standsOf,
   TECHNIQUES,
   type Technique,
-  targetOf,
   usualValues,
 } from '@tachymetra/core'
-import type { PacePoint, Standing } from '@tachymetra/core/wire'
+import type { CoachWire } from '@tachymetra/core/wire'
 import { Button, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useLatest, useLearner, useLearners, usePace, useStandings } from '../data/queries.js'
-import { schoolIn, useSchoolSetter, useSchools } from '../data/schools.js'
+import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
+import { useCoach, useLatest, useLearner, useLearners, useMoveByHand } from '../data/queries.js'
+import { schoolIn, useSchoolSetter } from '../data/schools.js'
 import { changeSettings, useSettings } from '../data/settings.js'
-import { keepSitting } from '../data/store.js'
+import { beginSitting } from '../data/sitting.js'
 import { Loading } from '../parts/Loading.js'
 import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -31,6 +36,7 @@ import { levelWords, SUPPORT_ABOUT, SUPPORT_NAMES, seconds } from '../parts/word
 import { Dials, dialledSpace } from './Dials.js'
 import { FrameChoice } from './FrameChoice.js'
 import { KnowingMark, PrerequisiteMap } from './PrerequisiteMap.js'
+import { Today } from './Today.js'
 
 const EditLearner = lazy(() => import('./EditLearner.js'))
 const NewLearner = lazy(() => import('./NewLearner.js'))
@@ -85,6 +91,8 @@ export function Desk() {
         <Button onClick={() => setEditing(true)}>Change or remove</Button>
       </div>
       <Suspense>{editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}</Suspense>
+      <Today key={`today ${learner.id}`} learner={learner} />
+      <h2 className="own-choice">Or choose for yourself</h2>
       <Choosing key={learner.id} learnerId={learner.id} />
       {dialog}
     </>
@@ -92,12 +100,12 @@ export function Desk() {
 }
 
 function Choosing({ learnerId }: { readonly learnerId: string }) {
-  const standings = useStandings(learnerId)
-  const pace = usePace(learnerId)
-  if (standings.isPending || pace.isPending) return <Loading />
-  if (standings.isError) return <Trouble error={standings.error} retry={() => standings.refetch()} />
-  if (pace.isError) return <Trouble error={pace.error} retry={() => pace.refetch()} />
-  return <Choices learnerId={learnerId} standings={standings.data} results={pace.data} />
+  const coach = useCoach(learnerId)
+  const settings = useLearnerSettingsQuery(learnerId)
+  if (coach.isPending || settings.isPending) return <Loading />
+  if (coach.isError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
+  if (settings.isError) return <Trouble error={settings.error} retry={() => settings.refetch()} />
+  return <Choices learnerId={learnerId} coach={coach.data} settings={settings.data} />
 }
 
 /** A rung of the ladder, or dials of one's own. */
@@ -105,28 +113,27 @@ type Problems = { readonly level: number } | { readonly dials: DialValues }
 
 function Choices({
   learnerId,
-  standings,
-  results,
+  coach,
+  settings,
 }: {
   readonly learnerId: string
-  readonly standings: readonly Standing[]
-  readonly results: readonly PacePoint[]
+  readonly coach: CoachWire
+  readonly settings: LearnerSettings
 }) {
   const navigate = useNavigate()
   const [search] = useSearchParams()
   const { planned } = useSettings()
-  const schools = useSchools(learnerId)
   const setSchool = useSchoolSetter(learnerId)
-  const standingOf = (id: string) => standings.find((s) => s.technique === id)
-  const map = useMemo(() => readiness(results), [results])
-  const [techniqueId, setTechniqueId] = useState(() => search.get('technique') ?? nextUp(map, standings))
+  const stands = useMemo(() => standsOf(coach.results, coach.moves), [coach])
+  const map = useMemo(() => readiness(coach.results, settings.targets), [coach, settings])
+  const [techniqueId, setTechniqueId] = useState(() => search.get('technique') ?? nextUp(map, stands))
   const technique = TECHNIQUES.find((t) => t.id === techniqueId) ?? TECHNIQUES[0]!
-  const standing = standingOf(technique.id)
+  const standing = stands.find((s) => s.technique === technique.id)
   const [chosen, setProblems] = useState<Problems>()
   const [chosenSupport, setSupport] = useState<Support>()
   const problems = chosen ?? { level: Math.max(1, standing?.level ?? 1) }
-  const support = chosenSupport ?? standing?.support ?? 'watch'
-  const school = schoolIn(schools, technique)
+  const support = chosenSupport ?? nextSupport(standing)
+  const school = schoolIn(settings.schools, technique)
   const [trouble, setTrouble] = useState<Error>()
   // Counting the problems of some dials takes a moment: typing must not wait for it.
   const counted = useDeferredValue(problems)
@@ -143,34 +150,15 @@ function Choices({
     setProblems(undefined)
     setSupport(undefined)
   }, [])
-  const start = async () => {
-    const id = crypto.randomUUID()
-    const seed = crypto.getRandomValues(new Int32Array(1))[0]!
-    try {
-      await keepSitting({
-        id,
-        learnerId,
-        technique: technique.id,
-        level: 'level' in problems ? problems.level : OWN_LEVEL,
-        ...('dials' in problems && { dials: problems.dials }),
-        school,
-        planned,
-        startedAt: new Date().toISOString(),
-        seed,
-        support,
-        attempts: [],
-        ended: false,
-      })
-    } catch {
-      setTrouble(
-        new Error(
-          'This browser does not let the page keep anything, so practice could be lost. Leave private mode?',
-        ),
-      )
-      return
-    }
-    void navigate(`/bench/${id}`)
-  }
+  const start = () =>
+    beginSitting({
+      learnerId,
+      technique: technique.id,
+      level: 'level' in problems ? problems.level : OWN_LEVEL,
+      ...('dials' in problems && { dials: problems.dials }),
+      planned,
+      support,
+    }).then((path) => navigate(path), setTrouble)
   const { standing: knowing, because } = map.find((r) => r.technique.id === technique.id)!
 
   return (
@@ -218,16 +206,19 @@ function Choices({
             </legend>
             {'level' in problems ? (
               <>
-                <LevelMove
+                <LevelMoves
                   learnerId={learnerId}
                   technique={technique}
                   level={problems.level}
+                  inForce={standing?.level}
+                  settings={settings}
                   onMove={(level) => setProblems({ level })}
                 />
                 <Ladder
                   technique={technique}
                   level={problems.level}
-                  reached={standing?.level}
+                  inForce={standing?.level}
+                  aim={(level) => aimOf(settings, technique.id, level)!}
                   onChange={(level) => setProblems({ level })}
                 />
               </>
@@ -278,7 +269,7 @@ function Choices({
           ) : (
             <Preview
               space={space}
-              targetMs={'level' in problems ? targetOf(technique, problems.level) : undefined}
+              targetMs={aimOf(settings, technique.id, 'level' in problems ? problems.level : OWN_LEVEL)}
             />
           )}
         </div>
@@ -298,33 +289,43 @@ function Choices({
 }
 
 /** What comes to mind first: of those in practice the one left alone the longest, else the first that is ready. */
-function nextUp(map: readonly Readiness[], standings: readonly Standing[]): string {
-  const lastAt = (id: string) => standings.find((s) => s.technique === id)?.lastAt ?? ''
+function nextUp(map: readonly Readiness[], stands: readonly Stand[]): string {
+  const lastAt = (id: string) => stands.find((s) => s.technique === id)?.lastAt ?? ''
   const practised = map.filter((r) => r.standing === 'practised')
   practised.sort((a, b) => lastAt(a.technique.id).localeCompare(lastAt(b.technique.id)))
   return (practised[0] ?? map.find((r) => r.standing === 'ready') ?? map[0]!).technique.id
 }
 
-/** Whether to move up, hold or go back from the chosen level, with the numbers that say so. */
-function LevelMove(props: {
+/** What the rules say of the chosen level, with their numbers; and the level in force, which may be set by hand. */
+function LevelMoves(props: {
   readonly learnerId: string
   readonly technique: Technique
   readonly level: number
+  readonly inForce: number | undefined
+  readonly settings: LearnerSettings
   readonly onMove: (level: number) => void
 }) {
-  const { learnerId, technique, level, onMove } = props
+  const { learnerId, technique, level, inForce, settings, onMove } = props
   const latest = useLatest(learnerId, technique.id, level)
+  const moveByHand = useMoveByHand(learnerId)
   if (!latest.data) return <p className="level-move faint"> </p>
-  const { move, because } = adviseLevel(latest.data, levelOf(technique, level).targetMs)
-  const to = level + (move === 'up' ? 1 : -1)
-  const possible = move !== 'hold' && to >= 1 && to <= technique.levels.length
+  const { because } = adviseLevel(latest.data, aimOf(settings, technique.id, level)!, settings.rules)
   return (
     <p className="level-move">
       {because}{' '}
-      {possible && (
-        <button type="button" className="key-button" onClick={() => onMove(to)}>
-          {move === 'up' ? `Move up to level ${to}` : `Go back to level ${to}`}
-        </button>
+      {inForce !== undefined && inForce !== level && (
+        <>
+          <button type="button" className="key-button" onClick={() => onMove(inForce)}>
+            Back to level {inForce}, the one in force
+          </button>{' '}
+          <button
+            type="button"
+            className="key-button"
+            onClick={() => moveByHand.mutate({ technique: technique.id, to: level })}
+          >
+            Put level {level} in force
+          </button>
+        </>
       )}
     </p>
   )
@@ -333,10 +334,11 @@ function LevelMove(props: {
 function Ladder(props: {
   readonly technique: Technique
   readonly level: number
-  readonly reached: number | undefined
+  readonly inForce: number | undefined
+  readonly aim: (level: number) => number
   readonly onChange: (level: number) => void
 }) {
-  const { technique, level, reached, onChange } = props
+  const { technique, level, inForce, aim, onChange } = props
   const ladder = useRef<HTMLDivElement>(null)
   // Another technique: bring its rung into sight, without moving the page.
   useEffect(() => {
@@ -352,9 +354,9 @@ function Ladder(props: {
           <span className="mono">{i + 1}</span>
           <span>
             {rung.name}
-            {i + 1 === reached && <span className="faint"> (last time)</span>}
+            {i + 1 === inForce && <span className="faint"> (in force)</span>}
           </span>
-          <span className="mono faint">{rung.targetMs / 1000} s</span>
+          <span className="mono faint">{aim(i + 1) / 1000} s</span>
         </label>
       ))}
     </div>

@@ -7,6 +7,7 @@ import {
   eraseKey,
   FASTEST_MS,
   flashList,
+  type LearnerSettings,
   MOST_FLASHED,
   OWN_LEVEL,
   type Play,
@@ -34,6 +35,7 @@ import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { HAS_TOUCH } from '../bench/touch.js'
+import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
 import { flush } from '../data/outbox.js'
 import { changeSettings, type FlashSettings, useSettings } from '../data/settings.js'
 import { keepAttempt, keepSitting } from '../data/store.js'
@@ -72,11 +74,12 @@ export default function Flash() {
 
 function Round({ learnerId, name }: { readonly learnerId: string; readonly name: string }) {
   const { flash } = useSettings()
+  const { cautions } = useLearnerSettings(learnerId)
   const [stage, setStage] = useState<Stage>({ at: 'settings' })
   const [trouble, setTrouble] = useState<Error>()
   // One sitting a visit: begun with the first attempt, so that merely looking leaves no trace.
   const sitting = useRef<{ id: string; n: number }>(undefined)
-  const pace = flash.lifted ? { showMs: flash.showMs, gapMs: flash.gapMs } : safePace(flash)
+  const pace = cautions.lifted ? { showMs: flash.showMs, gapMs: flash.gapMs } : safePace(flash)
 
   const begin = (problem?: SumProblem) => {
     wakeSound()
@@ -168,16 +171,27 @@ function Round({ learnerId, name }: { readonly learnerId: string; readonly name:
           onSettings={() => setStage({ at: 'settings' })}
         />
       ) : (
-        <Choices flash={flash} onStart={() => begin()} />
+        <Choices
+          flash={flash}
+          cautions={cautions}
+          onCautions={(next) => changeLearner(learnerId, { cautions: next })}
+          onStart={() => begin()}
+        />
       )}
     </div>
   )
 }
 
-function Choices({ flash, onStart }: { readonly flash: FlashSettings; readonly onStart: () => void }) {
+function Choices(props: {
+  readonly flash: FlashSettings
+  readonly cautions: LearnerSettings['cautions']
+  readonly onCautions: (cautions: LearnerSettings['cautions']) => void
+  readonly onStart: () => void
+}) {
+  const { flash, cautions, onCautions, onStart } = props
   const change = (some: Partial<FlashSettings>) => changeSettings({ flash: { ...flash, ...some } })
   const still = flash.way === 'still'
-  const ready = flash.cautioned || still
+  const ready = cautions.read || still
   const perSecond = 1000 / (flash.showMs + flash.gapMs)
   return (
     <form
@@ -279,17 +293,20 @@ function Choices({ flash, onStart }: { readonly flash: FlashSettings; readonly o
               list asks the same with nothing moving.
             </p>
             <Checkbox
-              checked={flash.cautioned}
-              onChange={(event) => change({ cautioned: event.target.checked })}
+              checked={cautions.read}
+              onChange={(event) => onCautions({ ...cautions, read: event.target.checked })}
             >
               I have read this
             </Checkbox>
-            {flash.cautioned && (
-              <Checkbox checked={flash.lifted} onChange={(event) => change({ lifted: event.target.checked })}>
+            {cautions.read && (
+              <Checkbox
+                checked={cautions.lifted}
+                onChange={(event) => onCautions({ ...cautions, lifted: event.target.checked })}
+              >
                 As the coach I take it on me to allow more than {SAFE_PER_SECOND} a second
               </Checkbox>
             )}
-            {!flash.lifted && perSecond > SAFE_PER_SECOND && (
+            {!cautions.lifted && perSecond > SAFE_PER_SECOND && (
               <p className="faint">
                 These times would be {perSecond.toFixed(1)} a second; they are slowed down to{' '}
                 {SAFE_PER_SECOND}.

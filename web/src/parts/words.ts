@@ -41,3 +41,21 @@ export function when(iso: string, timeZone?: string): string {
     ...(timeZone && { timeZone }),
   }).format(new Date(iso))
 }
+
+/** 4 -> "4 min", 0.46 -> "half a minute", 2.3 -> "2½ min". */
+export function minutesWords(minutes: number): string {
+  const halves = Math.max(1, Math.round(2 * minutes))
+  if (halves === 1) return 'half a minute'
+  return `${halves >> 1}${halves % 2 ? '½' : ''} min`
+}
+
+/** "2026-03-01" -> "Sun 1 Mar". */
+export function dayName(day: string): string {
+  const format = new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  })
+  return format.format(new Date(`${day}T00:00:00Z`)).replace(',', '')
+}

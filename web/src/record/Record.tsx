@@ -1,23 +1,35 @@
-import { OWN_LEVEL, TECHNIQUES, type Technique, techniqueById } from '@tachymetra/core'
-import type { SittingWire } from '@tachymetra/core/wire'
+import {
+  FACT_DECKS,
+  factById,
+  OWN_LEVEL,
+  SUPPORTS,
+  slowFacts,
+  techniqueById,
+  WORKED_SUPPORTS,
+  type WorkedSupport,
+} from '@tachymetra/core'
+import type { LearnerWire, PacePoint, SittingWire } from '@tachymetra/core/wire'
 import { Button, Select, Table } from 'antd'
-import { lazy, Suspense, useState } from 'react'
+import { useCallback, useState } from 'react'
 import { Link } from 'react-router'
-import { usePace, useSittings } from '../data/queries.js'
-import { changeSettings } from '../data/settings.js'
+import { useLearnerSettings } from '../data/learnerSettings.js'
+import { useCoach, useFacts, useMoves, usePractised, useSittings, useTimes } from '../data/queries.js'
+import { changeSettings, useSettings } from '../data/settings.js'
+import { FactHeat } from '../parts/FactHeat.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { SUPPORT_NAMES, seconds, slipName, when } from '../parts/words.js'
+import { Days } from './Days.js'
+import { PaceSection } from './PaceSection.js'
+import { Slips } from './Slips.js'
 
-const PaceChart = lazy(() => import('./PaceChart.js'))
-
-/** What a learner has done: pace and accuracy over time, and every sitting. */
+/** What a learner has done: days, pace and accuracy, slips, facts, levels, and every sitting. */
 export default function Record() {
   return (
     <OneLearner>
       {(learner, all) => (
-        <div className="stack" style={{ gap: '1.5rem' }}>
+        <div className="stack" style={{ gap: '1.75rem' }}>
           <div className="row">
             <h1 id="whose">The record of</h1>
             <Select
@@ -28,44 +40,180 @@ export default function Record() {
               showSearch={{ optionFilterProp: 'label' }}
               style={{ minWidth: '13rem' }}
             />
+            <Link to="/record/sheet">Progress sheet</Link>
+            <Link to="/record/exchange">Take out, bring in</Link>
           </div>
-          <PaceSection key={learner.id} learnerId={learner.id} />
-          <Sittings learnerId={learner.id} timeZone={learner.timeZone} />
+          <Sections key={learner.id} learner={learner} />
         </div>
       )}
     </OneLearner>
   )
 }
 
-function PaceSection({ learnerId }: { readonly learnerId: string }) {
-  const pace = usePace(learnerId)
+const SPANS = [
+  { value: 28, label: 'last 4 weeks' },
+  { value: 91, label: 'last 13 weeks' },
+  { value: 0, label: 'all there is' },
+]
+
+function Sections({ learner }: { readonly learner: LearnerWire }) {
+  const practised = usePractised(learner.id)
+  const coach = useCoach(learner.id)
+  const settings = useLearnerSettings(learner.id)
   const [chosen, setChosen] = useState<string>()
-  if (pace.isPending) return <Loading />
-  if (pace.isError) return <Trouble error={pace.error} retry={() => pace.refetch()} />
-  const practised = TECHNIQUES.filter((t: Technique) => pace.data.some((p) => p.technique === t.id))
-  const technique = practised.find((t) => t.id === chosen) ?? practised[0]
-  if (!technique) return <p>Nothing practised yet.</p>
+  const [support, setSupport] = useState<WorkedSupport>()
+  const [span, setSpan] = useState(91)
+  const [now] = useState(() => Date.now())
+  const keep = useCallback(
+    (p: PacePoint) =>
+      (!support || p.support === support) && (span === 0 || Date.parse(p.at) > now - span * 86_400_000),
+    [support, span, now],
+  )
+  if (practised.isPending || coach.isPending) return <Loading />
+  if (practised.isError) return <Trouble error={practised.error} retry={() => practised.refetch()} />
+  if (coach.isError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
+  // Without a choice, the technique worked last stands for its kind where only one can be shown.
+  const latest = coach.data.results.reduce<PacePoint | undefined>(
+    (a, b) => (a && a.at > b.at ? a : b),
+    undefined,
+  )
+  const technique = chosen ?? latest?.technique
   return (
-    <section className="stack">
-      <div className="row spread">
-        <h2>Pace and accuracy</h2>
+    <>
+      <Days learnerId={learner.id} today={coach.data.day} minutes={settings.minutes} />
+      {technique && (
+        <section className="stack" aria-labelledby="pace">
+          <div className="row">
+            <h2 id="pace">Pace and accuracy</h2>
+            <Select
+              aria-label="Technique"
+              value={chosen ?? ''}
+              options={[
+                { value: '', label: `All; the latest here: ${techniqueById(technique).name}` },
+                ...practised.data.map((id) => ({ value: id, label: techniqueById(id).name })),
+              ]}
+              onChange={(id) => setChosen(id || undefined)}
+              style={{ minWidth: '15rem' }}
+            />
+            <Select
+              aria-label="Support"
+              value={support ?? ''}
+              options={[
+                { value: '', label: 'any support' },
+                ...WORKED_SUPPORTS.map((s) => ({ value: s, label: SUPPORT_NAMES[s] })),
+              ]}
+              onChange={(s) =>
+                setSupport(SUPPORTS.includes(s as WorkedSupport) ? (s as WorkedSupport) : undefined)
+              }
+              style={{ minWidth: '9rem' }}
+            />
+            <Select
+              aria-label="Time"
+              value={span}
+              options={SPANS}
+              onChange={setSpan}
+              style={{ minWidth: '9rem' }}
+            />
+          </div>
+          <PaceSection learner={learner} technique={technique} settings={settings} keep={keep} />
+        </section>
+      )}
+      <Slips learnerId={learner.id} {...(chosen && { technique: chosen })} />
+      <Facts learnerId={learner.id} />
+      <Moves learner={learner} technique={chosen} />
+      <Sittings learnerId={learner.id} timeZone={learner.timeZone} technique={chosen} />
+    </>
+  )
+}
+
+function Facts({ learnerId }: { readonly learnerId: string }) {
+  const { factDeck } = useSettings()
+  const facts = useFacts(learnerId)
+  const times = useTimes(learnerId)
+  const deck = FACT_DECKS.find((d) => d.id === factDeck) ?? FACT_DECKS[1]!
+  if (facts.isPending) return <Loading />
+  if (facts.isError) return <Trouble error={facts.error} retry={() => facts.refetch()} />
+  const slow = times.data ? slowFacts(times.data).slice(0, 8) : []
+  return (
+    <section className="stack" aria-labelledby="facts">
+      <div className="row">
+        <h2 id="facts">Facts</h2>
         <Select
-          aria-label="Technique"
-          value={technique.id}
-          options={practised.map((t) => ({ value: t.id, label: t.name }))}
-          onChange={setChosen}
-          style={{ minWidth: '13rem' }}
+          aria-label="Deck"
+          value={deck.id}
+          options={FACT_DECKS.map((d) => ({ value: d.id, label: d.name }))}
+          onChange={(id) => changeSettings({ factDeck: id })}
+          style={{ minWidth: '14rem' }}
         />
       </div>
-      <Suspense fallback={<div className="chart" />}>
-        <PaceChart technique={technique} points={pace.data.filter((p) => p.technique === technique.id)} />
-      </Suspense>
+      <FactHeat deck={deck} standings={facts.data} times={times.data} />
+      {slow.length > 0 && (
+        <div>
+          <p>
+            <strong>They hold the work up</strong>{' '}
+            <span className="faint">(from {times.data!.seen} of the latest steps and recalls)</span>
+          </p>
+          <ul className="plain-list misfits">
+            {slow.map(({ fact, because }) => (
+              <li key={fact}>
+                <span className="mono">{factById(fact)!.card.ask}</span>: {because}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
     </section>
   )
 }
 
-function Sittings({ learnerId, timeZone }: { readonly learnerId: string; readonly timeZone: string }) {
-  const sittings = useSittings(learnerId)
+const SHOWN_MOVES = 8
+
+function Moves({
+  learner,
+  technique,
+}: {
+  readonly learner: LearnerWire
+  readonly technique: string | undefined
+}) {
+  const moves = useMoves(learner.id)
+  const [all, setAll] = useState(false)
+  if (moves.isPending) return <Loading />
+  if (moves.isError) return <Trouble error={moves.error} retry={() => moves.refetch()} />
+  const its = moves.data.filter((m) => !technique || m.technique === technique)
+  return (
+    <section className="stack" aria-labelledby="moves">
+      <h2 id="moves">Levels: every move and its reason</h2>
+      {its.length === 0 ? (
+        <p>None yet.</p>
+      ) : (
+        <ul className="plain-list moves">
+          {its.slice(0, all ? its.length : SHOWN_MOVES).map((m) => (
+            <li key={m.id}>
+              <span className="faint">{when(m.at, learner.timeZone)}</span>{' '}
+              <strong>
+                {techniqueById(m.technique).name}: level {m.from} to {m.to}
+              </strong>{' '}
+              {m.because}
+            </li>
+          ))}
+        </ul>
+      )}
+      {its.length > SHOWN_MOVES && !all && (
+        <div>
+          <Button onClick={() => setAll(true)}>All {its.length}</Button>
+        </div>
+      )}
+    </section>
+  )
+}
+
+function Sittings(props: {
+  readonly learnerId: string
+  readonly timeZone: string
+  readonly technique: string | undefined
+}) {
+  const { learnerId, timeZone, technique } = props
+  const sittings = useSittings(learnerId, technique)
   if (sittings.isPending) return <Loading />
   if (sittings.isError) return <Trouble error={sittings.error} retry={() => sittings.refetch()} />
   return (

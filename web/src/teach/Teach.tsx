@@ -36,7 +36,7 @@ export default function Teach() {
 function Page({ technique }: { readonly technique: Technique }) {
   const { lesson, levels, needs, schools } = technique
   const [search] = useSearchParams()
-  const learnerId = useLearner()?.id ?? null
+  const learnerId = useLearner()?.id
   const school = schoolIn(useSchools(learnerId), technique)
   const setSchool = useSchoolSetter(learnerId)
   const [text, setText] = useState(search.get('p') ?? lesson.example)

@@ -1,0 +1,61 @@
+/** Today's plan of a learner, made here from what the server knows. */
+import {
+  dayIn,
+  freeTime,
+  type PlanDay,
+  type PlanInput,
+  type PlanItem,
+  planDay,
+  planWeek,
+  readiness,
+  slowFacts,
+  standsOf,
+} from '@tachymetra/core'
+import type { CoachWire, LearnerWire } from '@tachymetra/core/wire'
+import { useMemo } from 'react'
+
+import { useLearnerSettingsQuery } from './learnerSettings.js'
+import { useCoach, useTimes } from './queries.js'
+
+/** Recalls after which the facts of the day count as done. */
+const FACTS_DONE = 4
+const WEEK = 7
+
+export interface Plan {
+  readonly coach: CoachWire
+  readonly input: PlanInput
+  /** What is left to do today. */
+  readonly items: readonly PlanItem[]
+  /** Minutes worked today. */
+  readonly worked: number
+  readonly week: () => readonly PlanDay[]
+}
+
+/** @returns undefined until everything it needs has come. */
+export function usePlan(learner: LearnerWire): Plan | undefined {
+  const { data: coach } = useCoach(learner.id)
+  const { data: settings } = useLearnerSettingsQuery(learner.id)
+  const { data: times } = useTimes(learner.id)
+  return useMemo(() => {
+    if (!coach || !settings || !times) return undefined
+    const { day, today, results } = coach
+    const worked = results.filter((r) => dayIn(r.at, learner.timeZone) === day).map((r) => r.technique)
+    const input: PlanInput = {
+      settings,
+      day,
+      now: new Date().toISOString(),
+      memories: coach.facts,
+      slow: slowFacts(times).map((s) => s.fact),
+      readiness: readiness(results, settings.targets),
+      stands: standsOf(results, coach.moves),
+      done: [...new Set(worked), ...(today.recalls >= FACTS_DONE ? ['facts'] : [])],
+    }
+    return {
+      coach,
+      input,
+      items: planDay(input),
+      worked: today.ms / 60_000,
+      week: () => planWeek(input, WEEK, (date) => freeTime(settings, date, learner.timeZone) === undefined),
+    }
+  }, [coach, settings, times, learner.timeZone])
+}

@@ -1,0 +1,170 @@
+import { itemName, type PlanDay, type PlanItem } from '@tachymetra/core'
+import type { LearnerWire } from '@tachymetra/core/wire'
+import { Button, Dropdown } from 'antd'
+import { useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
+import { type Plan, usePlan } from '../data/plan.js'
+import { beginItem } from '../data/sitting.js'
+import { Fold } from '../parts/Fold.js'
+import { Trouble } from '../parts/Trouble.js'
+import { dayName, minutesWords, SUPPORT_NAMES } from '../parts/words.js'
+
+/** Today's plan: what, for how long and why; one button starts it. */
+export function Today({ learner }: { readonly learner: LearnerWire }) {
+  const plan = usePlan(learner)
+  return (
+    <section className="today" aria-labelledby="today">
+      {plan ? <Planned learner={learner} plan={plan} /> : <h2 id="today">Today</h2>}
+    </section>
+  )
+}
+
+function Planned({ learner, plan }: { readonly learner: LearnerWire; readonly plan: Plan }) {
+  const navigate = useNavigate()
+  const settings = useLearnerSettings(learner.id)
+  const [trouble, setTrouble] = useState<Error>()
+  const { items, worked, input } = plan
+  const begin = (item: PlanItem) => beginItem(learner.id, item).then((path) => navigate(path), setTrouble)
+  const [first] = items
+  const skippedToday = settings.skipped.filter((s) => s.day === input.day)
+  return (
+    <>
+      <div className="row spread">
+        <h2 id="today">Today, {minutesWords(settings.minutes)}</h2>
+        <span className="faint">
+          {worked > 0 && `${minutesWords(worked)} done today. `}
+          <Link to="/settings">Minutes, time of day, pins</Link>
+        </span>
+      </div>
+      <MinuteRule items={items} worked={worked} minutes={settings.minutes} />
+      {first ? (
+        <ol className="plain-list plan">
+          {items.map((item, i) => (
+            <li key={item.id}>
+              <div>
+                <strong>{itemName(item)}</strong>{' '}
+                <span className="faint">
+                  {item.kind !== 'facts' && `${SUPPORT_NAMES[item.support].toLowerCase()}, `}
+                  about {minutesWords(item.minutes)}
+                </span>
+                <p>{item.because}</p>
+              </div>
+              <span className="row">
+                <ItemMenu learnerId={learner.id} item={item} day={input.day} />
+                <Button
+                  type={i === 0 ? 'primary' : 'default'}
+                  size={i === 0 ? 'large' : 'middle'}
+                  onClick={() => begin(item)}
+                >
+                  {i === 0 ? 'Begin' : 'This one'}
+                  <span className="sr-only">: {itemName(item)}</span>
+                </Button>
+              </span>
+            </li>
+          ))}
+        </ol>
+      ) : (
+        <p>
+          {worked > 0
+            ? 'All done for today. More is welcome, none is owed.'
+            : 'Nothing is planned for today.'}
+        </p>
+      )}
+      {trouble && <Trouble error={trouble} />}
+      {skippedToday.length > 0 && (
+        <p className="faint">
+          Left out today: {skippedToday.map((s) => s.item).join(', ')}.{' '}
+          <button
+            type="button"
+            className="key-button"
+            onClick={() =>
+              changeLearner(learner.id, { skipped: settings.skipped.filter((s) => s.day !== input.day) })
+            }
+          >
+            Put back
+          </button>
+        </p>
+      )}
+      <Fold summary="The week ahead">{() => <Week week={plan.week()} />}</Fold>
+    </>
+  )
+}
+
+/** The minutes of the day on a rule: what is done, then a stretch for each item. */
+function MinuteRule(props: {
+  readonly items: readonly PlanItem[]
+  readonly worked: number
+  readonly minutes: number
+}) {
+  const { items, worked, minutes } = props
+  const whole = Math.max(minutes, worked + items.reduce((sum, i) => sum + i.minutes, 0))
+  return (
+    <div className="minute-rule" aria-hidden="true">
+      {worked > 0 && <span className="done" style={{ width: `${(100 * worked) / whole}%` }} />}
+      {items.map((item) => (
+        <span key={item.id} className={item.kind} style={{ width: `${(100 * item.minutes) / whole}%` }}>
+          {item.kind === 'facts' ? 'facts' : item.kind === 'edge' ? 'on the edge' : 'review'}
+        </span>
+      ))}
+    </div>
+  )
+}
+
+/** Pinning, leaving out for a day and banning; all of it can be taken back in the settings. */
+function ItemMenu(props: { readonly learnerId: string; readonly item: PlanItem; readonly day: string }) {
+  const { learnerId, item, day } = props
+  const { pinned, banned, skipped } = useLearnerSettings(learnerId)
+  const actions: Record<string, () => void> = {
+    pin: () => changeLearner(learnerId, { pinned: [...pinned, item.id] }),
+    unpin: () => changeLearner(learnerId, { pinned: pinned.filter((id) => id !== item.id) }),
+    skip: () =>
+      // Other days' notes have served their turn.
+      changeLearner(learnerId, {
+        skipped: [...skipped.filter((s) => s.day === day), { item: item.id, day }],
+      }),
+    ban: () =>
+      changeLearner(learnerId, {
+        banned: [...banned, item.id],
+        pinned: pinned.filter((id) => id !== item.id),
+      }),
+  }
+  return (
+    <Dropdown
+      trigger={['click']}
+      menu={{
+        items: [
+          item.pinned
+            ? { key: 'unpin', label: 'No longer every day' }
+            : { key: 'pin', label: 'Pin: every day' },
+          { key: 'skip', label: 'Not today' },
+          { key: 'ban', label: 'Never' },
+        ],
+        onClick: ({ key }) => actions[key]?.(),
+      }}
+    >
+      <Button aria-label={`Pin, skip or ban ${itemName(item)}`}>{item.pinned ? 'Pinned' : 'Change'}</Button>
+    </Dropdown>
+  )
+}
+
+function Week({ week }: { readonly week: readonly PlanDay[] }) {
+  return (
+    <>
+      <p className="faint">
+        Supposing each day goes as planned. A day missed is not made up for: the plan goes on.
+      </p>
+      <dl className="week">
+        {week.map(({ day, items, rest }) => (
+          <div key={day}>
+            <dt>{dayName(day)}</dt>
+            <dd>
+              {rest ?? items.map(itemName).join('; ')}
+              {!rest && items.length === 0 && 'Done.'}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </>
+  )
+}

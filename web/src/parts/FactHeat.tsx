@@ -1,0 +1,70 @@
+import { type Estimate, type FactDeck, SLOW_SHARE, type Times } from '@tachymetra/core'
+import type { FactStanding } from '@tachymetra/core/wire'
+import { useMemo } from 'react'
+import { seconds } from './words.js'
+
+const STATES = ['fast', 'steady', 'slow', 'shaky', 'new'] as const
+type State = (typeof STATES)[number]
+
+/** Faster than this share of one's typical fact is fast (default, common practice). */
+const FAST_SHARE = 0.8
+/** So often seen inside longer work before that says anything. */
+const ENOUGH = 3
+
+/** A fact's state in words and in shape, from the drill and from the steps of longer work alike. */
+function stateOf(
+  deck: FactDeck,
+  standing: FactStanding | undefined,
+  own: Estimate | undefined,
+  typicalMs: number,
+): State {
+  const told = own && own.seen >= ENOUGH ? own : undefined
+  if (!standing && !told) return 'new'
+  if ((standing && !standing.latestRight) || (told && told.wrong >= told.seen / 4)) return 'shaky'
+  const share = told ? told.ms / typicalMs : (standing?.medianMs ?? deck.withinMs) / typicalMs
+  if (share > SLOW_SHARE || (standing?.medianMs ?? 0) > deck.withinMs) return 'slow'
+  return share > FAST_SHARE ? 'steady' : 'fast'
+}
+
+/** Every fact of a deck, the slow and shaky ones lit. */
+export function FactHeat({
+  deck,
+  standings,
+  times,
+}: {
+  readonly deck: FactDeck
+  readonly standings: readonly FactStanding[]
+  readonly times: Times | undefined
+}) {
+  const of = useMemo(() => new Map(standings.map((s) => [s.fact, s])), [standings])
+  return (
+    <>
+      <p className="heat-key">
+        {STATES.map((state) => (
+          <span key={state} className={`heat ${state}`}>
+            {state}
+          </span>
+        ))}
+      </p>
+      <ul className="plain-list heat-map mono">
+        {deck.cards.map((card) => {
+          const standing = of.get(card.id)
+          const own = times?.facts[card.id]
+          const state = stateOf(deck, standing, own, times?.factMs ?? deck.withinMs)
+          const words = [
+            state,
+            ...(own ? [seconds(own.ms)] : standing?.medianMs ? [seconds(standing.medianMs)] : []),
+            ...(standing ? [`${standing.right} of ${standing.recalls} recalled`] : []),
+            ...(own ? [`met ${own.seen} times of late`] : []),
+          ].join(', ')
+          return (
+            <li key={card.id} className={`heat ${state}`} title={`${card.ask}: ${words}`}>
+              {card.ask}
+              <span className="sr-only">: {words}</span>
+            </li>
+          )
+        })}
+      </ul>
+    </>
+  )
+}
