@@ -125,9 +125,9 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
       now: new Date().toISOString(),
       memories: facts,
       slow: slowFacts(times).map((s) => s.fact),
-      readiness: readiness(results, settings.targets),
+      readiness: readiness(results, settings.targets, moves),
       stands: standsOf(results, moves),
-      done: [],
+      done: new Map(),
     })
     expect(plan.map((i) => i.kind)).toEqual(['facts', 'edge', 'review'])
     expect(plan.reduce((sum, i) => sum + i.minutes, 0)).toBeCloseTo(settings.minutes, 5)

@@ -38,15 +38,19 @@ export function readSettings(env: NodeJS.ProcessEnv, args: readonly string[]): S
   }
 }
 
+/** The demo is a database of its own, so that it never mixes with a real record. */
+export function databaseFile({ data, demo }: Pick<Settings, 'data' | 'demo'>): string {
+  return join(data, demo ? 'demo.sqlite' : 'tachymetra.sqlite')
+}
+
 /**
  * Opens the database, loads the demo data when asked to and nobody is there yet, and serves until SIGINT or
- * SIGTERM. The demo is a database of its own, so that it never mixes with a real record.
+ * SIGTERM.
  * @throws StartError when the data folder or the port cannot be used.
  */
 export async function serve(settings: Settings, say: (line: string) => void): Promise<{ url: string }> {
   const { host, port, data, demo } = settings
-  const file = join(data, demo ? 'demo.sqlite' : 'tachymetra.sqlite')
-  const { db, close } = open(data, file)
+  const { db, close } = open(data, databaseFile(settings))
   const destination = pino.destination({ dest: logFile(data), sync: false })
   await once(destination, 'ready')
   const log = pino({ level: 'info' }, destination)

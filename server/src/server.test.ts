@@ -1,5 +1,6 @@
 import {
   type AttemptRecord,
+  DEFAULT_SETTINGS,
   demoLearners,
   type FactMemory,
   judgeAttempt,
@@ -276,21 +277,25 @@ test('a learner is renamed, and removed with everything recorded of them', async
     thinkMs: 700,
     at: start.startedAt,
   })
+  await send('PUT', `/learners/${id}/settings`, DEFAULT_SETTINGS)
+  await send('PUT', `/learners/${id}/moves/6f1b0c5e-0000-4000-8000-00000000d005`, {
+    technique: 'add-pairs',
+    to: 2,
+  })
   expect((await send('DELETE', `/learners/${id}`, {})).status).toBe(200)
   expect((await send('DELETE', `/learners/${id}`, {})).status).toBe(200)
   expect((await send('PATCH', `/learners/${id}`, { name: 'x' })).status).toBe(404)
   for (const path of [`/attempts/${work}`, `/sittings/${sitting}`, `/learners/${id}/facts`])
     expect((await send('GET', path)).status).toBe(404)
-  const left = ['attempt', 'step_entry', 'sitting', 'sitting_pace', 'fact_recall', 'fact_memory'].map(
-    (table) => {
-      const column =
-        { attempt: 'id', step_entry: 'attempt_id', sitting: 'id', sitting_pace: 'sitting_id' }[table] ??
-        'learner_id'
-      const key = { attempt: work, step_entry: work, sitting, sitting_pace: sitting }[table] ?? id
-      return database.db.all(sql.raw(`select 1 from ${table} where ${column} = '${key}'`)).length
-    },
-  )
-  expect(left).toEqual([0, 0, 0, 0, 0, 0])
+  const own = ['fact_recall', 'fact_memory', 'learner_settings', 'level_move', 'practice_day', 'slip_week']
+  const left = ['attempt', 'step_entry', 'sitting', 'sitting_pace', ...own].map((table) => {
+    const column =
+      { attempt: 'id', step_entry: 'attempt_id', sitting: 'id', sitting_pace: 'sitting_id' }[table] ??
+      'learner_id'
+    const key = { attempt: work, step_entry: work, sitting, sitting_pace: sitting }[table] ?? id
+    return database.db.all(sql.raw(`select 1 from ${table} where ${column} = '${key}'`)).length
+  })
+  expect(left.every((rows) => rows === 0)).toBe(true)
 })
 
 test('the latest answers at a level, newest first, without steps and skipped ones', async () => {

@@ -16,6 +16,10 @@ const Flash = lazy(() => import('./flash/Flash.js'))
 const GridPage = lazy(() => import('./flash/GridPage.js'))
 const FactsPage = lazy(() => import('./facts/FactsPage.js'))
 const FreeFrame = lazy(() => import('./soroban/FreeFrame.js'))
+const SettingsPage = lazy(() => import('./settings/SettingsPage.js'))
+const ExchangePage = lazy(() => import('./exchange/ExchangePage.js'))
+const SheetPage = lazy(() => import('./record/SheetPage.js'))
+const SimulatePage = lazy(() => import('./simulate/SimulatePage.js'))
 const Record = lazy(() => import('./record/Record.js'))
 const SittingPage = lazy(() => import('./record/SittingPage.js'))
 const AttemptPage = lazy(() => import('./record/AttemptPage.js'))
@@ -37,6 +41,10 @@ export function App() {
               <Route path="compare" element={<Compare />} />
               <Route path="teach/:id" element={<Teach />} />
               <Route path="record" element={<Record />} />
+              <Route path="record/sheet" element={<SheetPage />} />
+              <Route path="record/exchange" element={<ExchangePage />} />
+              <Route path="settings" element={<SettingsPage />} />
+              <Route path="simulate" element={<SimulatePage />} />
               <Route path="record/sitting/:id" element={<SittingPage />} />
               <Route path="record/attempt/:id" element={<AttemptPage />} />
               <Route path="*" element={<Lost />} />
@@ -115,6 +123,7 @@ function Page() {
           <NavLink to="/flash">Flash</NavLink>
           <NavLink to="/compare">Compare</NavLink>
           <NavLink to="/record">Record</NavLink>
+          <NavLink to="/settings">Settings</NavLink>
         </nav>
       </header>
       <main>

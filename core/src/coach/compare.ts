@@ -6,6 +6,7 @@ import { schoolOf, type Trace, trace } from '../technique/driver.js'
 import { type Effort, effortOf, effortWords } from '../technique/effort.js'
 import { TECHNIQUES } from '../technique/registry.js'
 import { writtenEffort } from '../technique/written.js'
+import { ENOUGH_STEPS, predictMs, type Times } from './times.js'
 
 export interface Way {
   readonly technique: Technique
@@ -25,6 +26,31 @@ export interface Comparison {
   readonly written: Effort
   /** Which way is quickest and why, in a sentence. */
   readonly advice: string
+}
+
+/** The way that is quickest for one learner, by their own times. */
+export interface Quickest {
+  readonly way: Way
+  readonly ms: number
+  /** What each way is likely to take, in the order of `ways`, in milliseconds. */
+  readonly each: readonly number[]
+  readonly advice: string
+}
+
+/** @returns undefined while too little is known of the learner, or no technique fits. */
+export function quickestFor({ ways }: Comparison, times: Times): Quickest | undefined {
+  if (times.seen < ENOUGH_STEPS || ways.length === 0) return undefined
+  const each = ways.map(({ technique, work }) => predictMs(times, technique.id, work))
+  const order = each.map((ms, i) => ({ ms, way: ways[i]! })).sort((a, b) => a.ms - b.ms)
+  const [first, next] = order as [(typeof order)[0], (typeof order)[0] | undefined]
+  const words = (ms: number) => `${(ms / 1000).toFixed(1)} s`
+  const rival = next ? `, ${next.way.technique.name} ${words(next.ms)}` : ''
+  return {
+    way: first.way,
+    ms: first.ms,
+    each,
+    advice: `Quickest for you, by ${times.seen} of your latest steps: ${first.way.technique.name}, likely ${words(first.ms)}${rival}.`,
+  }
 }
 
 /** @param schools the school of a technique by its id, where it is not the default. */

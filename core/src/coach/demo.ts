@@ -38,18 +38,45 @@ const CLERKS: readonly {
   learns: number
   often: number
   weak: number[]
+  /** A rung they have set their mind on, worked every day before anything else. */
+  mind?: { technique: string; rung: number }
 }[] = [
-  { name: 'Tobin Achter', pace: 1, slips: 1, learns: 0.3, often: 0.8, weak: [7] },
+  {
+    name: 'Tobin Achter',
+    pace: 1,
+    slips: 1,
+    learns: 0.3,
+    often: 0.8,
+    weak: [7],
+    mind: { technique: 'subtract-hold-drop', rung: 9 },
+  },
   { name: 'Ilse Marrow', pace: 0.7, slips: 0.7, learns: 0.25, often: 0.9, weak: [] },
   { name: 'Pell Okonjo', pace: 1.2, slips: 1.6, learns: 0.35, often: 0.6, weak: [8] },
   { name: 'Sunniva Dray', pace: 0.9, slips: 0.5, learns: 0.28, often: 0.7, weak: [6] },
   { name: 'Rafe Lindqvist', pace: 1.4, slips: 1.2, learns: 0.2, often: 0.5, weak: [7, 9] },
-  { name: 'Amadi Voss', pace: 0.8, slips: 1.3, learns: 0.32, often: 0.85, weak: [] },
-  { name: 'Junia Bale', pace: 1.1, slips: 0.8, learns: 0.4, often: 0.75, weak: [9] },
+  {
+    name: 'Amadi Voss',
+    pace: 0.8,
+    slips: 1.3,
+    learns: 0.38,
+    often: 0.85,
+    weak: [],
+    mind: { technique: 'add-running-total', rung: 10 },
+  },
+  {
+    name: 'Junia Bale',
+    pace: 1.1,
+    slips: 0.8,
+    learns: 0.4,
+    often: 0.75,
+    weak: [9],
+    mind: { technique: 'add-running-total', rung: 9 },
+  },
   { name: 'Corin Hask', pace: 1.6, slips: 2, learns: 0.22, often: 0.45, weak: [6, 8] },
 ]
 
-const BEGINNER: Habits = {
+/** An ordinary beginner. */
+export const BEGINNER: Habits = {
   factMs: 800,
   carryMs: 450,
   keyMs: 130,
@@ -76,7 +103,7 @@ export function demoLearners(lastDay: string, seed = 20): DemoLearner[] {
       weak: clerk.weak,
     }
     const id = uuid(random)
-    const sittings = [...practice(id, habits, clerk.often, lastDay, random)]
+    const sittings = [...practice(id, habits, clerk.often, clerk.mind, lastDay, random)]
     return { id, name: clerk.name, sittings, recalls: recalled(sittings, habits, random) }
   })
 }
@@ -116,19 +143,27 @@ function* practice(
   learnerId: string,
   habits: Habits,
   often: number,
+  mind: { technique: string; rung: number } | undefined,
   lastDay: string,
   random: Random,
 ): Generator<DemoSitting> {
   const known = TECHNIQUES.map(
-    (technique): Track => ({ technique, rung: 1, latest: [], sittings: 0, practised: 0 }),
+    (technique): Track => ({
+      technique,
+      rung: mind?.technique === technique.id ? mind.rung : 1,
+      latest: [],
+      sittings: 0,
+      practised: 0,
+    }),
   )
   const end = Date.parse(`${lastDay}T00:00:00Z`)
   for (let day = DEMO_DAYS; day >= 1; day -= 1) {
     if (random.unit() >= often) continue
     let clock = end - day * 86_400_000 + (15 + 3 * random.unit()) * 3_600_000
     const knows = (id: string) => known.some((k) => k.technique.id === id && k.sittings >= SITTINGS_TO_KNOW)
-    const today = known
-      .filter((k) => k.technique.needs.every(knows))
+    const set = known.filter((k) => k.technique.id === mind?.technique)
+    const others = known
+      .filter((k) => k.technique.needs.every(knows) && !set.includes(k))
       // Those still being learnt first, then those practised least.
       .sort(
         (a, b) =>
@@ -136,8 +171,8 @@ function* practice(
           a.sittings - b.sittings,
       )
       .slice(0, 1 + Math.floor(3 * random.unit()))
-    for (const track of today) {
-      const support = supportFor(track.sittings)
+    for (const track of [...set, ...others]) {
+      const support = set.includes(track) && track.sittings > 1 ? 'answer' : supportFor(track.sittings)
       const sitting = sit({ learnerId, habits, track, support, clock: Math.round(clock), random })
       yield sitting
       track.sittings += 1

@@ -7,7 +7,7 @@ import { seeded } from '../number/random.js'
 import { levelOf, techniqueById } from '../technique/registry.js'
 import type { Support } from './attempt.js'
 import { FACT_DECKS, factById } from './facts.js'
-import type { Readiness } from './readiness.js'
+import type { Readiness, Result } from './readiness.js'
 import { type FactMemory, remember, toAsk } from './recall.js'
 import type { LearnerSettings } from './settings.js'
 
@@ -34,8 +34,8 @@ export interface PlanInput {
   readonly slow: readonly string[]
   readonly readiness: readonly Readiness[]
   readonly stands: readonly Stand[]
-  /** Items worked already today. */
-  readonly done: readonly string[]
+  /** Minutes worked today by item, in the order begun. */
+  readonly done: ReadonlyMap<string, number>
 }
 
 export type PlanItem = { readonly minutes: number; readonly because: string; readonly pinned: boolean } & (
@@ -60,53 +60,55 @@ export interface PlanDay {
 /** Seconds a due fact takes with the pause after it, for fitting them to the minutes. */
 const FACT_SECONDS = 2.5
 /** Facts take at most this share of the minutes, and at most so many of them are new on one day. */
-const FACT_SHARE = 0.4
+const FACT_SHARE = 0.3
 const NEW_FACTS = 6
-/** A review is worth its while from this many minutes on. */
-const LEAST_REVIEW = 0.75
+/** Less than this many minutes are not worth beginning for. */
+const LEAST_MINUTES = 0.4
+/** Problems with support before it is seen whether they go well without. */
+export const SUPPORTED = 5
 /** Seconds between two problems: reading the verdict, going on. */
 const BETWEEN = 3
 /** So great a share right takes one level of support away. */
 const LESS_SUPPORT = 0.8
 
-/** Today's items in the order they are to be worked; those done today are left out. */
+/**
+ * Today's items in the order they are to be worked, each with the minutes it has left. What was begun today goes on
+ * until its minutes are up, with less support as soon as it goes well.
+ */
 export function planDay(input: PlanInput): PlanItem[] {
   const { settings, day, done, readiness, stands } = input
   const out = new Set([
     ...settings.banned,
     ...settings.skipped.filter((s) => s.day === day).map((s) => s.item),
-    ...done,
   ])
-  const items: PlanItem[] = []
-  let left = settings.minutes
-  const facts = factsFor(input, out)
-  if (facts) {
-    items.push(facts)
-    left -= facts.minutes
-  }
-  const stand = new Map(stands.map((s) => [s.technique, s]))
+  const facts = done.has('facts') ? undefined : factsFor(input, out)
   const free = readiness.filter((r) => !out.has(r.technique.id))
+  const stand = new Map(stands.map((s) => [s.technique, s]))
   const pins = free.filter((r) => settings.pinned.includes(r.technique.id))
-  const edge = pins[0] ?? onTheEdge(free, stand)
-  const edgeDone = done.some((id) => id !== 'facts')
-  const review = pins[1] ?? longestLeft(free, stand, edge, day)
-  // Pins beyond two share what is left with them.
-  const chosen = [
-    ...(edge && !(edgeDone && pins.length === 0) ? [{ kind: 'edge' as const, of: edge }] : []),
-    ...(review ? [{ kind: 'review' as const, of: review }] : []),
-    ...pins.slice(2).map((of) => ({ kind: 'review' as const, of })),
+  const begun = [...done.keys()].flatMap((id) => free.find((r) => r.technique.id === id) ?? [])
+  // Whatever became known today has done its part; the rest of its minutes go to what comes next.
+  const edge = pins[0] ?? begun.find((r) => r.standing !== 'known') ?? onTheEdge(free, stand)
+  const others = free.filter((r) => r !== edge)
+  const review =
+    pins[1] ?? begun.findLast((r) => r !== edge && (stand.get(r.technique.id)?.lastAt ?? '') < day)
+  const rest =
+    review ?? begun.find((r) => r !== edge && r.standing === 'known') ?? longestLeft(others, stand, day)
+  const budget = settings.minutes - (facts?.minutes ?? done.get('facts') ?? 0)
+  const wanted = [
+    ...(edge ? [{ kind: 'edge' as const, of: edge, share: 3 }] : []),
+    ...(rest ? [{ kind: 'review' as const, of: rest, share: 1 }] : []),
+    ...pins.slice(2).map((of) => ({ kind: 'review' as const, of, share: 1 })),
   ]
-  const shares = chosen.map(({ kind }) => (kind === 'edge' ? 2 : 1))
-  const total = shares.reduce((sum, s) => sum + s, 0)
-  const fits = chosen.filter(
-    (c, i) => i === 0 || (left * shares[i]!) / total >= LEAST_REVIEW || pins.includes(c.of),
-  )
-  const kept = fits.reduce((sum, c) => sum + (c.kind === 'edge' ? 2 : 1), 0)
-  for (const { kind, of } of fits) {
-    const minutes = Math.max(0.5, (left * (kind === 'edge' ? 2 : 1)) / kept)
-    items.push(techniqueItem(kind, of, stand.get(of.technique.id), minutes, input))
-  }
-  return items
+  const whole = wanted.reduce((sum, w) => sum + w.share, 0)
+  const used = begun.reduce((sum, r) => sum + done.get(r.technique.id)!, 0)
+  // The last one takes what rounding and the work of others have left of the day.
+  const items = wanted.flatMap(({ kind, of, share }): PlanItem[] => {
+    const minutes = Math.min(budget - used, (budget * share) / whole - (done.get(of.technique.id) ?? 0))
+    return minutes >= LEAST_MINUTES
+      ? [techniqueItem(kind, of, stand.get(of.technique.id), minutes, input)]
+      : []
+  })
+  return facts ? [facts, ...items] : items
 }
 
 function factsFor({ settings, day, now, memories, slow }: PlanInput, out: ReadonlySet<string>) {
@@ -153,25 +155,30 @@ function nearness(of: Readiness, stand: Stand | undefined): number {
   return alone * (right / problems) * Math.min(1, target / (medianMs ?? 2 * target))
 }
 
-/** Of those in practice whose prerequisites hold, the nearest to its target; else the first that is ready. */
+/**
+ * Of those in practice whose prerequisites hold, the nearest to its target; else the first that is ready; else what
+ * is known already, on its next rung.
+ */
 function onTheEdge(free: readonly Readiness[], stand: ReadonlyMap<string, Stand>): Readiness | undefined {
-  const practised = free
-    .filter((r) => r.standing === 'practised' && r.missing.length === 0)
-    .sort((a, b) => nearness(b, stand.get(b.technique.id)) - nearness(a, stand.get(a.technique.id)))
+  const nearest = (some: readonly Readiness[]) =>
+    some.toSorted(
+      (a, b) => nearness(b, stand.get(b.technique.id)) - nearness(a, stand.get(a.technique.id)),
+    )[0]
   return (
-    practised[0] ?? free.find((r) => r.standing === 'ready') ?? free.find((r) => r.standing === 'practised')
+    nearest(free.filter((r) => r.standing === 'practised' && r.missing.length === 0)) ??
+    free.find((r) => r.standing === 'ready') ??
+    nearest(free.filter((r) => r.standing !== 'not-yet'))
   )
 }
 
 /** What was worked before and has been left alone the longest, a day at least. */
 function longestLeft(
-  free: readonly Readiness[],
+  others: readonly Readiness[],
   stand: ReadonlyMap<string, Stand>,
-  edge: Readiness | undefined,
   day: string,
 ): Readiness | undefined {
-  return free
-    .filter((r) => r !== edge && stand.has(r.technique.id) && stand.get(r.technique.id)!.lastAt < day)
+  return others
+    .filter((r) => stand.has(r.technique.id) && stand.get(r.technique.id)!.lastAt < day)
     .sort(
       (a, b) =>
         Number(b.standing === 'known') - Number(a.standing === 'known') ||
@@ -203,7 +210,7 @@ function techniqueItem(
   const each = (stand?.latest.medianMs ?? 2 * target) / 1000 + BETWEEN
   const pinned = settings.pinned.includes(technique.id)
   const days = stand ? daysBetween(stand.lastAt.slice(0, 10), day) : 0
-  const away = days === 1 ? 'yesterday' : `${days} days ago`
+  const away = days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`
   const reason =
     standing === 'ready'
       ? `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`
@@ -215,7 +222,7 @@ function techniqueItem(
     id: technique.id,
     level,
     support,
-    problems: Math.max(2, Math.min(40, Math.round((minutes * 60) / each))),
+    problems: Math.max(2, Math.min(support === 'answer' ? 40 : SUPPORTED, Math.round((minutes * 60) / each))),
     minutes,
     because: pinned ? `Pinned. ${reason}` : reason,
     pinned,
@@ -241,7 +248,7 @@ export function planWeek(input: PlanInput, days: number, busy: (day: string) => 
     const day = dayAfter(input.day, i)
     // Days ahead are planned from their middle.
     const now = i === 0 ? input.now : `${day}T12:00:00.000Z`
-    const done = i === 0 ? input.done : []
+    const done = i === 0 ? input.done : new Map<string, number>()
     if (busy(day)) {
       week.push({ day, items: [], rest: 'The calendar leaves no time; nothing is owed for it.' })
       continue
@@ -278,6 +285,11 @@ function worked(
   const old = stands.find((s) => s.technique === technique)
   const latest = old?.latest ?? { problems: 0, right: 0, medianMs: null }
   return [...stands.filter((s) => s !== old), { technique, level, support, lastAt, latest }]
+}
+
+/** Minutes of a sitting, the pauses between its problems counted in. */
+export function minutesOf({ attempts, medianMs }: Pick<Result, 'attempts' | 'medianMs'>): number {
+  return (attempts * ((medianMs ?? 0) / 1000 + BETWEEN)) / 60
 }
 
 /** An item of the plan in a few words. */

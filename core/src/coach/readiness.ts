@@ -1,6 +1,7 @@
 /** What a learner knows, and what may come next: prerequisites first. */
 import type { Technique } from '../technique/contract.js'
 import { TECHNIQUES, techniqueById } from '../technique/registry.js'
+import type { LevelMove } from './levels.js'
 
 /** The results of one sitting at one level under one support, the newest of them last. */
 export interface Result {
@@ -31,12 +32,22 @@ export const KNOWN = { answers: 20, right: 0.95 } as const
 /**
  * Every technique with where the learner stands, in teaching order.
  * @param targets the learner's own targets in milliseconds, by technique and level
+ * @param moves the latest move of each technique: the rungs below the one in force are known
  */
 export function readiness(
   results: readonly Result[],
   targets: Readonly<Record<string, Readonly<Record<string, number>>>> = {},
+  moves: readonly Pick<LevelMove, 'technique' | 'to' | 'by'>[] = [],
 ): Readiness[] {
-  const known = new Map(TECHNIQUES.map((t) => [t.id, bestRung(t, results, targets[t.id])]))
+  const known = new Map(
+    TECHNIQUES.map((t) => {
+      const found = bestRung(t, results, targets[t.id])
+      const move = moves.find((m) => m.technique === t.id)
+      if (!move || move.to <= (found.rung ?? 1)) return [t.id, found]
+      const words = move.by === 'rule' ? `moved up to level ${move.to}` : `level ${move.to} set by hand`
+      return [t.id, { rung: move.to - 1, words }]
+    }),
+  )
   return TECHNIQUES.map((technique) => {
     const { rung, words } = known.get(technique.id)!
     const missing = technique.needs.filter((id) => known.get(id)!.rung === undefined).map(techniqueById)

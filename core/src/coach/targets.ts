@@ -33,5 +33,5 @@ export function suggestTarget(
   }
   const likelyMs = median(likely)
   if (!likelyMs) return undefined
-  return { likelyMs, ms: Math.max(ROUND_MS, Math.round((SHARE * likelyMs) / ROUND_MS) * ROUND_MS) }
+  return { likelyMs, ms: Math.max(ROUND_MS, Math.floor((SHARE * likelyMs) / ROUND_MS) * ROUND_MS) }
 }

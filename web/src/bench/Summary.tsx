@@ -9,7 +9,7 @@ import {
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
-import { useLearners } from '../data/queries.js'
+import { useLearners, useMoves } from '../data/queries.js'
 import type { LocalSitting } from '../data/store.js'
 import { NextUp } from '../parts/NextUp.js'
 import { levelWords, slipName } from '../parts/words.js'
@@ -41,6 +41,7 @@ export function Summary({
       <h1 ref={head} tabIndex={-1}>
         The sitting: {techniqueById(sitting.technique).name}, {levelWords(sitting.level)}
       </h1>
+      <Moved sitting={sitting} />
       <PaceFigures paces={pacesOf(rows)} />
       {tallies && (
         <p>
@@ -69,6 +70,24 @@ export function Summary({
         </Link>
         <Link to="/record">See the record</Link>
       </div>
+    </div>
+  )
+}
+
+/** The moves of level this sitting brought about, as soon as the server has judged it. */
+function Moved({ sitting }: { readonly sitting: LocalSitting }) {
+  const moves = useMoves(sitting.learnerId)
+  const its = moves.data?.filter((m) => m.technique === sitting.technique && m.at >= sitting.startedAt) ?? []
+  return (
+    <div role="status">
+      {its.map((m) => (
+        <p key={m.id} className="advice">
+          <strong>
+            {m.to > m.from ? 'Moved up' : 'Gone back'} to level {m.to}.
+          </strong>{' '}
+          {m.because}
+        </p>
+      ))}
     </div>
   )
 }

@@ -6,19 +6,22 @@ import {
   effortWords,
   InputError,
   problemWords,
+  quickestFor,
   readDecimal,
   readProblem,
+  type Times,
   toText,
   toWords,
 } from '@tachymetra/core'
 import { useId, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { useLearner } from '../data/queries.js'
+import { useLearner, useTimes } from '../data/queries.js'
 import { useSchools } from '../data/schools.js'
 import { Checks } from '../parts/Checks.js'
 import { ExpressionInput } from '../parts/ExpressionInput.js'
 import { Fold } from '../parts/Fold.js'
 import { StepsOnRule } from '../parts/StepsOnRule.js'
+import { seconds } from '../parts/words.js'
 
 const FIRST = '63*67'
 const SAMPLES = [
@@ -38,7 +41,9 @@ export default function Compare() {
   const [search, setSearch] = useSearchParams()
   const asked = search.get('p') ?? FIRST
   const [text, setText] = useState(asked)
-  const schools = useSchools(useLearner()?.id)
+  const learner = useLearner()
+  const schools = useSchools(learner?.id)
+  const times = useTimes(learner?.id)
   const found = useMemo(() => compared(asked, schools), [asked, schools])
   const problem = useId()
   const show = (expression: string) => {
@@ -75,7 +80,7 @@ export default function Compare() {
           {found.error}
         </p>
       ) : (
-        <Found key={asked} found={found} />
+        <Found key={asked} found={found} times={times.data} />
       )}
     </div>
   )
@@ -90,8 +95,9 @@ function compared(text: string, schools: Parameters<typeof compareWays>[1]): Com
   }
 }
 
-function Found({ found }: { readonly found: Comparison }) {
+function Found({ found, times }: { readonly found: Comparison; readonly times: Times | undefined }) {
   const { problem, answer, ways, misfits, written, advice } = found
+  const own = useMemo(() => times && quickestFor(found, times), [found, times])
   return (
     <>
       <p className="big mono">
@@ -99,10 +105,11 @@ function Found({ found }: { readonly found: Comparison }) {
       </p>
       <div className="advice">
         <p>{advice}</p>
+        {own && <p>{own.advice}</p>}
         {ways[0] && <p className="faint">When to think of it: {ways[0].technique.lesson.when}</p>}
       </div>
       <section className="ways" aria-label="The ways that fit, least work first">
-        {ways.map(({ technique, work, effort }) => (
+        {ways.map(({ technique, work, effort }, i) => (
           <article key={technique.id} className="way">
             <h2>
               <Link to={`/teach/${technique.id}?p=${encodeURIComponent(textOf(problem))}`}>
@@ -110,6 +117,12 @@ function Found({ found }: { readonly found: Comparison }) {
               </Link>
             </h2>
             <EffortLine effort={effort} />
+            {own && (
+              <p className={own.way.technique === technique ? 'own-time quickest' : 'own-time'}>
+                likely {seconds(own.each[i])} for you
+                {own.way.technique === technique && ways.length > 1 && ': quickest'}
+              </p>
+            )}
             <StepsOnRule problem={problem} work={work} />
           </article>
         ))}

@@ -22,7 +22,7 @@ const PATIENCE_MS = 10_000
 
 /** @throws Refusal for a 4xx answer, Unreachable when there is none or the server itself failed. */
 export async function call<T>(
-  method: 'GET' | 'PUT' | 'PATCH' | 'DELETE',
+  method: 'GET' | 'PUT' | 'PATCH' | 'POST' | 'DELETE',
   path: string,
   body?: unknown,
 ): Promise<T> {

@@ -2,6 +2,7 @@
 import {
   dayIn,
   freeTime,
+  minutesOf,
   type PlanDay,
   type PlanInput,
   type PlanItem,
@@ -19,6 +20,8 @@ import { useCoach, useTimes } from './queries.js'
 
 /** Recalls after which the facts of the day count as done. */
 const FACTS_DONE = 4
+/** Minutes a recall takes with the pause after it. */
+const FACT_MINUTES = 2.5 / 60
 const WEEK = 7
 
 export interface Plan {
@@ -39,16 +42,21 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
   return useMemo(() => {
     if (!coach || !settings || !times) return undefined
     const { day, today, results } = coach
-    const worked = results.filter((r) => dayIn(r.at, learner.timeZone) === day).map((r) => r.technique)
+    const done = new Map<string, number>(
+      today.recalls >= FACTS_DONE ? [['facts', FACT_MINUTES * today.recalls]] : [],
+    )
+    for (const r of results)
+      if (dayIn(r.at, learner.timeZone) === day)
+        done.set(r.technique, (done.get(r.technique) ?? 0) + minutesOf(r))
     const input: PlanInput = {
       settings,
       day,
       now: new Date().toISOString(),
       memories: coach.facts,
       slow: slowFacts(times).map((s) => s.fact),
-      readiness: readiness(results, settings.targets),
+      readiness: readiness(results, settings.targets, coach.moves),
       stands: standsOf(results, coach.moves),
-      done: [...new Set(worked), ...(today.recalls >= FACTS_DONE ? ['facts'] : [])],
+      done,
     }
     return {
       coach,

@@ -1,6 +1,7 @@
 import {
   adviseLevel,
   aimOf,
+  compareWays,
   type DialValues,
   draw,
   type LearnerSettings,
@@ -9,6 +10,7 @@ import {
   OWN_LEVEL,
   type ProblemSpace,
   problemWords,
+  quickestFor,
   type Readiness,
   readiness,
   type Stand,
@@ -18,6 +20,7 @@ import {
   standsOf,
   TECHNIQUES,
   type Technique,
+  type Times,
   usualValues,
 } from '@tachymetra/core'
 import type { CoachWire } from '@tachymetra/core/wire'
@@ -25,7 +28,7 @@ import { Button, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
-import { useCoach, useLatest, useLearner, useLearners, useMoveByHand } from '../data/queries.js'
+import { useCoach, useLatest, useLearner, useLearners, useMoveByHand, useTimes } from '../data/queries.js'
 import { schoolIn, useSchoolSetter } from '../data/schools.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { beginSitting } from '../data/sitting.js'
@@ -124,8 +127,9 @@ function Choices({
   const [search] = useSearchParams()
   const { planned } = useSettings()
   const setSchool = useSchoolSetter(learnerId)
+  const times = useTimes(learnerId)
   const stands = useMemo(() => standsOf(coach.results, coach.moves), [coach])
-  const map = useMemo(() => readiness(coach.results, settings.targets), [coach, settings])
+  const map = useMemo(() => readiness(coach.results, settings.targets, coach.moves), [coach, settings])
   const [techniqueId, setTechniqueId] = useState(() => search.get('technique') ?? nextUp(map, stands))
   const technique = TECHNIQUES.find((t) => t.id === techniqueId) ?? TECHNIQUES[0]!
   const standing = stands.find((s) => s.technique === technique.id)
@@ -269,6 +273,9 @@ function Choices({
           ) : (
             <Preview
               space={space}
+              technique={technique}
+              schools={settings.schools}
+              times={times.data}
               targetMs={aimOf(settings, technique.id, 'level' in problems ? problems.level : OWN_LEVEL)}
             />
           )}
@@ -367,15 +374,29 @@ function Ladder(props: {
 function Preview({
   space,
   targetMs,
+  technique,
+  schools,
+  times,
 }: {
   readonly space: ProblemSpace
   readonly targetMs: number | undefined
+  readonly technique: Technique
+  readonly schools: LearnerSettings['schools']
+  readonly times: Times | undefined
 }) {
-  const samples = useMemo(() => {
+  const problems = useMemo(() => {
     const source = draw(space, seeded(1))
     const most = space.size < 3n ? Number(space.size) : 3
-    return Array.from({ length: most }, () => problemWords(source.next().value!))
+    return Array.from({ length: most }, () => source.next().value!)
   }, [space])
+  const [first] = problems
+  const own = useMemo(() => {
+    if (!first || !times) return undefined
+    const compared = compareWays(first, schools)
+    const found = quickestFor(compared, times)
+    const mine = found?.each[compared.ways.findIndex((w) => w.technique === technique)]
+    return found && mine !== undefined ? { quickest: found, mine } : undefined
+  }, [first, times, schools, technique])
   const { size } = space
   const many =
     size < 10n ** 15n
@@ -387,12 +408,20 @@ function Preview({
         <strong>Such as</strong>
       </p>
       <ul className="plain-list mono">
-        {samples.map((text) => (
+        {problems.map(problemWords).map((text) => (
           <li key={text} style={{ overflowWrap: 'anywhere' }}>
             {text}
           </li>
         ))}
       </ul>
+      {own && first && (
+        <p className="own-time">
+          {problemWords(first)}: likely {seconds(own.mine)} for you
+          {own.quickest.way.technique === technique
+            ? ', and no way is quicker.'
+            : `; ${own.quickest.way.technique.name} ${seconds(own.quickest.ms)}.`}
+        </p>
+      )}
       <p className="faint" data-testid="possible">
         {many} such {size === 1n ? 'problem' : 'problems'}
         {targetMs ? `; aim for ${seconds(targetMs)} each.` : '.'}

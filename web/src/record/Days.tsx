@@ -60,7 +60,9 @@ export function Days(props: {
                     />
                   ))}
                   <td className="faint">
-                    {practised.length > 0 ? `${practised.length} days, ${minutesWords(ms / 60_000)}` : '–'}
+                    {practised.length > 0
+                      ? `${practised.length} ${practised.length === 1 ? 'day' : 'days'}, ${minutesWords(ms / 60_000)}`
+                      : '–'}
                   </td>
                 </tr>
               )

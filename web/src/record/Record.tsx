@@ -72,12 +72,8 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
   if (practised.isPending || coach.isPending) return <Loading />
   if (practised.isError) return <Trouble error={practised.error} retry={() => practised.refetch()} />
   if (coach.isError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
-  // Without a choice, the technique worked last stands for its kind where only one can be shown.
-  const latest = coach.data.results.reduce<PacePoint | undefined>(
-    (a, b) => (a && a.at > b.at ? a : b),
-    undefined,
-  )
-  const technique = chosen ?? latest?.technique
+  // Without a choice, what was worked most of late stands where only one technique can be shown.
+  const technique = chosen ?? mostWorked(coach.data.results)
   return (
     <>
       <Days learnerId={learner.id} today={coach.data.day} minutes={settings.minutes} />
@@ -89,7 +85,7 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
               aria-label="Technique"
               value={chosen ?? ''}
               options={[
-                { value: '', label: `All; the latest here: ${techniqueById(technique).name}` },
+                { value: '', label: `All; here: ${techniqueById(technique).name}` },
                 ...practised.data.map((id) => ({ value: id, label: techniqueById(id).name })),
               ]}
               onChange={(id) => setChosen(id || undefined)}
@@ -124,6 +120,20 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
       <Sittings learnerId={learner.id} timeZone={learner.timeZone} technique={chosen} />
     </>
   )
+}
+
+/** The technique with the most problems in the fortnight before the latest sitting. */
+function mostWorked(results: readonly PacePoint[]): string | undefined {
+  const last =
+    results
+      .map((r) => r.at)
+      .sort()
+      .at(-1) ?? ''
+  const counts = new Map<string, number>()
+  for (const r of results)
+    if (Date.parse(last) - Date.parse(r.at) < 14 * 86_400_000)
+      counts.set(r.technique, (counts.get(r.technique) ?? 0) + r.attempts)
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0]
 }
 
 function Facts({ learnerId }: { readonly learnerId: string }) {

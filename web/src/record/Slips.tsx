@@ -4,7 +4,7 @@ import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { useSlips } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
-import { slipName } from '../parts/words.js'
+import { dayName, slipName } from '../parts/words.js'
 import { axis, type Ink } from './axis.js'
 
 const Plot = lazy(() => import('./Plot.js'))
@@ -102,16 +102,16 @@ function weekChart(c: Ink, kinds: readonly { readonly id: string; readonly its: 
     traces: shown.map(({ name, its }, i) => ({
       type: 'bar',
       name,
-      x: weeks,
+      x: weeks.map((w) => dayName(w).slice(4)),
       y: weeks.map((w) => total(its.filter((s) => s.week === w))),
-      marker: { color: inks[i], pattern: { shape: PATTERNS[i], fgcolor: c.paper } },
+      marker: { color: inks[i], pattern: { shape: PATTERNS[i], fillmode: 'overlay', fgcolor: c.paper } },
     })),
     layout: {
       barmode: 'stack',
       bargap: 0.4,
       margin: { l: 40, r: 8, t: 8, b: 40 },
       legend: { orientation: 'h', y: -0.2 },
-      xaxis: axis(c, { type: 'category', tickformat: '%d %b' }),
+      xaxis: axis(c, { type: 'category' }),
       yaxis: axis(c),
     },
   }

@@ -1,0 +1,157 @@
+import { problemWords, readProblem, techniqueById } from '@tachymetra/core'
+import { type AttemptRow, MOST_CSV, type ReadRow, readCsv } from '@tachymetra/core/exchange'
+import { type BroughtInAnswer, type LearnerWire, MOST_BROUGHT_IN } from '@tachymetra/core/wire'
+import { Button, Table } from 'antd'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { call } from '../data/api.js'
+import { recordChanged } from '../data/queries.js'
+import { FilePick } from '../parts/FilePick.js'
+import { Mark } from '../parts/Mark.js'
+import { OneLearner } from '../parts/OneLearner.js'
+import { Trouble } from '../parts/Trouble.js'
+import { levelWords, seconds, when } from '../parts/words.js'
+
+/** A learner's record taken out in open formats, and attempts brought in. */
+export default function ExchangePage() {
+  return <OneLearner>{(learner) => <Exchange key={learner.id} learner={learner} />}</OneLearner>
+}
+
+function Exchange({ learner }: { readonly learner: LearnerWire }) {
+  const base = `/api/learners/${learner.id}`
+  return (
+    <div className="stack" style={{ gap: '1.5rem' }}>
+      <p>
+        <Link to="/record">Record</Link>
+      </p>
+      <h1>Take out, bring in: {learner.name}</h1>
+      <section className="stack">
+        <h2>Take out</h2>
+        <p>
+          A table for spreadsheets (CSV, RFC 4180), every attempt with every entry, which can be brought in
+          again; or learning records (xAPI 1.0.3 statements) for a record store. The statements name the
+          learner by a number only.
+        </p>
+        <div className="row">
+          <a className="key-button" href={`${base}/attempts.csv`} download>
+            Attempts as CSV
+          </a>
+          <a className="key-button" href={`${base}/statements.json`} download>
+            Statements as JSON
+          </a>
+        </div>
+      </section>
+      <BringIn learner={learner} />
+    </div>
+  )
+}
+
+type Row = ReadRow & { readonly outcome?: string }
+
+/** Preview first: what will be stored, and what is wrong with each line that will not. */
+function BringIn({ learner }: { readonly learner: LearnerWire }) {
+  const [rows, setRows] = useState<readonly Row[]>()
+  const [name, setName] = useState('')
+  const [fault, setFault] = useState<Error>()
+  const [done, setDone] = useState<number>()
+  const pick = async (file: File) => {
+    setRows(undefined)
+    setDone(undefined)
+    setFault(undefined)
+    setName(file.name)
+    try {
+      if (file.size > MOST_CSV) throw new Error('The file is larger than 20 MB.')
+      setRows(readCsv(await file.text(), () => crypto.randomUUID()))
+    } catch (error) {
+      setFault(error as Error)
+    }
+  }
+  const good = rows?.filter((r) => 'row' in r && !r.outcome) ?? []
+  const bad = rows?.filter((r) => 'error' in r) ?? []
+  const bringIn = async () => {
+    setFault(undefined)
+    const outcomes = new Map<number, string>()
+    try {
+      for (let i = 0; i < good.length; i += MOST_BROUGHT_IN / 2) {
+        const some = good.slice(i, i + MOST_BROUGHT_IN / 2)
+        const body = { rows: some.map((r) => (r as { row: AttemptRow }).row) }
+        const answers = await call<BroughtInAnswer>('POST', `/learners/${learner.id}/attempts`, body)
+        for (const [k, answer] of answers.entries())
+          outcomes.set(
+            some[k]!.line,
+            'error' in answer ? answer.error : answer.stored ? 'stored' : 'was there already',
+          )
+        setDone(Math.min(1, (i + some.length) / good.length))
+      }
+    } catch (error) {
+      setFault(error as Error)
+    }
+    setRows(rows?.map((r) => ({ ...r, ...(outcomes.has(r.line) && { outcome: outcomes.get(r.line)! }) })))
+    recordChanged()
+  }
+  const stored = rows?.filter((r) => r.outcome === 'stored').length ?? 0
+  return (
+    <section className="stack" aria-labelledby="in">
+      <h2 id="in">Bring in</h2>
+      <p>
+        A CSV file with these columns at least: technique, support, expression, started, entries, outcome,
+        total_ms. Each line is checked and judged as if it were worked here; nothing is stored before you say
+        so.
+      </p>
+      <div>
+        <FilePick label="Choose a CSV file" accept=".csv,text/csv" onPick={(file) => void pick(file)} />
+      </div>
+      {fault && <Trouble error={fault} />}
+      {rows && (
+        <>
+          <p role="status">
+            {name}: {rows.length} lines read, {rows.length - bad.length} can be stored, {bad.length} cannot.
+            {done !== undefined && ` ${stored} stored.`}
+          </p>
+          <div className="row">
+            <Button type="primary" disabled={good.length === 0} onClick={() => void bringIn()}>
+              Store {good.length} {good.length === 1 ? 'attempt' : 'attempts'}
+            </Button>
+            <Button onClick={() => setRows(undefined)}>Leave it</Button>
+            {done !== undefined && done < 1 && <progress value={done} aria-label="Stored" />}
+          </div>
+          <Table<Row>
+            size="small"
+            rowKey="line"
+            // What is wrong comes first.
+            dataSource={[...bad, ...rows.filter((r) => !('error' in r))]}
+            pagination={{ pageSize: 20, showSizeChanger: false, hideOnSinglePage: true }}
+            scroll={{ x: 'max-content' }}
+            columns={[
+              { title: 'Line', dataIndex: 'line' },
+              {
+                title: 'What will be',
+                render: (_, r) =>
+                  'error' in r ? (
+                    <>
+                      <Mark right={false} /> <span className="said-slip">{r.error}</span>
+                    </>
+                  ) : (
+                    (r.outcome ?? 'to be stored')
+                  ),
+              },
+              {
+                title: 'Problem',
+                render: (_, r) =>
+                  'row' in r && <span className="mono">{problemWords(readProblem(r.expression))}</span>,
+              },
+              {
+                title: 'Technique',
+                render: (_, r) =>
+                  'row' in r &&
+                  `${techniqueById(r.row.attempt.technique).name}, ${levelWords(r.row.attempt.level)}`,
+              },
+              { title: 'When', render: (_, r) => 'row' in r && when(r.row.attempt.startedAt) },
+              { title: 'Time', render: (_, r) => 'row' in r && seconds(r.row.attempt.totalMs) },
+            ]}
+          />
+        </>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,101 @@
+import type { Holdings, ProblemDetails } from '@tachymetra/core/wire'
+import { useQuery } from '@tanstack/react-query'
+import { Button } from 'antd'
+import { useState } from 'react'
+import { call, Refusal, Unreachable } from '../data/api.js'
+import { queryClient } from '../data/queries.js'
+import { FilePick } from '../parts/FilePick.js'
+import { Trouble } from '../parts/Trouble.js'
+import { when } from '../parts/words.js'
+
+/** Sends a file as it is. @throws Refusal with the server's reason, Unreachable when there is no answer */
+async function upload(path: string, file: File): Promise<Holdings> {
+  const response = await fetch(`/api${path}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: file,
+  }).catch(() => {
+    throw new Unreachable()
+  })
+  if (response.ok) return (await response.json()) as Holdings
+  const details = (await response.json().catch(() => undefined)) as ProblemDetails | undefined
+  throw new Refusal(response.status, details?.detail ?? 'The server refused this file.')
+}
+
+/** Everything of everybody in one file, and back from it. */
+export default function Backup() {
+  const held = useQuery({
+    queryKey: ['holdings'],
+    queryFn: () => call<Holdings>('GET', '/holdings'),
+    staleTime: 0,
+  })
+  const [picked, setPicked] = useState<{ file: File; holds: Holdings }>()
+  const [busy, setBusy] = useState(false)
+  const [said, setSaid] = useState('')
+  const [fault, setFault] = useState<Error>()
+  const doing = async (work: () => Promise<void>) => {
+    setBusy(true)
+    setSaid('')
+    setFault(undefined)
+    try {
+      await work()
+    } catch (error) {
+      setPicked(undefined)
+      setFault(error as Error)
+    }
+    setBusy(false)
+  }
+  const look = (file: File) =>
+    doing(async () => setPicked({ file, holds: await upload('/restore/look', file) }))
+  const restore = ({ file }: { file: File }) =>
+    doing(async () => {
+      await upload('/restore', file)
+      setPicked(undefined)
+      await queryClient.invalidateQueries()
+      setSaid('Restored. What was here before is kept in the data folder.')
+    })
+  return (
+    <section className="stack" aria-labelledby="backup">
+      <h2 id="backup">Everything in one file</h2>
+      <p>
+        {held.data && `Here: ${words(held.data)}. `}A backup holds all learners with all that is recorded and
+        set. Keep it where you keep other papers about children.
+      </p>
+      <div className="row">
+        <a className="key-button" href="/api/backup" download>
+          Take a backup
+        </a>
+        <FilePick
+          label="Restore from a backup"
+          accept=".tachymetra"
+          busy={busy}
+          onPick={(file) => void look(file)}
+        />
+      </div>
+      {picked && (
+        <div className="stack panel" role="alertdialog" aria-label="Restore this backup?">
+          <p>
+            <strong>{picked.file.name}</strong> holds {words(picked.holds)}. It takes the place of everything
+            that is here now{held.data && ` (${words(held.data)})`}.
+          </p>
+          <div className="row">
+            <Button danger type="primary" loading={busy} onClick={() => void restore(picked)}>
+              Replace everything with it
+            </Button>
+            <Button autoFocus onClick={() => setPicked(undefined)}>
+              Leave things as they are
+            </Button>
+          </div>
+        </div>
+      )}
+      <p role="status">{said}</p>
+      {fault && <Trouble error={fault} />}
+    </section>
+  )
+}
+
+function words({ learners, attempts, recalls, latest }: Holdings): string {
+  const people = learners === 1 ? '1 learner' : `${learners} learners`
+  const last = latest ? `, the latest of ${when(latest)}` : ''
+  return `${people}, ${attempts} attempts and ${recalls} recalls${last}`
+}

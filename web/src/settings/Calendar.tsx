@@ -1,0 +1,64 @@
+import { dayAfter, instantOf, type LearnerSettings, mergedBusy } from '@tachymetra/core'
+import { planCalendar, readBusy } from '@tachymetra/core/exchange'
+import type { LearnerWire } from '@tachymetra/core/wire'
+import { Button } from 'antd'
+import { useState } from 'react'
+import { handOut } from '../data/files.js'
+import { usePlan } from '../data/plan.js'
+import { FilePick } from '../parts/FilePick.js'
+import { Trouble } from '../parts/Trouble.js'
+
+/** How far ahead busy times are read, and how many are kept. */
+const DAYS_AHEAD = 90
+const MOST_BUSY = 1000
+
+/** The plan taken out as a calendar, and busy times read from one. */
+export default function Calendar(props: {
+  readonly learner: LearnerWire
+  readonly settings: LearnerSettings
+  readonly change: (part: Partial<LearnerSettings>) => void
+}) {
+  const { learner, settings, change } = props
+  const plan = usePlan(learner)
+  const [fault, setFault] = useState<Error>()
+  const [now] = useState(() => new Date().toISOString())
+  const ahead = mergedBusy(settings.busy, now)
+  const read = async (file: File) => {
+    try {
+      const until = instantOf(dayAfter(now.slice(0, 10), DAYS_AHEAD), '00:00', learner.timeZone)
+      const busy = readBusy(await file.text(), now, until, learner.timeZone)
+      setFault(undefined)
+      change({ busy: busy.slice(0, MOST_BUSY) })
+    } catch (error) {
+      setFault(error as Error)
+    }
+  }
+  return (
+    <section className="stack" aria-labelledby="calendar">
+      <h2 id="calendar">Calendar</h2>
+      <p>
+        The week’s practice can be taken into any calendar. Busy times read from a calendar move practice to a
+        free hour of the day, or make it a day of rest; only the times are kept, no titles.
+      </p>
+      <div className="row">
+        <Button
+          disabled={!plan}
+          onClick={() =>
+            plan &&
+            handOut('practice.ics', 'text/calendar', planCalendar(plan.week(), settings, learner, now))
+          }
+        >
+          Take out the week (iCalendar)
+        </Button>
+        <FilePick label="Read busy times" accept=".ics,text/calendar" onPick={(file) => void read(file)} />
+        {ahead.length > 0 && <Button onClick={() => change({ busy: [] })}>Forget them</Button>}
+      </div>
+      <p className="faint" role="status">
+        {ahead.length > 0
+          ? `${ahead.length} busy ${ahead.length === 1 ? 'time' : 'times'} ahead are known.`
+          : 'No busy times are known.'}
+      </p>
+      {fault && <Trouble error={fault} />}
+    </section>
+  )
+}

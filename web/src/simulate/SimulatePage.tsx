@@ -1,0 +1,275 @@
+import {
+  BEGINNER,
+  type Habits,
+  POLICIES,
+  type Policy,
+  type SimulatedDay,
+  type SimulationInput,
+  TECHNIQUES,
+  techniqueById,
+} from '@tachymetra/core'
+import { Button, Checkbox, InputNumber, Select } from 'antd'
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react'
+import { axis, type Ink } from '../record/axis.js'
+
+const Plot = lazy(() => import('../record/Plot.js'))
+
+export interface SimulationAsked {
+  readonly runs: readonly SimulationInput[]
+}
+
+export type SimulationSaid = { readonly policy: Policy; readonly day: SimulatedDay } | { readonly done: true }
+
+const POLICY_NAMES: Record<Policy, string> = {
+  plan: 'by the plan',
+  random: 'at random',
+  fixed: 'one after the other',
+}
+const DASHES: Record<Policy, string> = { plan: 'solid', random: 'dot', fixed: 'dash' }
+
+/** What can be set of the simulated learner and how long they practise. */
+interface Settings {
+  readonly habits: Habits
+  readonly minutes: number
+  readonly weeks: number
+  /** Days of practice a week, on average. */
+  readonly daysAWeek: number
+  readonly fadeDays: number
+  readonly aim: string
+}
+
+const FIRST: Settings = {
+  habits: BEGINNER,
+  minutes: 4,
+  weeks: 8,
+  daysAWeek: 5,
+  fadeDays: 20,
+  aim: 'multiply-crosswise',
+}
+
+/** A technique with all it leans on, in teaching order. */
+function goalOf(aim: string): string[] {
+  const needed = new Set<string>()
+  const add = (id: string) => {
+    techniqueById(id).needs.forEach(add)
+    needed.add(id)
+  }
+  add(aim)
+  return TECHNIQUES.map((t) => t.id).filter((id) => needed.has(id))
+}
+
+/** A simulated learner run through weeks of practice, to see what a few minutes a day give. */
+export default function SimulatePage() {
+  const [settings, setSettings] = useState(FIRST)
+  const [compared, setCompared] = useState(true)
+  const [days, setDays] = useState<Readonly<Partial<Record<Policy, readonly SimulatedDay[]>>>>({})
+  const [running, setRunning] = useState(false)
+  const worker = useRef<Worker>(undefined)
+  const goal = goalOf(settings.aim)
+  const shared = {
+    habits: settings.habits,
+    fadeDays: settings.fadeDays,
+    minutes: settings.minutes,
+    days: 7 * settings.weeks,
+    attendance: settings.daysAWeek / 7,
+    goal,
+    seed: 1,
+  }
+
+  const stop = useCallback(() => {
+    worker.current?.terminate()
+    worker.current = undefined
+    setRunning(false)
+  }, [])
+  useEffect(() => stop, [stop])
+  const run = () => {
+    stop()
+    setDays({})
+    setRunning(true)
+    const its = new Worker(new URL('./simulate.worker.ts', import.meta.url), { type: 'module' })
+    worker.current = its
+    const heard: Partial<Record<Policy, SimulatedDay[]>> = {}
+    its.addEventListener('message', ({ data }: MessageEvent<SimulationSaid>) => {
+      if ('done' in data) stop()
+      else heard[data.policy] = [...(heard[data.policy] ?? []), data.day]
+      setDays({ ...heard })
+    })
+    const policies = compared ? POLICIES : (['plan'] as const)
+    its.postMessage({ runs: policies.map((policy) => ({ ...shared, policy })) } satisfies SimulationAsked)
+  }
+  const total = shared.days * (compared ? POLICIES.length : 1)
+  const done = Object.values(days).reduce((sum, d) => sum + d.length, 0)
+  const draw = useCallback((c: Ink) => chart(c, days), [days])
+  return (
+    <div className="stack" style={{ gap: '1.25rem' }}>
+      <h1>What a few minutes a day may give</h1>
+      <p>
+        A simulated learner practises {goal.length} techniques, all that {techniqueById(settings.aim).name}{' '}
+        leans on. Facts come faster with every use and fade when left alone; slips grow rarer as the work gets
+        faster. Nobody learns exactly so: it shows how plans compare, and about how long things take.
+      </p>
+      <form
+        className="stack"
+        onSubmit={(event) => {
+          event.preventDefault()
+          run()
+        }}
+      >
+        <Fields settings={settings} onChange={setSettings} />
+        <Checkbox checked={compared} onChange={(event) => setCompared(event.target.checked)}>
+          Beside the plan, practice at random and one technique after the other
+        </Checkbox>
+        <div className="row">
+          <Button type="primary" size="large" htmlType="submit" disabled={running}>
+            Run {settings.weeks} weeks
+          </Button>
+          {running && (
+            <>
+              <progress value={done / total} aria-label="Simulation" />
+              <Button onClick={stop}>Stop</Button>
+            </>
+          )}
+        </div>
+      </form>
+      <Outcome days={days} goal={goal.length} running={running} />
+      {done > 0 && !running && (
+        <Suspense fallback={<div className="chart" />}>
+          <Plot label="Techniques known by minutes practised; the figures stand above." draw={draw} />
+        </Suspense>
+      )}
+    </div>
+  )
+}
+
+function Fields(props: { readonly settings: Settings; readonly onChange: (settings: Settings) => void }) {
+  const { settings, onChange } = props
+  const { habits } = settings
+  const number = (
+    id: string,
+    name: string,
+    value: number,
+    range: readonly [number, number, number],
+    set: (n: number) => Settings,
+  ) => (
+    <label htmlFor={id}>
+      <span>{name}</span>
+      <InputNumber
+        id={id}
+        min={range[0]}
+        max={range[1]}
+        step={range[2]}
+        value={value}
+        onChange={(n) => n !== null && onChange(set(n))}
+        style={{ width: '7rem' }}
+      />
+    </label>
+  )
+  const habit = (part: Partial<Habits>) => ({ ...settings, habits: { ...habits, ...part } })
+  return (
+    <div className="dials">
+      <label htmlFor="aim">
+        <span>On the way to</span>
+        <Select
+          id="aim"
+          value={settings.aim}
+          options={TECHNIQUES.filter((t) => t.levels.length > 0).map((t) => ({ value: t.id, label: t.name }))}
+          onChange={(aim) => onChange({ ...settings, aim })}
+          style={{ width: '15rem' }}
+        />
+      </label>
+      {number('sim-minutes', 'Minutes a day', settings.minutes, [1, 60, 1], (minutes) => ({
+        ...settings,
+        minutes,
+      }))}
+      {number('sim-days', 'Days a week', settings.daysAWeek, [1, 7, 1], (daysAWeek) => ({
+        ...settings,
+        daysAWeek,
+      }))}
+      {number('sim-weeks', 'Weeks', settings.weeks, [1, 52, 1], (weeks) => ({ ...settings, weeks }))}
+      {number('sim-fact', 'A fact at first, ms', habits.factMs, [200, 5000, 50], (factMs) =>
+        habit({ factMs }),
+      )}
+      {number('sim-carry', 'A carry at first, ms', habits.carryMs, [100, 5000, 50], (carryMs) =>
+        habit({ carryMs }),
+      )}
+      {number('sim-slips', 'Slips in 100 steps', 100 * habits.slipRate, [0, 20, 0.1], (n) =>
+        habit({ slipRate: n / 100 }),
+      )}
+      {number('sim-learns', 'Learns (exponent)', habits.practice, [0, 0.6, 0.01], (practice) =>
+        habit({ practice }),
+      )}
+      {number('sim-fade', 'Facts fade by half in days', settings.fadeDays, [1, 365, 1], (fadeDays) => ({
+        ...settings,
+        fadeDays,
+      }))}
+    </div>
+  )
+}
+
+function Outcome(props: {
+  readonly days: Readonly<Partial<Record<Policy, readonly SimulatedDay[]>>>
+  readonly goal: number
+  readonly running: boolean
+}) {
+  const { days, goal, running } = props
+  const shown = POLICIES.flatMap((policy) => {
+    const its = days[policy]
+    return its?.length ? [{ policy, its, reached: its.find((d) => d.known === goal) }] : []
+  })
+  if (shown.length === 0) return null
+  return (
+    <table className="plain-table" aria-busy={running}>
+      <thead>
+        <tr>
+          <th scope="col">Practice</th>
+          <th scope="col">Known at the end</th>
+          <th scope="col">Levels moved up</th>
+          <th scope="col">All known after</th>
+        </tr>
+      </thead>
+      <tbody>
+        {shown.map(({ policy, its, reached }) => {
+          const last = its.at(-1)!
+          return (
+            <tr key={policy}>
+              <th scope="row">{POLICY_NAMES[policy]}</th>
+              <td>
+                {last.known} of {goal}
+              </td>
+              <td>{last.moves}</td>
+              <td>
+                {reached
+                  ? `${Math.round(reached.minutes)} minutes, day ${reached.day}`
+                  : `not in ${Math.round(last.minutes)} minutes`}
+              </td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
+
+function chart(c: Ink, days: Readonly<Partial<Record<Policy, readonly SimulatedDay[]>>>) {
+  const colours: Record<Policy, string> = { plan: c.signal, random: c.faint, fixed: c.right }
+  return {
+    traces: POLICIES.flatMap((policy) => {
+      const its = days[policy]
+      if (!its?.length) return []
+      return [
+        {
+          x: its.map((d) => d.minutes),
+          y: its.map((d) => d.known),
+          name: POLICY_NAMES[policy],
+          mode: 'lines',
+          line: { shape: 'hv', width: 2, dash: DASHES[policy], color: colours[policy] },
+        },
+      ]
+    }),
+    layout: {
+      xaxis: axis(c, { title: { text: 'minutes practised' } }),
+      yaxis: axis(c, { title: { text: 'techniques known' }, dtick: 1 }),
+      margin: { l: 56, r: 12, t: 8, b: 48 },
+    },
+  }
+}
