@@ -25,10 +25,24 @@ export const test = base.extend<{ server: TestServer }>({
   },
 })
 
+/** Opens what lies beneath the plan on the desk, unless it is open. */
+export async function openChoice(page: Page): Promise<void> {
+  const summary = page.getByText('Or choose for yourself')
+  await expect(summary).toBeVisible()
+  if (!(await page.getByRole('button', { name: 'To the bench' }).isVisible())) await summary.click()
+  await expect(page.getByRole('button', { name: 'To the bench' })).toBeVisible()
+}
+
+/** The sittings of the record, newest first. */
+export function sittingRows(page: Page) {
+  return page.locator('.ant-table-tbody .ant-table-row')
+}
+
 export async function chooseSitting(
   page: Page,
   choice: { technique: string; level: number; support: string; count: number },
 ): Promise<void> {
+  await openChoice(page)
   await page.getByRole('radio', { name: new RegExp(`^${choice.technique},`) }).check()
   await page
     .getByRole('radiogroup', { name: 'Level' })

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
-import { answerOne, chooseSitting, expect, stepValues, test, type } from './bench.js'
+import { answerOne, chooseSitting, expect, openChoice, sittingRows, stepValues, test, type } from './bench.js'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -59,7 +59,9 @@ for (const look of [
     }
 
     await page.goto(server.url)
-    await expect(page.getByRole('button', { name: 'To the bench' })).toBeVisible()
+    await expect(page.locator('.plan > li').first()).toBeVisible()
+    await check()
+    await openChoice(page)
     await check()
     await page.getByRole('button', { name: 'Add a learner' }).click()
     await expect(page.getByRole('dialog')).toBeVisible()
@@ -72,7 +74,20 @@ for (const look of [
     await page.getByRole('link', { name: 'How it is done' }).click()
     await expect(page.getByRole('heading', { name: 'Why it works' })).toBeVisible()
     await check()
-    for (const path of ['facts', 'soroban', 'flash', 'grid']) {
+    await page.goto(server.url)
+    await page.getByText('The week ahead').click()
+    await expect(page.locator('.week')).toBeVisible()
+    await check()
+    for (const path of [
+      'facts',
+      'soroban',
+      'flash',
+      'grid',
+      'settings',
+      'record/exchange',
+      'record/sheet',
+      'simulate',
+    ]) {
       await page.goto(`${server.url}/${path}`)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
       await check()
@@ -108,12 +123,12 @@ for (const look of [
     await check()
     await page.getByRole('link', { name: 'See the record' }).click()
     await expect(page.locator('.chart .main-svg').first()).toBeVisible()
-    await expect(page.getByRole('row').nth(2)).toBeVisible()
+    await expect(sittingRows(page).nth(1)).toBeVisible()
     await check()
-    await page.getByRole('row').nth(1).getByRole('link').click()
+    await sittingRows(page).first().getByRole('link').click()
     await expect(page.getByRole('heading', { name: 'Attempts' })).toBeVisible()
     await check()
-    await page.getByRole('row').nth(1).getByRole('link').click()
+    await sittingRows(page).first().getByRole('link').click()
     await expect(page.getByRole('heading', { level: 1 })).toContainText('−')
     await page.keyboard.press('ArrowRight')
     await check()
@@ -141,9 +156,9 @@ test('the practice screen loads no charts', async ({ page, server }) => {
   await page.goto(server.url)
   await chooseSitting(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
   await expect(page.getByTestId('entry')).toBeFocused()
-  expect(loaded.filter((url) => /PaceChart|plotly/i.test(url))).toEqual([])
+  expect(loaded.filter((url) => /Plot|plotly/i.test(url))).toEqual([])
   await answerOne(page)
   await page.getByRole('link', { name: 'See the record' }).click()
   await expect(page.locator('.chart .main-svg').first()).toBeVisible()
-  expect(loaded.filter((url) => /PaceChart/.test(url))).toHaveLength(1)
+  expect(loaded.filter((url) => /\/Plot-/.test(url))).toHaveLength(1)
 })

@@ -15,7 +15,7 @@ import {
   trace,
 } from '@tachymetra/core'
 import type { AttemptWire, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
-import { chooseSitting, expect, test, type } from './bench.js'
+import { chooseSitting, expect, openChoice, test, type } from './bench.js'
 
 async function problemAbove(page: Page): Promise<Problem> {
   const label = (await page.locator('.problem-line').getAttribute('aria-label'))!
@@ -117,6 +117,7 @@ test('by touch: a bead takes its neighbours along, and two fingers work at once'
 
 test('strict: a bead out of order is not taken, and what comes first is said', async ({ page, server }) => {
   await page.goto(server.url)
+  await openChoice(page)
   await page.getByRole('radio', { name: /^Beads: add and take away,/ }).check()
   await page.getByLabel('Strict: every bead and its order').check()
   await chooseSitting(page, { technique: 'Beads: add and take away', level: 5, support: 'Guided', count: 1 })
@@ -188,6 +189,7 @@ test('watched bead by bead; read; and the frame let go of: then the value is typ
   await expect(page.locator('#said').filter({ hasText: /Right, in/ })).toBeVisible()
 
   await page.goto(server.url)
+  await openChoice(page)
   await page.getByRole('radio', { name: /^Beads: add and take away,/ }).check()
   await page.getByRole('combobox', { name: 'The frame shows' }).click()
   await page.getByTitle('no frame, only the mind').click()

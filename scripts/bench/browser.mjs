@@ -7,6 +7,7 @@ export async function run() {
   await withBrowser(async (browser, url) => {
     const page = await browser.newPage()
     await page.goto(url)
+    await page.getByText('Or choose for yourself').click()
     await page.getByRole('radio', { name: 'Guided' }).check()
     await page.getByRole('button', { name: 'To the bench' }).click()
     await page.getByTestId('entry').waitFor()

@@ -16,9 +16,13 @@ const ARGS = [
   '--disable-sync',
 ]
 
+export function launchBrowser() {
+  const { chromium } = createRequire(new URL('../../e2e/package.json', import.meta.url))('@playwright/test')
+  return chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
+}
+
 /** Runs `measure(browser, url)` and closes everything after it. */
 export async function withBrowser(measure) {
-  const { chromium } = createRequire(new URL('../../e2e/package.json', import.meta.url))('@playwright/test')
   const server = spawn(process.execPath, ['scripts/serve.mjs'], {
     cwd: ROOT,
     env: { ...process.env, PORT: '0', TACHYMETRA_DATA: mkdtempSync(join(tmpdir(), 'tachymetra-bench-')) },
@@ -27,7 +31,7 @@ export async function withBrowser(measure) {
   const url = await new Promise((ready) => {
     server.stdout.on('data', (chunk) => /http:\S+/.test(chunk) && ready(/http:\S+/.exec(chunk)[0]))
   })
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ARGS })
+  const browser = await launchBrowser()
   try {
     await measure(browser, url)
   } finally {

@@ -98,6 +98,7 @@ function Page() {
           )}
           <span className="row">
             <WaitingSign />
+            {!atBench && <NavLink to="/settings">Settings</NavLink>}
             <Select
               aria-label="Day or night"
               size="small"
@@ -123,7 +124,6 @@ function Page() {
           <NavLink to="/flash">Flash</NavLink>
           <NavLink to="/compare">Compare</NavLink>
           <NavLink to="/record">Record</NavLink>
-          <NavLink to="/settings">Settings</NavLink>
         </nav>
       </header>
       <main>

@@ -107,7 +107,13 @@ test('what is due comes first, longest overdue first, then new facts of the deck
   expect(asked).not.toContain('2x2')
   expect(new Set(asked).size).toBe(10)
   // Facts found slow in longer work come before new ones, though they are not due.
-  const slow = toAsk([deck('tables')], memories, now, 4, seeded(1), ['2x2', '7x8', '8x8']).map((c) => c.id)
+  const slow = toAsk([deck('tables')], memories, now, 4, seeded(1), { slow: ['2x2', '7x8', '8x8'] }).map(
+    (c) => c.id,
+  )
   expect(slow).toEqual(['6x7', '7x8', '2x2', '8x8'])
+  // A deck chosen by hand is filled up with what is due next.
+  const all = (ahead: boolean) => toAsk([deck('tables')], memories, now, 100, seeded(1), { ahead })
+  expect(all(false)).toHaveLength(35)
+  expect(all(true).at(-1)!.id).toBe('2x2')
   expect(toAsk([deck('to-ten')], memories, now, 100, seeded(1))).toHaveLength(11)
 })

@@ -118,7 +118,9 @@ function factsFor({ settings, day, now, memories, slow }: PlanInput, out: Readon
   const due = memories.filter((m) => m.due <= now && decks.some((d) => d.cards.some((c) => c.id === m.fact)))
   const lagging = slow.filter((fact) => !due.some((m) => m.fact === fact))
   const room = Math.max(0, Math.min(NEW_FACTS, most - due.length))
-  const cards = toAsk(decks, memories, now, Math.min(most, due.length + room), dayRandom(day), lagging)
+  const cards = toAsk(decks, memories, now, Math.min(most, due.length + room), dayRandom(day), {
+    slow: lagging,
+  })
   if (cards.length === 0) return undefined
   const counts = {
     due: Math.min(due.length, cards.length),

@@ -71,7 +71,9 @@ function revived(card: Card): Card {
 
 /**
  * Facts in the order they are to be asked now: those due, the longest overdue first; then those found slow in longer
- * work, whatever their date; then new ones of the decks, at random.
+ * work, whatever their date; then new ones of the decks, at random; then, where asked for, those due next.
+ * @param also.slow facts found slow, the slowest first
+ * @param also.ahead fill up with facts that are not due yet
  */
 export function toAsk(
   decks: readonly FactDeck[],
@@ -79,18 +81,18 @@ export function toAsk(
   now: string,
   most: number,
   random: Random,
-  slow: readonly string[] = [],
+  also: { readonly slow?: readonly string[]; readonly ahead?: boolean } = {},
 ): FactCard[] {
   const cards = new Map(decks.flatMap((d) => d.cards.map((c) => [c.id, c])))
-  const due = memories
-    .filter((m) => m.due <= now && cards.has(m.fact))
-    .sort((a, b) => a.due.localeCompare(b.due))
-    .map((m) => cards.get(m.fact)!)
-  const lagging = slow.flatMap((fact) => cards.get(fact) ?? []).filter((c) => !due.includes(c))
-  const known = new Set(memories.map((m) => m.fact))
-  const fresh = [...cards.values()].filter((c) => !known.has(c.id) && !lagging.includes(c))
-  const chosen: FactCard[] = [...due, ...lagging].slice(0, most)
+  const known = memories.filter((m) => cards.has(m.fact)).sort((a, b) => a.due.localeCompare(b.due))
+  const due = known.filter((m) => m.due <= now).map((m) => cards.get(m.fact)!)
+  const slow = (also.slow ?? []).flatMap((fact) => cards.get(fact) ?? []).filter((c) => !due.includes(c))
+  const met = new Set([...known.map((m) => m.fact), ...slow.map((c) => c.id)])
+  const fresh = [...cards.values()].filter((c) => !met.has(c.id))
+  const chosen: FactCard[] = [...due, ...slow].slice(0, most)
   while (chosen.length < most && fresh.length > 0)
     chosen.push(...fresh.splice(Number(random.below(BigInt(fresh.length))), 1))
-  return chosen
+  if (!also.ahead) return chosen
+  const later = known.map((m) => cards.get(m.fact)!).filter((c) => !chosen.includes(c))
+  return [...chosen, ...later].slice(0, most)
 }

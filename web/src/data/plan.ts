@@ -2,6 +2,7 @@
 import {
   dayIn,
   freeTime,
+  type LearnerSettings,
   minutesOf,
   type PlanDay,
   type PlanInput,
@@ -11,8 +12,9 @@ import {
   readiness,
   slowFacts,
   standsOf,
+  type Times,
 } from '@tachymetra/core'
-import type { CoachWire, LearnerWire } from '@tachymetra/core/wire'
+import type { LearnerWire } from '@tachymetra/core/wire'
 import { useMemo } from 'react'
 
 import { useLearnerSettingsQuery } from './learnerSettings.js'
@@ -25,8 +27,7 @@ const FACT_MINUTES = 2.5 / 60
 const WEEK = 7
 
 export interface Plan {
-  readonly coach: CoachWire
-  readonly input: PlanInput
+  readonly input: PlanInput & { readonly settings: LearnerSettings; readonly times: Times }
   /** What is left to do today. */
   readonly items: readonly PlanItem[]
   /** Minutes worked today. */
@@ -48,7 +49,8 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
     for (const r of results)
       if (dayIn(r.at, learner.timeZone) === day)
         done.set(r.technique, (done.get(r.technique) ?? 0) + minutesOf(r))
-    const input: PlanInput = {
+    const input = {
+      times,
       settings,
       day,
       now: new Date().toISOString(),
@@ -59,7 +61,6 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
       done,
     }
     return {
-      coach,
       input,
       items: planDay(input),
       worked: today.ms / 60_000,

@@ -20,6 +20,8 @@ export interface Settings {
   readonly clock: boolean
   readonly learnerId: string | null
   readonly planned: number
+  /** Is the desk open for choosing beside the plan? */
+  readonly choosing: boolean
   /** Rods of the frame. */
   readonly rods: number
   /** On the frame: is every bead and its order judged, or only what the rods show? */
@@ -37,6 +39,7 @@ const DEFAULTS: Settings = {
   clock: true,
   learnerId: null,
   planned: 5,
+  choosing: false,
   rods: 13,
   strict: false,
   beadMs: 550,

@@ -12,26 +12,26 @@ import {
   problemWords,
   quickestFor,
   type Readiness,
-  readiness,
   type Stand,
   SUPPORTS,
   type Support,
   seeded,
-  standsOf,
   TECHNIQUES,
   type Technique,
   type Times,
   usualValues,
 } from '@tachymetra/core'
-import type { CoachWire } from '@tachymetra/core/wire'
+import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
+import { type Plan, usePlan } from '../data/plan.js'
 import { useCoach, useLatest, useLearner, useLearners, useMoveByHand, useTimes } from '../data/queries.js'
 import { schoolIn, useSchoolSetter } from '../data/schools.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { beginSitting } from '../data/sitting.js'
+import { Fold } from '../parts/Fold.js'
 import { Loading } from '../parts/Loading.js'
 import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -94,42 +94,49 @@ export function Desk() {
         <Button onClick={() => setEditing(true)}>Change or remove</Button>
       </div>
       <Suspense>{editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}</Suspense>
-      <Today key={`today ${learner.id}`} learner={learner} />
-      <h2 className="own-choice">Or choose for yourself</h2>
-      <Choosing key={learner.id} learnerId={learner.id} />
+      <AtDesk key={learner.id} learner={learner} />
       {dialog}
     </>
   )
 }
 
-function Choosing({ learnerId }: { readonly learnerId: string }) {
-  const coach = useCoach(learnerId)
-  const settings = useLearnerSettingsQuery(learnerId)
-  if (coach.isPending || settings.isPending) return <Loading />
-  if (coach.isError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
-  if (settings.isError) return <Trouble error={settings.error} retry={() => settings.refetch()} />
-  return <Choices learnerId={learnerId} coach={coach.data} settings={settings.data} />
+/** The plan of the day; beneath it, on request, everything there is to choose from. */
+function AtDesk({ learner }: { readonly learner: LearnerWire }) {
+  const plan = usePlan(learner)
+  const { choosing } = useSettings()
+  const [search] = useSearchParams()
+  // Whoever comes for one technique has chosen already.
+  const [asked, setAsked] = useState(search.has('technique'))
+  const queries = [useCoach(learner.id), useLearnerSettingsQuery(learner.id), useTimes(learner.id)]
+  const failed = queries.find((q) => q.isError)
+  if (failed) return <Trouble error={failed.error!} retry={() => failed.refetch()} />
+  if (!plan) return <Loading />
+  return (
+    <div className="stack" style={{ gap: '1.5rem' }}>
+      <Today learner={learner} plan={plan} />
+      <Fold
+        summary="Or choose for yourself: any technique, level and support"
+        open={choosing || asked}
+        onToggle={(open) => {
+          setAsked(false)
+          changeSettings({ choosing: open })
+        }}
+      >
+        {() => <Choices learnerId={learner.id} plan={plan} />}
+      </Fold>
+    </div>
+  )
 }
 
 /** A rung of the ladder, or dials of one's own. */
 type Problems = { readonly level: number } | { readonly dials: DialValues }
 
-function Choices({
-  learnerId,
-  coach,
-  settings,
-}: {
-  readonly learnerId: string
-  readonly coach: CoachWire
-  readonly settings: LearnerSettings
-}) {
+function Choices({ learnerId, plan }: { readonly learnerId: string; readonly plan: Plan }) {
+  const { settings, stands, readiness: map, times } = plan.input
   const navigate = useNavigate()
   const [search] = useSearchParams()
   const { planned } = useSettings()
   const setSchool = useSchoolSetter(learnerId)
-  const times = useTimes(learnerId)
-  const stands = useMemo(() => standsOf(coach.results, coach.moves), [coach])
-  const map = useMemo(() => readiness(coach.results, settings.targets, coach.moves), [coach, settings])
   const [techniqueId, setTechniqueId] = useState(() => search.get('technique') ?? nextUp(map, stands))
   const technique = TECHNIQUES.find((t) => t.id === techniqueId) ?? TECHNIQUES[0]!
   const standing = stands.find((s) => s.technique === technique.id)
@@ -275,7 +282,7 @@ function Choices({
               space={space}
               technique={technique}
               schools={settings.schools}
-              times={times.data}
+              times={times}
               targetMs={aimOf(settings, technique.id, 'level' in problems ? problems.level : OWN_LEVEL)}
             />
           )}

@@ -1,26 +1,17 @@
-import { itemName, type PlanDay, type PlanItem } from '@tachymetra/core'
+import { itemName, type PlanDay, type PlanItem, techniqueById } from '@tachymetra/core'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button, Dropdown } from 'antd'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
-import { type Plan, usePlan } from '../data/plan.js'
+import type { Plan } from '../data/plan.js'
 import { beginItem } from '../data/sitting.js'
 import { Fold } from '../parts/Fold.js'
 import { Trouble } from '../parts/Trouble.js'
 import { dayName, minutesWords, SUPPORT_NAMES } from '../parts/words.js'
 
 /** Today's plan: what, for how long and why; one button starts it. */
-export function Today({ learner }: { readonly learner: LearnerWire }) {
-  const plan = usePlan(learner)
-  return (
-    <section className="today" aria-labelledby="today">
-      {plan ? <Planned learner={learner} plan={plan} /> : <h2 id="today">Today</h2>}
-    </section>
-  )
-}
-
-function Planned({ learner, plan }: { readonly learner: LearnerWire; readonly plan: Plan }) {
+export function Today({ learner, plan }: { readonly learner: LearnerWire; readonly plan: Plan }) {
   const navigate = useNavigate()
   const settings = useLearnerSettings(learner.id)
   const [trouble, setTrouble] = useState<Error>()
@@ -29,7 +20,7 @@ function Planned({ learner, plan }: { readonly learner: LearnerWire; readonly pl
   const [first] = items
   const skippedToday = settings.skipped.filter((s) => s.day === input.day)
   return (
-    <>
+    <section className="today" aria-labelledby="today">
       <div className="row spread">
         <h2 id="today">Today, {minutesWords(settings.minutes)}</h2>
         <span className="faint">
@@ -74,7 +65,8 @@ function Planned({ learner, plan }: { readonly learner: LearnerWire; readonly pl
       {trouble && <Trouble error={trouble} />}
       {skippedToday.length > 0 && (
         <p className="faint">
-          Left out today: {skippedToday.map((s) => s.item).join(', ')}.{' '}
+          Left out today:{' '}
+          {skippedToday.map((s) => (s.item === 'facts' ? 'facts' : techniqueById(s.item).name)).join(', ')}.{' '}
           <button
             type="button"
             className="key-button"
@@ -87,7 +79,7 @@ function Planned({ learner, plan }: { readonly learner: LearnerWire; readonly pl
         </p>
       )}
       <Fold summary="The week ahead">{() => <Week week={plan.week()} />}</Fold>
-    </>
+    </section>
   )
 }
 
@@ -143,7 +135,10 @@ function ItemMenu(props: { readonly learnerId: string; readonly item: PlanItem; 
         onClick: ({ key }) => actions[key]?.(),
       }}
     >
-      <Button aria-label={`Pin, skip or ban ${itemName(item)}`}>{item.pinned ? 'Pinned' : 'Change'}</Button>
+      <Button>
+        {item.pinned ? 'Pinned' : 'Change'}
+        <span className="sr-only">: pin, skip or ban {itemName(item)}</span>
+      </Button>
     </Dropdown>
   )
 }

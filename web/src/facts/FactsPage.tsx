@@ -102,8 +102,10 @@ function Choosing({
     standings.filter((s) => s.due <= now && deck.cards.some((c) => c.id === s.fact)).length
   const due = standings.filter((s) => s.due <= now).length
   const deck = FACT_DECKS.find((d) => d.id === factDeck) ?? FACT_DECKS[1]!
-  const begin = (decks: readonly FactDeck[], most: number) =>
-    onStart(toAsk(decks, standings, now, most, seeded(crypto.getRandomValues(new Int32Array(1))[0]!)))
+  const begin = (decks: readonly FactDeck[], most: number) => {
+    const random = seeded(crypto.getRandomValues(new Int32Array(1))[0]!)
+    onStart(toAsk(decks, standings, now, most, random, { ahead: true }))
+  }
   return (
     <>
       <form

@@ -104,6 +104,8 @@ function Pace(props: {
               {days.length} days)
             </span>
           </>
+        ) : level !== undefined && !asked ? (
+          <span className="faint">No forecast for level {level}: nothing worked without steps yet.</span>
         ) : said && 'outlook' in said && 'silent' in said.outlook && level !== undefined ? (
           <span className="faint">
             No forecast for level {level}: {said.outlook.silent}

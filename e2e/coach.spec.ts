@@ -1,0 +1,328 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import { FACT_DECKS, toText } from '@tachymetra/core'
+import type { DayWire, Holdings, LearnerWire, MoveWire } from '@tachymetra/core/wire'
+import { extractText, getDocumentProxy } from 'unpdf'
+import { answerOne, expect, openChoice, problemOn, sittingRows, stepValues, test, type } from './bench.js'
+import type { TestServer } from './server.js'
+
+async function newLearner(page: Page, server: TestServer, name: string): Promise<string> {
+  await page.goto(server.url)
+  await page.getByRole('button', { name: 'Add a learner' }).click()
+  await page.getByLabel('Name or nickname').fill(name)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog')).toBeHidden()
+  const learners = await server.api<LearnerWire[]>('/learners')
+  return learners.find((l) => l.name === name)!.id
+}
+
+async function recallAll(page: Page): Promise<void> {
+  for (;;) {
+    const ask = page.locator('.fact-ask')
+    await expect(ask.or(page.getByText(/ recalled$/))).toBeVisible()
+    if ((await ask.count()) === 0) return
+    const asked = (await ask.textContent())!
+    const left = (await page.getByText(/to go$/).textContent())!
+    const card = FACT_DECKS.flatMap((d) => d.cards).find((c) => c.ask === asked)!
+    await page.keyboard.type(toText(card.answer))
+    // The next question, or the same once more because it was slow.
+    await expect
+      .poll(async () => {
+        const [question, count] = [ask, page.getByText(/to go$/)]
+        if ((await question.count()) === 0) return 'over'
+        return (await question.textContent()) !== asked || (await count.textContent()) !== left
+          ? 'on'
+          : 'same'
+      })
+      .not.toBe('same')
+  }
+}
+
+test('the day: open, plan, facts, technique, summary, record, by keyboard alone', async ({
+  page,
+  server,
+}) => {
+  const id = await newLearner(page, server, 'Wim')
+  await expect(page.getByRole('heading', { name: /^Today, 4 min/ })).toBeVisible()
+  const plan = page.locator('.plan > li')
+  await expect(plan).toHaveCount(2)
+  await expect(plan.nth(0)).toContainText('6 new')
+  await expect(plan.nth(1)).toContainText('New: it leans on nothing else.')
+
+  // From the top of the page to the button that begins the day, by Tab alone.
+  const begin = page.getByRole('button', { name: /^Begin/ })
+  await page.locator('body').focus()
+  for (let i = 0; i < 40 && !(await begin.evaluate((b) => b === document.activeElement)); i += 1)
+    await page.keyboard.press('Tab')
+  await page.keyboard.press('Enter')
+  await recallAll(page)
+  const next = page.getByRole('button', { name: /^Next today: Running total, level 1/ })
+  await expect(next).toBeVisible()
+  for (let i = 0; i < 40 && !(await next.evaluate((b) => b === document.activeElement)); i += 1)
+    await page.keyboard.press('Tab')
+  await page.keyboard.press('Enter')
+
+  // It begins by watching; then the steps are asked, then less of them.
+  await expect(page.getByRole('radio', { name: 'Watch' })).toBeChecked()
+  await page.getByRole('radio', { name: 'Watch' }).focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('radio', { name: 'Guided' })).toBeChecked()
+  for (let n = 1; n <= 5; n += 1) {
+    await expect(page.getByText(`Problem ${n} of 5`)).toBeVisible()
+    for (const value of await stepValues(page, 'add-running-total')) await type(page, value)
+    await expect(page.locator('#said')).toContainText('Right')
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByRole('heading', { name: /^The sitting/ })).toBeFocused()
+  await page.goto(server.url)
+  await expect(page.locator('.plan > li').first()).toContainText('steps only')
+  await expect(page.getByText(/done today/)).toBeVisible()
+
+  await page.getByRole('link', { name: 'Record', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Days' })).toBeVisible()
+  await expect(page.locator('.day-rules .bar')).toHaveCount(1)
+  await expect(page.getByText(/No forecast for level 1/)).toBeVisible()
+  const [today] = await server.api<DayWire[]>(`/learners/${id}/days`)
+  expect(today).toMatchObject({ attempts: 5, right: 5, recalls: 6 })
+})
+
+test('pin, skip and ban; all of it taken back; the week ahead and busy times', async ({ page, server }) => {
+  await page.goto(server.url)
+  const items = page.locator('.plan > li')
+  await expect(items).toHaveCount(3)
+  const choose = async (nth: number, what: string) => {
+    await items
+      .nth(nth)
+      .getByRole('button', { name: /pin, skip or ban/ })
+      .click()
+    await page.getByRole('menuitem', { name: what }).click()
+  }
+  const review = (await items.nth(2).locator('strong').textContent())!.split(',')[0]!
+  await choose(2, 'Pin: every day')
+  await expect(items.nth(1)).toContainText(`${review}, `)
+  await expect(items.nth(1)).toContainText('Pinned.')
+  await choose(0, 'Not today')
+  await expect(page.getByText('Left out today: facts.')).toBeVisible()
+  await expect(items.first()).not.toContainText('facts')
+  await choose(0, 'Never')
+  await expect(items.first()).not.toContainText(`${review}, `)
+  // Kept on the server, not in this browser.
+  await page.evaluate(() => localStorage.clear())
+  await page.reload()
+  await expect(page.getByText('Left out today: facts.')).toBeVisible()
+  await page.getByRole('button', { name: 'Put back' }).click()
+  await expect(items.first()).toContainText('facts')
+
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await expect(page.locator('label', { hasText: 'Never planned' })).toContainText(review)
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: /iCalendar/ }).click()
+  const calendar = readFileSync(await (await download).path(), 'utf8')
+  expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(7)
+  const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10).replaceAll('-', '')
+  const busy = [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//x//EN',
+    'BEGIN:VEVENT',
+    'UID:a',
+    `DTSTART;VALUE=DATE:${tomorrow}`,
+    'END:VEVENT',
+    'END:VCALENDAR',
+  ].join('\r\n')
+  const pick = (body: string) =>
+    page
+      .getByLabel('Read busy times')
+      .first()
+      .setInputFiles({ name: 'busy.ics', mimeType: 'text/calendar', buffer: Buffer.from(body) })
+  await pick('hello')
+  await expect(page.getByText('This is no iCalendar file.')).toBeVisible()
+  await pick(busy)
+  await expect(page.getByText('1 busy time ahead')).toBeVisible()
+  await page.getByRole('link', { name: 'Desk' }).click()
+  await page.getByText('The week ahead').click()
+  await expect(page.locator('.week > div')).toHaveCount(7)
+  await expect(page.locator('.week > div').nth(1)).toContainText('nothing is owed')
+})
+
+test('levels: moved up by the rule at once, the rule changed, set back by hand, every move with its reason', async ({
+  page,
+  server,
+}) => {
+  const id = await newLearner(page, server, 'Wim')
+  await page.goto(`${server.url}/settings`)
+  // Rules that contradict each other are not kept.
+  await page.getByLabel('Right answers to move up').fill('30')
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('alert')).toContainText('must not be more')
+  await page.getByLabel('Answers to move up', { exact: true }).fill('5')
+  await page.getByLabel('Right answers to move up').fill('5')
+  await page.keyboard.press('Tab')
+  await page.getByLabel('Answers to move up', { exact: true }).fill('5')
+  await page.keyboard.press('Tab')
+  await page.getByLabel('Own target for level 1, seconds').fill('60')
+  await page.keyboard.press('Tab')
+  await expect
+    .poll(() => server.api<{ rules: object; targets: object }>(`/learners/${id}/settings`))
+    .toMatchObject({ rules: { upOf: 5, upRight: 5 }, targets: { 'add-running-total': { 1: 60_000 } } })
+
+  await page.goto(server.url)
+  await openChoice(page)
+  await page.getByRole('radio', { name: /^Running total,/ }).check()
+  await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: 'Answer only' }).check()
+  await page.getByLabel('How many').fill('5')
+  await page.getByRole('button', { name: 'To the bench' }).click()
+  for (let i = 0; i < 5; i += 1) {
+    await problemOn(page)
+    await answerOne(page)
+  }
+  await expect(page.getByText('Moved up to level 2.')).toBeVisible()
+  await page.goto(server.url)
+  await page.getByRole('radio', { name: /^Running total, known/ }).check()
+  const ladder = page.getByRole('radiogroup', { name: 'Level' })
+  await expect(ladder.locator('label', { hasText: 'in force' })).toContainText('2')
+  await ladder.getByRole('radio').first().check()
+  await page.getByRole('button', { name: 'Put level 1 in force' }).click()
+  await expect(ladder.locator('label', { hasText: 'in force' })).toContainText('1')
+  await page.goto(`${server.url}/record`)
+  const moves = page.locator('.moves li')
+  await expect(moves).toHaveCount(2)
+  await expect(moves.nth(0)).toContainText('level 2 to 1')
+  await expect(moves.nth(0)).toContainText('Set by hand.')
+  await expect(moves.nth(1)).toContainText('Of the last 5 answers 5 were right')
+  expect(await server.api<MoveWire[]>(`/learners/${id}/moves`)).toHaveLength(2)
+})
+
+test('the keying baseline, and schools and cautions that follow the learner', async ({ page, server }) => {
+  const id = await newLearner(page, server, 'Wim')
+  await page.goto(`${server.url}/facts`)
+  await page.getByRole('button', { name: 'Measure it, 20 seconds' }).click()
+  for (let i = 10; i > 0; i -= 1) {
+    await expect(page.getByText(`${i} to go`)).toBeVisible()
+    const shown = (await page.locator('.fact-ask').textContent())!
+    // A wrong key does nothing.
+    await page.keyboard.press(shown.startsWith('9') ? '8' : '9')
+    await page.keyboard.type(shown, { delay: 30 })
+  }
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('ms to key a digit')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/Keying a digit takes \d+ ms/)).toBeVisible()
+  await page.goto(`${server.url}/settings`)
+  await page.getByLabel('The caution about flashing has been read').check()
+  await page.getByRole('combobox', { name: 'Order of the columns' }).click()
+  await page.getByTitle('first and last products, then the middle').first().click()
+  await expect
+    .poll(() => server.api<object>(`/learners/${id}/settings`))
+    .toMatchObject({
+      keying: { ms: expect.any(Number) },
+      cautions: { read: true, lifted: false },
+      schools: { 'multiply-crosswise': { order: 'ends-first' } },
+    })
+})
+
+test('attempts go out as CSV and come in elsewhere; bad lines are told and stay out', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/record/exchange`)
+  const download = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Attempts as CSV' }).click()
+  const csv = readFileSync(await (await download).path(), 'utf8').split('\r\n')
+  expect(csv.length).toBeGreaterThan(200)
+  const statements = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Statements as JSON' }).click()
+  expect(JSON.parse(readFileSync(await (await statements).path(), 'utf8'))).toHaveLength(csv.length - 2)
+
+  const [first] = await server.api<LearnerWire[]>('/learners')
+  await server.api(`/learners/${first!.id}`, {
+    method: 'DELETE',
+    headers: { 'Content-Type': 'application/json' },
+    body: '{}',
+  })
+  const id = await newLearner(page, server, 'Wim')
+  await page.goto(`${server.url}/record/exchange`)
+  const bad = csv[2]!.replace(/,(guided|steps|answer),/, ',asleep,')
+  const pick = (lines: readonly string[]) =>
+    page
+      .getByLabel('Choose a CSV file')
+      .first()
+      .setInputFiles({ name: 'in.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\r\n')) })
+  await pick(['a,b', '1,2'])
+  await expect(page.getByText(/must name the columns/)).toBeVisible()
+  await pick([csv[0]!, csv[1]!, bad, ...csv.slice(3, 150)])
+  await expect(page.getByText('149 lines read, 148 can be stored, 1 cannot.')).toBeVisible()
+  await expect(page.getByRole('row').nth(1)).toContainText('3')
+  await expect(page.getByRole('row').nth(1)).toContainText('support')
+  expect(await server.api<DayWire[]>(`/learners/${id}/days`)).toEqual([])
+  await page.getByRole('button', { name: 'Store 148 attempts' }).click()
+  await expect(page.getByText('148 stored.')).toBeVisible()
+  const days = await server.api<DayWire[]>(`/learners/${id}/days`)
+  expect(days.reduce((sum, d) => sum + d.attempts, 0)).toBe(148)
+})
+
+test('a backup is taken, looked at before it is put back, and a damaged one changes nothing', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/settings`)
+  const download = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Take a backup' }).click()
+  const bytes = readFileSync(await (await download).path())
+  const before = await server.api<Holdings>('/holdings')
+  await newLearner(page, server, 'Wim')
+  await page.goto(`${server.url}/settings`)
+  const pick = (body: Buffer) =>
+    page
+      .getByLabel('Restore from a backup')
+      .first()
+      .setInputFiles({ name: 'all.tachymetra', mimeType: 'application/octet-stream', buffer: body })
+  await pick(bytes.subarray(0, bytes.length - 50))
+  await expect(page.getByRole('alert')).toContainText('damaged')
+  await pick(bytes)
+  const question = page.getByRole('alertdialog')
+  await expect(question).toContainText('holds 8 learners')
+  await expect(question).toContainText('9 learners')
+  await question.getByRole('button', { name: 'Leave things as they are' }).click()
+  expect(await server.api<Holdings>('/holdings')).toMatchObject({ learners: 9 })
+  await pick(bytes)
+  await question.getByRole('button', { name: 'Replace everything with it' }).click()
+  await expect(page.getByText('Restored.')).toBeVisible()
+  expect(await server.api<Holdings>('/holdings')).toEqual(before)
+})
+
+test('the record: filters, forecast, slips; the progress sheet as PDF; a simulation run and stopped', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/record`)
+  await expect(page.getByText(/about \d+ to \d+ more days of practice to 5 s/)).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Slips of the last 13 weeks' })).toBeVisible()
+  const sittings = sittingRows(page)
+  await expect(sittings).toHaveCount(15)
+  await page.getByRole('combobox', { name: 'Technique' }).click()
+  await page.getByTitle('Hold and drop').first().click()
+  await expect(page.getByRole('heading', { name: 'Slips of the last 13 weeks: Hold and drop' })).toBeVisible()
+  for (const row of await sittings.all()) await expect(row).toContainText('Hold and drop')
+
+  await page.getByRole('link', { name: 'Progress sheet' }).click()
+  const heading = page.getByRole('heading', { name: /^Progress of/ })
+  const title = (await heading.textContent())!
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Keep as PDF' }).click()
+  const pdf = new Uint8Array(readFileSync(await (await download).path()))
+  // Read by another library than the one that wrote it.
+  const { text } = await extractText(await getDocumentProxy(pdf), { mergePages: true })
+  expect(text).toContain(title)
+  for (const cell of await page.locator('.sheet tbody tr').first().locator('td').allTextContents())
+    expect(text).toContain(cell)
+
+  await page.goto(`${server.url}/simulate`)
+  await page.getByLabel('Weeks').fill('52')
+  await page.getByRole('button', { name: 'Run 52 weeks' }).click()
+  await page.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByRole('button', { name: 'Run 52 weeks' })).toBeEnabled()
+  await page.getByLabel('Weeks').fill('4')
+  await page.getByRole('button', { name: 'Run 4 weeks' }).click()
+  await expect(page.getByRole('row', { name: /by the plan/ })).toContainText(/\d of 3/)
+  await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+})
