@@ -196,7 +196,7 @@ test('levels: moved up by the rule at once, the rule changed, set back by hand, 
 test('the keying baseline, and schools and cautions that follow the learner', async ({ page, server }) => {
   const id = await newLearner(page, server, 'Wim')
   await page.goto(`${server.url}/facts`)
-  await page.getByRole('button', { name: 'Measure it, 20 seconds' }).click()
+  await page.getByRole('link', { name: 'Measure it, 20 seconds' }).click()
   for (let i = 10; i > 0; i -= 1) {
     await expect(page.getByText(`${i} to go`)).toBeVisible()
     const shown = (await page.locator('.fact-ask').textContent())!

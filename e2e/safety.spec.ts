@@ -1,8 +1,9 @@
 import { spawnSync } from 'node:child_process'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { AttemptSummary, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
 import { answerOne, chooseSitting, expect, test } from './bench.js'
-import type { TestServer } from './server.js'
+import { TestServer } from './server.js'
 
 type Whole = SittingWire & { attempts: AttemptSummary[] }
 
@@ -99,4 +100,38 @@ test('what cannot be started says why in one line', async ({ server }) => {
   })
   const noFolder = start({ PORT: '0', TACHYMETRA_DATA: '/dev/null/data' })
   expect(noFolder).toMatchObject({ status: 1, stderr: expect.stringMatching(/^The database [^\n]*\n$/) })
+})
+
+test('on the command line: backed up while it runs, restored elsewhere, refused with one line', async ({
+  server,
+}) => {
+  const run = (args: readonly string[], data: string) =>
+    spawnSync(process.execPath, ['scripts/backup.mjs', ...args], {
+      cwd: join(import.meta.dirname, '..'),
+      env: { ...process.env, TACHYMETRA_DATA: data },
+      encoding: 'utf8',
+    })
+  const file = join(server.data, 'all.tachymetra')
+  expect(run(['backup', file], server.data)).toMatchObject({
+    status: 0,
+    stdout: `Everything is in ${file}.\n`,
+  })
+  expect(run(['backup', file], server.data)).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/^.* there already.*\n$/),
+  })
+  const elsewhere = new TestServer(join(server.data, 'elsewhere'), ['--empty'])
+  expect(run(['restore', file, '--empty'], elsewhere.data)).toMatchObject({ status: 0 })
+  await elsewhere.start()
+  expect(await elsewhere.api('/holdings')).toEqual(await server.api('/holdings'))
+  await elsewhere.stop()
+  writeFileSync(file, readFileSync(file).subarray(0, 5000))
+  expect(run(['restore', file], server.data)).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining('damaged'),
+  })
+  expect(run(['restore'], server.data)).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining('which file'),
+  })
 })

@@ -10,9 +10,8 @@ const [file, ...more] = args.filter((a) => a !== '--empty')
 if (!file || more.length > 0)
   fail(`Say which file: npm run -s ${what} -- FILE (with --empty for the data without the demo).`, 2)
 
-const { openDatabase } = await import('../server/dist/store/database.js')
 const { backUp, restore } = await import('../server/dist/store/backup.js')
-const { readSettings, StartError, databaseFile } = await import('../server/dist/main.js')
+const { databaseFile, openData, readSettings, StartError } = await import('../server/dist/main.js')
 const { InputError } = await import('../core/dist/index.js')
 try {
   const settings = readSettings(process.env, empty ? ['--empty'] : [])
@@ -21,7 +20,7 @@ try {
     fail(`There is nothing to back up: ${database} does not exist.`, 2)
   if (what === 'restore' && !existsSync(file)) fail(`There is no file ${file}.`, 2)
   if (what === 'backup' && existsSync(file)) fail(`${file} is there already; choose another name.`, 2)
-  const { db, close } = openDatabase(database)
+  const { db, close } = openData(settings)
   if (what === 'backup') {
     await backUp(db, resolve(file))
     process.stdout.write(`Everything is in ${file}.\n`)

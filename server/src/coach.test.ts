@@ -125,7 +125,7 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
       now: new Date().toISOString(),
       memories: facts,
       slow: slowFacts(times).map((s) => s.fact),
-      readiness: readiness(results, settings.targets, moves),
+      readiness: readiness(results, { ...settings, moves }),
       stands: standsOf(results, moves),
       done: new Map(),
     })

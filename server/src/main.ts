@@ -50,7 +50,7 @@ export function databaseFile({ data, demo }: Pick<Settings, 'data' | 'demo'>): s
  */
 export async function serve(settings: Settings, say: (line: string) => void): Promise<{ url: string }> {
   const { host, port, data, demo } = settings
-  const { db, close } = open(data, databaseFile(settings))
+  const { db, close } = openData(settings)
   const destination = pino.destination({ dest: logFile(data), sync: false })
   await once(destination, 'ready')
   const log = pino({ level: 'info' }, destination)
@@ -91,9 +91,11 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
   return { url: `http://${host.includes(':') ? `[${host}]` : host}:${actual}` }
 }
 
-function open(data: string, file: string) {
+/** Opens the database of the settings, folder and file made if missing. @throws StartError when that cannot be done */
+export function openData(settings: Pick<Settings, 'data' | 'demo'>): ReturnType<typeof openDatabase> {
+  const file = databaseFile(settings)
   try {
-    mkdirSync(data, { recursive: true })
+    mkdirSync(settings.data, { recursive: true })
     return openDatabase(file)
   } catch (error) {
     throw new StartError(`The database ${file} cannot be opened: ${(error as Error).message}`)

@@ -1,7 +1,8 @@
 /** What a learner knows, and what may come next: prerequisites first. */
 import type { Technique } from '../technique/contract.js'
 import { TECHNIQUES, techniqueById } from '../technique/registry.js'
-import type { LevelMove } from './levels.js'
+import { LEVEL_RULES, type LevelMove, type LevelRules } from './levels.js'
+import type { LearnerSettings } from './settings.js'
 
 /** The results of one sitting at one level under one support, the newest of them last. */
 export interface Result {
@@ -26,22 +27,24 @@ export interface Readiness {
   readonly missing: readonly Technique[]
 }
 
-/** A rung counts as known when of at least so many latest answers without steps so great a share was right, within the target. */
-export const KNOWN = { answers: 20, right: 0.95 } as const
+/** What a standing is judged by. */
+export interface Judged {
+  /** The learner's own targets in milliseconds, by technique and level. */
+  readonly targets?: LearnerSettings['targets']
+  /** The latest move of each technique: the rungs below the one in force are known. */
+  readonly moves?: readonly Pick<LevelMove, 'technique' | 'to' | 'by'>[]
+  /** A rung is known by what would move the learner up from it: so many of the latest answers right, within the target. */
+  readonly rules?: LevelRules
+}
 
-/**
- * Every technique with where the learner stands, in teaching order.
- * @param targets the learner's own targets in milliseconds, by technique and level
- * @param moves the latest move of each technique: the rungs below the one in force are known
- */
+/** Every technique with where the learner stands, in teaching order. */
 export function readiness(
   results: readonly Result[],
-  targets: Readonly<Record<string, Readonly<Record<string, number>>>> = {},
-  moves: readonly Pick<LevelMove, 'technique' | 'to' | 'by'>[] = [],
+  { targets = {}, moves = [], rules = LEVEL_RULES }: Judged = {},
 ): Readiness[] {
   const known = new Map(
     TECHNIQUES.map((t) => {
-      const found = bestRung(t, results, targets[t.id])
+      const found = bestRung(t, results, rules, targets[t.id])
       const move = moves.find((m) => m.technique === t.id)
       if (!move || move.to <= (found.rung ?? 1)) return [t.id, found]
       const words = move.by === 'rule' ? `moved up to level ${move.to}` : `level ${move.to} set by hand`
@@ -73,6 +76,7 @@ export function readiness(
 function bestRung(
   technique: Technique,
   results: readonly Result[],
+  rules: LevelRules,
   targets: Readonly<Record<string, number>> = {},
 ): { rung: number | undefined; words: string } {
   const answers = results.filter((r) => r.technique === technique.id && r.support === 'answer' && r.level > 0)
@@ -83,7 +87,10 @@ function bestRung(
     }
   let words = ''
   for (let rung = technique.levels.length; rung >= 1; rung -= 1) {
-    const latest = latestOf(answers.filter((r) => r.level === rung))
+    const latest = latestOf(
+      answers.filter((r) => r.level === rung),
+      rules.upOf,
+    )
     if (latest.answers === 0) continue
     const target = targets[rung] ?? technique.levels[rung - 1]!.targetMs
     const pace =
@@ -92,18 +99,22 @@ function bestRung(
         : `${(latest.medianMs / 1000).toFixed(1)} s for ${target / 1000} s`
     const said = `${latest.right} of the last ${latest.answers} right, ${pace}`
     words ||= said
-    const right = latest.answers >= KNOWN.answers && latest.right >= KNOWN.right * latest.answers
+    const share = rules.upRight / rules.upOf
+    const right = latest.answers >= rules.upOf && latest.right >= share * latest.answers
     if (right && latest.medianMs !== null && latest.medianMs <= target) return { rung, words: said }
   }
   return { rung: undefined, words }
 }
 
 /** The newest sittings that make up the answers wanted, taken together. */
-function latestOf(results: readonly Result[]): { answers: number; right: number; medianMs: number | null } {
+function latestOf(
+  results: readonly Result[],
+  wanted: number,
+): { answers: number; right: number; medianMs: number | null } {
   let [answers, right] = [0, 0]
   const times: number[] = []
   for (const r of [...results].sort((a, b) => b.at.localeCompare(a.at))) {
-    if (answers >= KNOWN.answers) break
+    if (answers >= wanted) break
     answers += r.attempts
     right += r.right
     if (r.medianMs !== null) times.push(r.medianMs)

@@ -104,7 +104,7 @@ class Learner {
   }
 
   readiness(): readonly Readiness[] {
-    this.standing ??= readiness(this.results, {}, this.movesMade())
+    this.standing ??= readiness(this.results, { moves: this.movesMade() })
     return this.standing
   }
 

@@ -56,7 +56,7 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
       now: new Date().toISOString(),
       memories: coach.facts,
       slow: slowFacts(times).map((s) => s.fact),
-      readiness: readiness(results, settings.targets, coach.moves),
+      readiness: readiness(results, { ...settings, moves: coach.moves }),
       stands: standsOf(results, coach.moves),
       done,
     }

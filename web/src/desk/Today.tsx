@@ -1,4 +1,4 @@
-import { itemName, type PlanDay, type PlanItem, techniqueById } from '@tachymetra/core'
+import { itemName, keyingDue, type PlanDay, type PlanItem, techniqueById } from '@tachymetra/core'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button, Dropdown } from 'antd'
 import { useState } from 'react'
@@ -60,6 +60,12 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
           {worked > 0
             ? 'All done for today. More is welcome, none is owed.'
             : 'Nothing is planned for today.'}
+        </p>
+      )}
+      {keyingDue(settings, input.now) && items.some((i) => i.kind === 'facts') && (
+        <p className="faint">
+          How long keying takes {settings.keying ? 'was measured long ago' : 'has not been measured'}, so
+          facts are judged by a common time. <Link to="/facts?keying">Measure it, 20 seconds</Link>
         </p>
       )}
       {trouble && <Trouble error={trouble} />}

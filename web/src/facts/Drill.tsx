@@ -11,6 +11,7 @@ import {
 } from '@tachymetra/core'
 import { Button } from 'antd'
 import { type ReactNode, useRef, useState } from 'react'
+import { Link } from 'react-router'
 import { HAS_TOUCH } from '../bench/touch.js'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { flush } from '../data/outbox.js'
@@ -158,13 +159,7 @@ function Round(props: {
 }
 
 /** Says when the keying baseline is missing or old, with the way to take it. */
-export function KeyingNote({
-  learnerId,
-  onTake,
-}: {
-  readonly learnerId: string
-  readonly onTake: () => void
-}) {
+export function KeyingNote({ learnerId }: { readonly learnerId: string }) {
   const settings = useLearnerSettings(learnerId)
   const [now] = useState(() => new Date().toISOString())
   const { keying } = settings
@@ -173,9 +168,7 @@ export function KeyingNote({
       {keying
         ? `Keying a digit takes ${keying.ms} ms (measured ${keying.at.slice(0, 10)}); thinking is judged without it.`
         : 'How long keying a digit takes has not been measured; a common time is taken off.'}{' '}
-      <button type="button" className="key-button" onClick={onTake}>
-        {keying ? 'Measure again' : 'Measure it, 20 seconds'}
-      </button>
+      <Link to="/facts?keying">{keying ? 'Measure again' : 'Measure it, 20 seconds'}</Link>
       {keying && keyingDue(settings, now) && ` It is over ${KEYING_DAYS} days old.`}
     </p>
   )

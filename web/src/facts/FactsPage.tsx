@@ -19,11 +19,15 @@ import { Keying } from './Keying.js'
 export default function FactsPage() {
   const [search, setSearch] = useSearchParams()
   const today = search.has('today')
+  const keying = search.has('keying')
+  const all = () => setSearch({}, { replace: true })
   return (
     <OneLearner>
       {(learner) =>
-        today ? (
-          <PlannedRound key={learner.id} learner={learner} onEnd={() => setSearch({}, { replace: true })} />
+        keying ? (
+          <Keying learnerId={learner.id} onEnd={all} />
+        ) : today ? (
+          <PlannedRound key={learner.id} learner={learner} onEnd={all} />
         ) : (
           <Known key={learner.id} learner={learner} />
         )
@@ -67,10 +71,8 @@ function Known({ learner }: { readonly learner: LearnerWire }) {
   const { id: learnerId, name } = learner
   const facts = useFacts(learnerId)
   const [cards, setCards] = useState<readonly FactCard[]>()
-  const [keying, setKeying] = useState(false)
   if (facts.isPending) return <Loading />
   if (facts.isError) return <Trouble error={facts.error} retry={() => facts.refetch()} />
-  if (keying) return <Keying learnerId={learnerId} onEnd={() => setKeying(false)} />
   if (cards) return <Drill cards={cards} learnerId={learnerId} onEnd={() => setCards(undefined)} />
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>
@@ -81,7 +83,7 @@ function Known({ learner }: { readonly learner: LearnerWire }) {
         </span>
       </h1>
       <Choosing learnerId={learnerId} standings={facts.data} onStart={setCards} />
-      <KeyingNote learnerId={learnerId} onTake={() => setKeying(true)} />
+      <KeyingNote learnerId={learnerId} />
     </div>
   )
 }

@@ -33,7 +33,7 @@ function Made({ learner }: { readonly learner: LearnerWire }) {
     settings: settings.data,
     results: coach.data.results,
     moves: moves.data,
-    readiness: readiness(coach.data.results, settings.data.targets, coach.data.moves),
+    readiness: readiness(coach.data.results, { ...settings.data, moves: coach.data.moves }),
     days: days.data,
     facts: coach.data.facts,
     slips: slips.data,
