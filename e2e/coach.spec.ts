@@ -323,6 +323,6 @@ test('the record: filters, forecast, slips; the progress sheet as PDF; a simulat
   await expect(page.getByRole('button', { name: 'Run 52 weeks' })).toBeEnabled()
   await page.getByLabel('Weeks').fill('4')
   await page.getByRole('button', { name: 'Run 4 weeks' }).click()
-  await expect(page.getByRole('row', { name: /by the plan/ })).toContainText(/\d of 3/)
+  await expect(page.getByRole('row', { name: /by the plan/ })).toContainText(/\d of \d+/)
   await expect(page.locator('.chart .main-svg').first()).toBeVisible()
 })

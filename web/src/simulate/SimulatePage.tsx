@@ -44,7 +44,7 @@ const FIRST: Settings = {
   weeks: 8,
   daysAWeek: 5,
   fadeDays: 20,
-  aim: 'multiply-crosswise',
+  aim: 'root-estimate',
 }
 
 /** A technique with all it leans on, in teaching order. */
