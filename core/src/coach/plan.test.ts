@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { dayAfter, dayIn, daysBetween, instantOf, weekOf } from '../number/days.js'
-import { TECHNIQUES } from '../technique/registry.js'
+import { TECHNIQUES, withNeeds } from '../technique/registry.js'
 import { freeTime, mergedBusy } from './agenda.js'
 import { BEGINNER } from './demo.js'
 import { FACT_DECKS } from './facts.js'
@@ -251,13 +251,8 @@ test('days: an instant and back in any zone, across the change of clocks', () =>
 })
 
 test('in simulation the plan meets its targets in fewer minutes than chance and than a fixed order', () => {
-  const needed = new Set<string>()
-  const add = (id: string) => {
-    for (const other of TECHNIQUES.find((t) => t.id === id)!.needs) add(other)
-    needed.add(id)
-  }
-  for (const id of ['add-pairs', 'subtract-blocks', 'multiply-near-base', 'square-duplex', 'divide-short'])
-    add(id)
+  const aims = ['add-pairs', 'subtract-blocks', 'multiply-near-base', 'square-duplex', 'divide-short']
+  const needed = new Set(aims.flatMap(withNeeds))
   const goal = TECHNIQUES.map((t) => t.id).filter((id) => needed.has(id))
   const days = 160
   const ratios = { random: [] as number[], fixed: [] as number[] }

@@ -75,6 +75,17 @@ export function techniqueById(id: string): Technique {
   return found
 }
 
+/** The ids of a technique and of all it leans on, in teaching order. @throws InputError for an unknown id. */
+export function withNeeds(id: string): string[] {
+  const needed = new Set<string>()
+  const add = (one: string) => {
+    techniqueById(one).needs.forEach(add)
+    needed.add(one)
+  }
+  add(id)
+  return TECHNIQUES.map((t) => t.id).filter((one) => needed.has(one))
+}
+
 /** The level of problems set by dials of one's own rather than by a rung. */
 export const OWN_LEVEL = 0
 

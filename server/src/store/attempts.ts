@@ -15,6 +15,7 @@ import { attempt, sittingPace, sittingSlip, stepEntry } from './schema.js'
 import { learnerOfSitting, sittingRow } from './sittings.js'
 
 export type AttemptRow = typeof attempt.$inferSelect
+export type EntryRow = typeof stepEntry.$inferSelect
 
 /**
  * Stores an attempt with its entries and brings the sitting's rollups up to date, all or nothing.
@@ -102,20 +103,31 @@ export function attemptById(db: Database, id: string): AttemptWire | undefined {
   const row = attemptRow(db, id)
   const its = row && sittingRow(db, row.sittingId)
   if (!row || !its) return undefined
-  const entries = db
+  return wholeAttempt(row, its, entriesOf(db, [id]).get(id) ?? [])
+}
+
+/** The entries of many attempts in their order, by the attempt's id. */
+export function entriesOf(db: Pick<Database, 'select'>, ids: readonly string[]): Map<string, EntryRow[]> {
+  const rows = db
     .select()
     .from(stepEntry)
-    .where(eq(stepEntry.attemptId, id))
-    .orderBy(asc(stepEntry.position))
+    .where(inArray(stepEntry.attemptId, [...ids]))
+    .orderBy(asc(stepEntry.attemptId), asc(stepEntry.position))
     .all()
-  return wholeAttempt(row, its, entries)
+  const of = new Map<string, EntryRow[]>()
+  for (const row of rows) {
+    const its = of.get(row.attemptId)
+    if (its) its.push(row)
+    else of.set(row.attemptId, [row])
+  }
+  return of
 }
 
 /** The rows of an attempt put together, as they go over the wire. */
 export function wholeAttempt(
   row: AttemptRow,
   its: { readonly learnerId: string; readonly technique: string; readonly level: number },
-  entries: readonly (typeof stepEntry.$inferSelect)[],
+  entries: readonly EntryRow[],
 ): AttemptWire {
   const { shown, ...plain } = row
   return {

@@ -11,13 +11,13 @@ import {
   type WorkedSupport,
 } from '@tachymetra/core'
 import type { AttemptWire, CoachWire, LearnerWire } from '@tachymetra/core/wire'
-import { and, asc, desc, eq, inArray } from 'drizzle-orm'
-import { wholeAttempt } from './attempts.js'
+import { and, desc, eq, inArray } from 'drizzle-orm'
+import { entriesOf, wholeAttempt } from './attempts.js'
 import type { Database } from './database.js'
 import { today } from './days.js'
 import { factStandings, latestRecalls } from './facts.js'
 import { latestMove } from './moves.js'
-import { attempt, sitting, stepEntry } from './schema.js'
+import { attempt, sitting } from './schema.js'
 import { settingsOf } from './settings.js'
 import { pacePoints } from './sittings.js'
 
@@ -88,14 +88,9 @@ function latestAttempts(
     .orderBy(desc(sitting.startedAt), desc(attempt.n))
     .limit(most)
     .all()
-  const ids = rows.map((r) => r.attempt.id)
-  const entries = db
-    .select()
-    .from(stepEntry)
-    .where(inArray(stepEntry.attemptId, ids))
-    .orderBy(asc(stepEntry.attemptId), asc(stepEntry.position))
-    .all()
-  const of = new Map<string, (typeof entries)[number][]>()
-  for (const e of entries) of.set(e.attemptId, [...(of.get(e.attemptId) ?? []), e])
+  const of = entriesOf(
+    db,
+    rows.map((r) => r.attempt.id),
+  )
   return rows.map((r) => wholeAttempt(r.attempt, r.sitting, of.get(r.attempt.id) ?? []))
 }

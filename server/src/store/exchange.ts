@@ -3,9 +3,9 @@ import { InputError, readAttempt } from '@tachymetra/core'
 import type { AttemptWire, BroughtIn, BroughtInAnswer } from '@tachymetra/core/wire'
 import { attemptSchema, check } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { attemptRow, storeAttempt, wholeAttempt } from './attempts.js'
+import { attemptRow, entriesOf, storeAttempt, wholeAttempt } from './attempts.js'
 import type { Database } from './database.js'
-import { attempt, sitting, stepEntry } from './schema.js'
+import { attempt, sitting } from './schema.js'
 import { addSitting, sittingRow } from './sittings.js'
 
 /** An attempt with what is known of its sitting. */
@@ -41,27 +41,18 @@ export function* allAttempts(db: Database, learnerId: string): Generator<Taken[]
       .from(attempt)
       .where(inArray(attempt.sittingId, [...of.keys()]))
       .all()
-    const entries = db
-      .select()
-      .from(stepEntry)
-      .where(
-        inArray(
-          stepEntry.attemptId,
-          rows.map((r) => r.id),
-        ),
-      )
-      .orderBy(asc(stepEntry.attemptId), asc(stepEntry.position))
-      .all()
-    const its = new Map<string, typeof entries>()
-    for (const e of entries) its.set(e.attemptId, [...(its.get(e.attemptId) ?? []), e])
+    const entries = entriesOf(
+      db,
+      rows.map((r) => r.id),
+    )
     const order = new Map(sittings.map((s, i) => [s.id, i]))
     rows.sort((a, b) => order.get(a.sittingId)! - order.get(b.sittingId)! || a.n - b.n)
     yield rows.map((row) => {
-      const its_ = of.get(row.sittingId)!
+      const its = of.get(row.sittingId)!
       return {
-        attempt: wholeAttempt(row, its_, its.get(row.id) ?? []),
-        planned: its_.planned,
-        sittingStartedAt: its_.startedAt,
+        attempt: wholeAttempt(row, its, entries.get(row.id) ?? []),
+        planned: its.planned,
+        sittingStartedAt: its.startedAt,
       }
     })
   }

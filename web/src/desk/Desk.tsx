@@ -22,7 +22,7 @@ import {
   usualValues,
 } from '@tachymetra/core'
 import type { LearnerWire } from '@tachymetra/core/wire'
-import { Button, InputNumber, Select } from 'antd'
+import { Button, InputNumber } from 'antd'
 import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
@@ -32,6 +32,7 @@ import { schoolIn, useSchoolSetter } from '../data/schools.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { beginSitting } from '../data/sitting.js'
 import { Fold } from '../parts/Fold.js'
+import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -82,14 +83,7 @@ export function Desk() {
     <>
       <div className="row" style={{ marginBottom: '1.25rem' }}>
         <h1 id="who">At the desk:</h1>
-        <Select
-          aria-labelledby="who"
-          value={learner.id}
-          options={learners.data.map((l) => ({ value: l.id, label: l.name }))}
-          onChange={(id) => changeSettings({ learnerId: id })}
-          showSearch={{ optionFilterProp: 'label' }}
-          style={{ minWidth: '13rem' }}
-        />
+        <LearnerSelect learner={learner} all={learners.data} labelledBy="who" />
         <Button onClick={() => setAdding(true)}>Add a learner</Button>
         <Button onClick={() => setEditing(true)}>Change or remove</Button>
       </div>

@@ -16,6 +16,7 @@ import { useLearnerSettings } from '../data/learnerSettings.js'
 import { useCoach, useFacts, useMoves, usePractised, useSittings, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { FactHeat } from '../parts/FactHeat.js'
+import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -32,14 +33,7 @@ export default function Record() {
         <div className="stack" style={{ gap: '1.75rem' }}>
           <div className="row">
             <h1 id="whose">The record of</h1>
-            <Select
-              aria-labelledby="whose"
-              value={learner.id}
-              options={all.map((l) => ({ value: l.id, label: l.name }))}
-              onChange={(id) => changeSettings({ learnerId: id })}
-              showSearch={{ optionFilterProp: 'label' }}
-              style={{ minWidth: '13rem' }}
-            />
+            <LearnerSelect learner={learner} all={all} labelledBy="whose" />
             <Link to="/record/sheet">Progress sheet</Link>
             <Link to="/record/exchange">Take out, bring in</Link>
           </div>

@@ -13,7 +13,7 @@ import { Link } from 'react-router'
 import { changeLearner, useLearnerSettingsQuery } from '../data/learnerSettings.js'
 import { useTimes } from '../data/queries.js'
 import { schoolIn, useSchoolSetter } from '../data/schools.js'
-import { changeSettings } from '../data/settings.js'
+import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { SchoolChoice } from '../parts/SchoolChoice.js'
@@ -32,14 +32,7 @@ export default function SettingsPage() {
         <div className="stack" style={{ gap: '1.75rem' }}>
           <div className="row">
             <h1 id="whose">Settings for</h1>
-            <Select
-              aria-labelledby="whose"
-              value={learner.id}
-              options={all.map((l) => ({ value: l.id, label: l.name }))}
-              onChange={(id) => changeSettings({ learnerId: id })}
-              showSearch={{ optionFilterProp: 'label' }}
-              style={{ minWidth: '13rem' }}
-            />
+            <LearnerSelect learner={learner} all={all} labelledBy="whose" />
             <Rename learner={learner} />
           </div>
           <Own key={learner.id} learner={learner} />

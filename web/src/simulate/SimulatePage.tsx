@@ -7,6 +7,7 @@ import {
   type SimulationInput,
   TECHNIQUES,
   techniqueById,
+  withNeeds,
 } from '@tachymetra/core'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react'
@@ -47,17 +48,6 @@ const FIRST: Settings = {
   aim: 'root-estimate',
 }
 
-/** A technique with all it leans on, in teaching order. */
-function goalOf(aim: string): string[] {
-  const needed = new Set<string>()
-  const add = (id: string) => {
-    techniqueById(id).needs.forEach(add)
-    needed.add(id)
-  }
-  add(aim)
-  return TECHNIQUES.map((t) => t.id).filter((id) => needed.has(id))
-}
-
 /** A simulated learner run through weeks of practice, to see what a few minutes a day give. */
 export default function SimulatePage() {
   const [settings, setSettings] = useState(FIRST)
@@ -65,7 +55,7 @@ export default function SimulatePage() {
   const [days, setDays] = useState<Readonly<Partial<Record<Policy, readonly SimulatedDay[]>>>>({})
   const [running, setRunning] = useState(false)
   const worker = useRef<Worker>(undefined)
-  const goal = goalOf(settings.aim)
+  const goal = withNeeds(settings.aim)
   const shared = {
     habits: settings.habits,
     fadeDays: settings.fadeDays,
