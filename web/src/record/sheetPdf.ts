@@ -124,6 +124,7 @@ function shares(
       ) + 12,
     ),
   )
-  const left = whole - wish.reduce((sum, w) => sum + w, 0)
-  return wish.map((w, i) => (i === wish.length - 1 ? w + left : w))
+  const sum = wish.reduce((total, w) => total + w, 0)
+  if (sum > whole) return wish.map((w) => (w * whole) / sum)
+  return wish.map((w, i) => (i === wish.length - 1 ? w + whole - sum : w))
 }
