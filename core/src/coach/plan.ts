@@ -4,12 +4,12 @@
  */
 import { dayAfter, daysBetween } from '../number/days.js'
 import { seeded } from '../number/random.js'
-import { levelOf, techniqueById } from '../technique/registry.js'
+import { techniqueById } from '../technique/registry.js'
 import type { Support } from './attempt.js'
 import { FACT_DECKS, factById } from './facts.js'
 import type { Readiness, Result } from './readiness.js'
 import { type FactMemory, remember, toAsk } from './recall.js'
-import type { LearnerSettings } from './settings.js'
+import { aimOf, type LearnerSettings } from './settings.js'
 
 /** Where a learner is with one technique. */
 export interface Stand {
@@ -62,6 +62,8 @@ const FACT_SECONDS = 2.5
 /** Facts take at most this share of the minutes, and at most so many of them are new on one day. */
 const FACT_SHARE = 0.3
 const NEW_FACTS = 6
+/** What is on the edge gets so many times the minutes of a review. */
+const EDGE_SHARE = 3
 /** Less than this many minutes are not worth beginning for. */
 const LEAST_MINUTES = 0.4
 /** Problems with support before it is seen whether they go well without. */
@@ -87,26 +89,21 @@ export function planDay(input: PlanInput): PlanItem[] {
   const pins = free.filter((r) => settings.pinned.includes(r.technique.id))
   const begun = [...done.keys()].flatMap((id) => free.find((r) => r.technique.id === id) ?? [])
   // Whatever became known today has done its part; the rest of its minutes go to what comes next.
-  const edge = pins[0] ?? begun.find((r) => r.standing !== 'known') ?? onTheEdge(free, stand)
-  const others = free.filter((r) => r !== edge)
-  const review =
-    pins[1] ?? begun.findLast((r) => r !== edge && (stand.get(r.technique.id)?.lastAt ?? '') < day)
-  const rest =
-    review ?? begun.find((r) => r !== edge && r.standing === 'known') ?? longestLeft(others, stand, day)
-  const budget = settings.minutes - (facts?.minutes ?? done.get('facts') ?? 0)
+  const edge = pins[0] ?? begun.find((r) => r.standing !== 'known') ?? onTheEdge(free, stand, settings)
+  const review = pins[1] ?? begun.findLast((r) => r !== edge) ?? longestLeft(free, stand, edge)
   const wanted = [
-    ...(edge ? [{ kind: 'edge' as const, of: edge, share: 3 }] : []),
-    ...(rest ? [{ kind: 'review' as const, of: rest, share: 1 }] : []),
+    ...(edge ? [{ kind: 'edge' as const, of: edge, share: EDGE_SHARE }] : []),
+    ...(review ? [{ kind: 'review' as const, of: review, share: 1 }] : []),
     ...pins.slice(2).map((of) => ({ kind: 'review' as const, of, share: 1 })),
   ]
   const whole = wanted.reduce((sum, w) => sum + w.share, 0)
-  const used = begun.reduce((sum, r) => sum + done.get(r.technique.id)!, 0)
-  // The last one takes what rounding and the work of others have left of the day.
+  const budget = settings.minutes - (facts?.minutes ?? done.get('facts') ?? 0)
+  let left = budget - begun.reduce((sum, r) => sum + done.get(r.technique.id)!, 0)
   const items = wanted.flatMap(({ kind, of, share }): PlanItem[] => {
-    const minutes = Math.min(budget - used, (budget * share) / whole - (done.get(of.technique.id) ?? 0))
-    return minutes >= LEAST_MINUTES
-      ? [techniqueItem(kind, of, stand.get(of.technique.id), minutes, input)]
-      : []
+    const minutes = Math.min(left, (budget * share) / whole - (done.get(of.technique.id) ?? 0))
+    if (minutes < LEAST_MINUTES) return []
+    left -= minutes
+    return [techniqueItem(kind, of, stand.get(of.technique.id), minutes, input)]
   })
   return facts ? [facts, ...items] : items
 }
@@ -148,10 +145,10 @@ function dayRandom(day: string) {
 }
 
 /** How near a technique in practice is to being known: the share right, times target over median, at most 1 each. */
-function nearness(of: Readiness, stand: Stand | undefined): number {
+function nearness(stand: Stand | undefined, settings: Pick<LearnerSettings, 'targets'>): number {
   if (!stand || stand.latest.problems === 0) return 0
   const { problems, right, medianMs } = stand.latest
-  const target = levelOf(of.technique, stand.level).targetMs
+  const target = aimOf(settings, stand.technique, stand.level)!
   // Work with support is further from the target than work without.
   const alone = stand.support === 'answer' ? 1 : stand.support === 'steps' ? 0.7 : 0.5
   return alone * (right / problems) * Math.min(1, target / (medianMs ?? 2 * target))
@@ -161,11 +158,13 @@ function nearness(of: Readiness, stand: Stand | undefined): number {
  * Of those in practice whose prerequisites hold, the nearest to its target; else the first that is ready; else what
  * is known already, on its next rung.
  */
-function onTheEdge(free: readonly Readiness[], stand: ReadonlyMap<string, Stand>): Readiness | undefined {
-  const nearest = (some: readonly Readiness[]) =>
-    some.toSorted(
-      (a, b) => nearness(b, stand.get(b.technique.id)) - nearness(a, stand.get(a.technique.id)),
-    )[0]
+function onTheEdge(
+  free: readonly Readiness[],
+  stand: ReadonlyMap<string, Stand>,
+  settings: Pick<LearnerSettings, 'targets'>,
+): Readiness | undefined {
+  const near = (r: Readiness) => nearness(stand.get(r.technique.id), settings)
+  const nearest = (some: readonly Readiness[]) => some.toSorted((a, b) => near(b) - near(a))[0]
   return (
     nearest(free.filter((r) => r.standing === 'practised' && r.missing.length === 0)) ??
     free.find((r) => r.standing === 'ready') ??
@@ -173,18 +172,18 @@ function onTheEdge(free: readonly Readiness[], stand: ReadonlyMap<string, Stand>
   )
 }
 
-/** What was worked before and has been left alone the longest, a day at least. */
+/** What was worked before and has been left alone the longest, known techniques first. */
 function longestLeft(
-  others: readonly Readiness[],
+  free: readonly Readiness[],
   stand: ReadonlyMap<string, Stand>,
-  day: string,
+  edge: Readiness | undefined,
 ): Readiness | undefined {
-  return others
-    .filter((r) => stand.has(r.technique.id) && stand.get(r.technique.id)!.lastAt < day)
+  const lastAt = (r: Readiness) => stand.get(r.technique.id)!.lastAt
+  return free
+    .filter((r) => r !== edge && stand.has(r.technique.id))
     .sort(
       (a, b) =>
-        Number(b.standing === 'known') - Number(a.standing === 'known') ||
-        stand.get(a.technique.id)!.lastAt.localeCompare(stand.get(b.technique.id)!.lastAt),
+        Number(b.standing === 'known') - Number(a.standing === 'known') || lastAt(a).localeCompare(lastAt(b)),
     )[0]
 }
 
@@ -207,7 +206,7 @@ function techniqueItem(
 ): PlanItem {
   const level = stand?.level ?? 1
   const support = nextSupport(stand)
-  const target = settings.targets[technique.id]?.[level] ?? levelOf(technique, level).targetMs
+  const target = aimOf(settings, technique.id, level)!
   // A problem not yet known takes about twice its target at first.
   const each = (stand?.latest.medianMs ?? 2 * target) / 1000 + BETWEEN
   const pinned = settings.pinned.includes(technique.id)

@@ -188,6 +188,25 @@ function Fields(props: { readonly settings: Settings; readonly onChange: (settin
       {number('sim-learns', 'Learns (exponent)', habits.practice, [0, 0.6, 0.01], (practice) =>
         habit({ practice }),
       )}
+      {number('sim-key', 'A key, ms', habits.keyMs, [20, 1000, 10], (keyMs) => habit({ keyMs }))}
+      {number('sim-read', 'Taking in a question, ms', habits.readMs, [100, 10_000, 50], (readMs) =>
+        habit({ readMs }),
+      )}
+      {number('sim-scatter', 'Scatter of single times', habits.scatter, [0, 1, 0.05], (scatter) =>
+        habit({ scatter }),
+      )}
+      <label htmlFor="sim-weak">
+        <span>Weak digits</span>
+        <Select
+          id="sim-weak"
+          mode="multiple"
+          value={[...habits.weak]}
+          options={[2, 3, 4, 5, 6, 7, 8, 9].map((value) => ({ value, label: String(value) }))}
+          onChange={(weak) => onChange(habit({ weak }))}
+          placeholder="none"
+          style={{ minWidth: '7rem' }}
+        />
+      </label>
       {number('sim-fade', 'Facts fade by half in days', settings.fadeDays, [1, 365, 1], (fadeDays) => ({
         ...settings,
         fadeDays,
