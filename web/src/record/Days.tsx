@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { useDays } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
+import { Wide } from '../parts/Wide.js'
 import { dayName, minutesWords } from '../parts/words.js'
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
@@ -28,7 +29,7 @@ export function Days(props: {
   return (
     <section className="stack" aria-labelledby="days">
       <h2 id="days">Days</h2>
-      <div className="wide">
+      <Wide label="Days of practice by week">
         <table className="day-rules">
           <thead>
             <tr>
@@ -69,7 +70,7 @@ export function Days(props: {
             })}
           </tbody>
         </table>
-      </div>
+      </Wide>
       <div>
         <button type="button" className="key-button" onClick={() => setAll(!all)}>
           {all ? `The last ${SHORT} weeks` : 'Half a year'}

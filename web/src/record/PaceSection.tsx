@@ -15,6 +15,7 @@ import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { useCoach, usePace } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
+import { Wide } from '../parts/Wide.js'
 import { levelWords, SUPPORT_NAMES, seconds } from '../parts/words.js'
 import { axis, type Ink } from './axis.js'
 import { type ForecastAsked, useForecast } from './useForecast.js'
@@ -225,31 +226,33 @@ function BeforeAfter({ points }: { readonly points: readonly PacePoint[] }) {
     })
   if (rows.length === 0) return null
   return (
-    <table className="plain-table">
-      <caption>
-        Before and after: the first {ENDS} sittings without steps, and the latest {ENDS}
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">Level</th>
-          <th scope="col">Pace then</th>
-          <th scope="col">Pace now</th>
-          <th scope="col">Right then</th>
-          <th scope="col">Right now</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(({ level, first, latest }) => (
-          <tr key={level}>
-            <th scope="row">{level}</th>
-            <td>{seconds(medianOf(first))}</td>
-            <td>{seconds(medianOf(latest))}</td>
-            <td>{rightOf(first)}</td>
-            <td>{rightOf(latest)}</td>
+    <Wide label="Before and after">
+      <table className="plain-table">
+        <caption>
+          Before and after: the first {ENDS} sittings without steps, and the latest {ENDS}
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Level</th>
+            <th scope="col">Pace then</th>
+            <th scope="col">Pace now</th>
+            <th scope="col">Right then</th>
+            <th scope="col">Right now</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rows.map(({ level, first, latest }) => (
+            <tr key={level}>
+              <th scope="row">{level}</th>
+              <td>{seconds(medianOf(first))}</td>
+              <td>{seconds(medianOf(latest))}</td>
+              <td>{rightOf(first)}</td>
+              <td>{rightOf(latest)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Wide>
   )
 }
 

@@ -9,6 +9,7 @@ import { useCoach, useDays, useMoves, useSlips } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
+import { Wide } from '../parts/Wide.js'
 
 /** The progress sheet, to be printed or kept as PDF. */
 export default function SheetPage() {
@@ -68,7 +69,7 @@ function Shown({ sheet }: { readonly sheet: Sheet }) {
         <p key={line}>{line}</p>
       ))}
       {sheet.tables.map((table) => (
-        <div key={table.title} className="wide">
+        <Wide key={table.title} label={table.title}>
           <table className="plain-table">
             <caption>{table.title}</caption>
             <thead>
@@ -90,7 +91,7 @@ function Shown({ sheet }: { readonly sheet: Sheet }) {
               ))}
             </tbody>
           </table>
-        </div>
+        </Wide>
       ))}
     </div>
   )

@@ -4,6 +4,7 @@ import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { useSlips } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
+import { Wide } from '../parts/Wide.js'
 import { dayName, slipName } from '../parts/words.js'
 import { axis, type Ink } from './axis.js'
 
@@ -43,7 +44,7 @@ function Found({ slips }: { readonly slips: readonly SlipWeek[] }) {
   const draw = useCallback((c: Ink) => weekChart(c, kinds), [kinds])
   return (
     <div className="side-by-side">
-      <div className="wide">
+      <Wide label="Slips by kind and place">
         <table className="plain-table slip-table">
           <thead>
             <tr>
@@ -78,7 +79,7 @@ function Found({ slips }: { readonly slips: readonly SlipWeek[] }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
       <Suspense fallback={<div className="chart" />}>
         <Plot
           label="Slips week by week, by kind; the counts of the whole stand in the table beside."

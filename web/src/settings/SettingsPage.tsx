@@ -18,6 +18,7 @@ import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
+import { Wide } from '../parts/Wide.js'
 import { seconds } from '../parts/words.js'
 
 const EditLearner = lazy(() => import('../desk/EditLearner.js'))
@@ -237,7 +238,7 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
           style={{ minWidth: '15rem' }}
         />
       </div>
-      <div className="wide">
+      <Wide label="Targets by level">
         <table className="plain-table">
           <thead>
             <tr>
@@ -283,7 +284,7 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
             })}
           </tbody>
         </table>
-      </div>
+      </Wide>
       <p className="faint">
         “Likely now” adds up the learner’s own times for the facts, carries and steps of such problems; a
         target asks for a tenth less.

@@ -11,6 +11,7 @@ import {
 } from '@tachymetra/core'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react'
+import { Wide } from '../parts/Wide.js'
 import { axis, type Ink } from '../record/axis.js'
 
 const Plot = lazy(() => import('../record/Plot.js'))
@@ -227,35 +228,37 @@ function Outcome(props: {
   })
   if (shown.length === 0) return null
   return (
-    <table className="plain-table" aria-busy={running}>
-      <thead>
-        <tr>
-          <th scope="col">Practice</th>
-          <th scope="col">Known at the end</th>
-          <th scope="col">Levels moved up</th>
-          <th scope="col">All known after</th>
-        </tr>
-      </thead>
-      <tbody>
-        {shown.map(({ policy, its, reached }) => {
-          const last = its.at(-1)!
-          return (
-            <tr key={policy}>
-              <th scope="row">{POLICY_NAMES[policy]}</th>
-              <td>
-                {last.known} of {goal}
-              </td>
-              <td>{last.moves}</td>
-              <td>
-                {reached
-                  ? `${Math.round(reached.minutes)} minutes, day ${reached.day}`
-                  : `not in ${Math.round(last.minutes)} minutes`}
-              </td>
-            </tr>
-          )
-        })}
-      </tbody>
-    </table>
+    <Wide label="What came of it">
+      <table className="plain-table" aria-busy={running}>
+        <thead>
+          <tr>
+            <th scope="col">Practice</th>
+            <th scope="col">Known at the end</th>
+            <th scope="col">Levels moved up</th>
+            <th scope="col">All known after</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map(({ policy, its, reached }) => {
+            const last = its.at(-1)!
+            return (
+              <tr key={policy}>
+                <th scope="row">{POLICY_NAMES[policy]}</th>
+                <td>
+                  {last.known} of {goal}
+                </td>
+                <td>{last.moves}</td>
+                <td>
+                  {reached
+                    ? `${Math.round(reached.minutes)} minutes, day ${reached.day}`
+                    : `not in ${Math.round(last.minutes)} minutes`}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </Wide>
   )
 }
 
