@@ -33,6 +33,16 @@ export async function openChoice(page: Page): Promise<void> {
   await expect(page.getByRole('button', { name: 'To the bench' })).toBeVisible()
 }
 
+/** Picks from a list that opens; it may still be sliding when it is clicked, so what was picked is looked at. */
+export async function pick(page: Page, list: string, option: string): Promise<void> {
+  const box = page.getByRole('combobox', { name: list })
+  await expect(async () => {
+    await box.click()
+    await page.locator('.ant-select-item-option').getByText(option).first().click({ timeout: 2000 })
+    await expect(page.locator('.ant-select', { has: box })).toContainText(option, { timeout: 2000 })
+  }).toPass()
+}
+
 /** The sittings of the record, newest first. */
 export function sittingRows(page: Page) {
   return page.locator('.ant-table-tbody .ant-table-row')

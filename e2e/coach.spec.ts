@@ -3,7 +3,17 @@ import type { Page } from '@playwright/test'
 import { FACT_DECKS, toText } from '@tachymetra/core'
 import type { DayWire, Holdings, LearnerWire, MoveWire } from '@tachymetra/core/wire'
 import { extractText, getDocumentProxy } from 'unpdf'
-import { answerOne, expect, openChoice, problemOn, sittingRows, stepValues, test, type } from './bench.js'
+import {
+  answerOne,
+  expect,
+  openChoice,
+  pick,
+  problemOn,
+  sittingRows,
+  stepValues,
+  test,
+  type,
+} from './bench.js'
 import type { TestServer } from './server.js'
 
 async function newLearner(page: Page, server: TestServer, name: string): Promise<string> {
@@ -209,8 +219,7 @@ test('the keying baseline, and schools and cautions that follow the learner', as
   await expect(page.getByText(/Keying a digit takes \d+ ms/)).toBeVisible()
   await page.goto(`${server.url}/settings`)
   await page.getByLabel('The caution about flashing has been read').check()
-  await page.getByRole('combobox', { name: 'Order of the columns' }).click()
-  await page.getByTitle('first and last products, then the middle').first().click()
+  await pick(page, 'Order of the columns', 'first and last products, then the middle')
   await expect
     .poll(() => server.api<object>(`/learners/${id}/settings`))
     .toMatchObject({
@@ -299,8 +308,7 @@ test('the record: filters, forecast, slips; the progress sheet as PDF; a simulat
   await expect(page.getByRole('heading', { name: 'Slips of the last 13 weeks' })).toBeVisible()
   const sittings = sittingRows(page)
   await expect(sittings).toHaveCount(15)
-  await page.getByRole('combobox', { name: 'Technique' }).click()
-  await page.getByTitle('Hold and drop').first().click()
+  await pick(page, 'Technique', 'Hold and drop')
   await expect(page.getByRole('heading', { name: 'Slips of the last 13 weeks: Hold and drop' })).toBeVisible()
   for (const row of await sittings.all()) await expect(row).toContainText('Hold and drop')
 

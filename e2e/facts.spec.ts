@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { FACT_DECKS, type FactCard, factById, toText } from '@tachymetra/core'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
-import { expect, test } from './bench.js'
+import { expect, pick, test } from './bench.js'
 
 async function cardOn(page: Page): Promise<FactCard> {
   const ask = await page.locator('.fact-ask').textContent()
@@ -20,8 +20,7 @@ test('facts: no Enter, a wrong one shown and asked again, slow counts as not rec
   }
   const before = await recalls()
   await page.goto(`${server.url}/facts`)
-  await page.getByRole('combobox', { name: 'Facts' }).click()
-  await page.getByTitle('Tables to 9 × 9').first().click()
+  await pick(page, 'Facts', 'Tables to 9 × 9')
   await page.getByLabel('How many').fill('5')
   await page.keyboard.press('Tab')
   await page.getByRole('button', { name: 'Recall', exact: true }).click()

@@ -15,7 +15,7 @@ import {
   trace,
 } from '@tachymetra/core'
 import type { AttemptWire, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
-import { chooseSitting, expect, openChoice, test, type } from './bench.js'
+import { chooseSitting, expect, openChoice, pick, test, type } from './bench.js'
 
 async function problemAbove(page: Page): Promise<Problem> {
   const label = (await page.locator('.problem-line').getAttribute('aria-label'))!
@@ -191,8 +191,7 @@ test('watched bead by bead; read; and the frame let go of: then the value is typ
   await page.goto(server.url)
   await openChoice(page)
   await page.getByRole('radio', { name: /^Beads: add and take away,/ }).check()
-  await page.getByRole('combobox', { name: 'The frame shows' }).click()
-  await page.getByTitle('no frame, only the mind').click()
+  await pick(page, 'The frame shows', 'no frame, only the mind')
   await chooseSitting(page, { technique: 'Beads: add and take away', level: 5, support: 'Guided', count: 1 })
   await expect(page.locator('.soroban')).toHaveCount(0)
   for (const step of await stepsOf(page, 'soroban-add')) await type(page, toText(step.expect))

@@ -10,7 +10,17 @@ import {
   toText,
   trace,
 } from '@tachymetra/core'
-import { chooseSitting, expect, openChoice, problemOn, sittingRows, stepValues, test, type } from './bench.js'
+import {
+  chooseSitting,
+  expect,
+  openChoice,
+  pick,
+  problemOn,
+  sittingRows,
+  stepValues,
+  test,
+  type,
+} from './bench.js'
 
 /** Types every value of a working; between two of them nothing is waited for, as a quick learner would. */
 async function work(page: Page, values: readonly string[]): Promise<void> {
@@ -132,8 +142,7 @@ test('the school chosen on the desk is worked and stays chosen', async ({ page, 
   await page.goto(server.url)
   await openChoice(page)
   await page.getByRole('radio', { name: /^Crosswise,/ }).check()
-  await page.getByRole('combobox', { name: 'Order of the columns' }).click()
-  await page.getByTitle('from the left, mending what is written').click()
+  await pick(page, 'Order of the columns', 'from the left, mending what is written')
   await chooseSitting(page, { technique: 'Crosswise', level: 5, support: 'Guided', count: 1 })
   const technique = techniqueById('multiply-crosswise')
   const { steps } = trace(technique, await problemOn(page), schoolOf(technique, { order: 'left-mend' }))

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { seeded } from '../number/random.js'
+import { normal, seeded } from '../number/random.js'
 import {
   bestCurve,
   COVERAGE,
@@ -14,7 +14,6 @@ import {
 import { middleOf } from './pace.js'
 
 const random = seeded(11)
-const normal = () => Math.sqrt(-2 * Math.log(1 - random.unit())) * Math.cos(2 * Math.PI * random.unit())
 const LAWS = ['power', 'exponential'] as const
 const curve = (law: PracticeCurve['law'], rate: number): PracticeCurve => ({
   law,
@@ -27,7 +26,7 @@ const curve = (law: PracticeCurve['law'], rate: number): PracticeCurve => ({
 function practised(truth: PracticeCurve, days: number, noise: number): number[] {
   return Array.from({ length: days }, (_, i) => {
     const bad = random.unit() < 0.05 ? 2 : 1
-    return paceOn(truth, i + 1) * Math.exp(noise * normal()) * bad
+    return paceOn(truth, i + 1) * Math.exp(noise * normal(random)) * bad
   })
 }
 
@@ -95,7 +94,7 @@ test('it is silent where the data cannot say, and can be stopped', () => {
   expect(silent(days(20), 14_000)).toBe('The target is met already.')
   expect(
     silent(
-      Array.from({ length: 20 }, () => 9000 * Math.exp(0.3 * normal())),
+      Array.from({ length: 20 }, () => 9000 * Math.exp(0.3 * normal(random))),
       3000,
     ),
   ).toMatch(/too much/)

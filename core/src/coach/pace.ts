@@ -28,7 +28,8 @@ export function perMinute({ timed, timedMs }: Pick<Pace, 'timed' | 'timedMs'>): 
 
 /** The median, the mean of the middle two for an even count; NaN for none. */
 export function middleOf(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b)
+  // A typed array sorts by number, and several times faster.
+  const sorted = Float64Array.from(values).sort()
   const half = sorted.length >> 1
   return sorted.length % 2 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
 }

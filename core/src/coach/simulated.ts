@@ -4,7 +4,7 @@
  * Rosenbloom 1981); single times scatter log-normally about their median, as response times commonly do.
  */
 import { type Decimal, equal, toText } from '../number/decimal.js'
-import type { Random } from '../number/random.js'
+import { normal, type Random } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import type { Fact, Slip, Step, Technique } from '../technique/contract.js'
@@ -125,7 +125,7 @@ class Mind {
     const { factMs, carryMs, keyMs, readMs, scatter } = this.habits
     const facts = step.facts.reduce((sum, f) => sum + factMs * (this.isWeak(f) ? 2 : 1), 0.2 * factMs)
     const thinking = (facts + carryMs * step.carries + (asked ? readMs : 0.2 * readMs)) * this.factor
-    return Math.round(thinking * Math.exp(scatter * this.normal()) + keyMs * toText(step.expect).length)
+    return Math.round(thinking * Math.exp(scatter * normal(this.random)) + keyMs * toText(step.expect).length)
   }
 
   slipAt(step: Step): Slip | undefined {
@@ -142,10 +142,5 @@ class Mind {
 
   private isWeak(fact: Fact): boolean {
     return this.habits.weak.some((d) => fact.includes(String(d)))
-  }
-
-  /** A standard normal draw (Box and Muller 1958). */
-  private normal(): number {
-    return Math.sqrt(-2 * Math.log(1 - this.random.unit())) * Math.cos(2 * Math.PI * this.random.unit())
   }
 }

@@ -9,7 +9,7 @@
 
 import { dayAfter, daysBetween } from '../number/days.js'
 import { toText } from '../number/decimal.js'
-import { type Random, seeded } from '../number/random.js'
+import { normal, type Random, seeded } from '../number/random.js'
 import type { Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
 import type { School, Step, Technique } from '../technique/contract.js'
@@ -63,7 +63,6 @@ const WATCH_MS = 30_000
 const BETWEEN_MS = 3000
 const KEPT_STEPS = 400
 const KEPT_RESULTS = 12
-const DECKS = ['to-ten', 'sums', 'differences', 'tables']
 
 /** Day by day. @throws InputError for an unknown technique */
 export function* simulate(input: SimulationInput): Generator<SimulatedDay> {
@@ -145,7 +144,6 @@ class Learner {
         settings: {
           ...DEFAULT_SETTINGS,
           minutes,
-          decks: DECKS,
           banned: TECHNIQUES.map((t) => t.id).filter((id) => !goal.includes(id)),
         },
         day: this.day,
@@ -159,7 +157,7 @@ class Learner {
     // The same shares of the day as the plan has: facts, one technique, another; support goes in the same way.
     const left = minutes - [...this.done.values()].reduce((sum, m) => sum + m, 0)
     if (!this.done.has('facts')) {
-      const cards = FACT_DECKS.filter((d) => DECKS.includes(d.id)).flatMap((d) => d.cards)
+      const cards = FACT_DECKS.filter((d) => DEFAULT_SETTINGS.decks.includes(d.id)).flatMap((d) => d.cards)
       const facts = Array.from({ length: 16 }, (_, i) => {
         const at = policy === 'random' ? this.below(cards.length) : (this.turn * 16 + i) % cards.length
         return cards[at]!.id
@@ -319,10 +317,8 @@ class Learner {
     return Math.floor(this.random.unit() * n)
   }
 
-  /** Log-normal about 1 (Box and Muller 1958). */
+  /** Log-normal about 1. */
   private scatter(): number {
-    const normal =
-      Math.sqrt(-2 * Math.log(1 - this.random.unit())) * Math.cos(2 * Math.PI * this.random.unit())
-    return Math.exp(this.input.habits.scatter * normal)
+    return Math.exp(this.input.habits.scatter * normal(this.random))
   }
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { seeded } from '../number/random.js'
+import { normal, seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
 import { schoolOf, trace } from '../technique/driver.js'
 import { TECHNIQUES, techniqueById } from '../technique/registry.js'
@@ -22,7 +22,6 @@ import {
 /** Steps of a learner whose true times are known: facts by `factMs`, 700 ms a carry, 800 ms a step, 150 ms a key. */
 function steps(factMs: (fact: string) => number, count: number, noise: number, seed: number): Timed[] {
   const random = seeded(seed)
-  const normal = () => Math.sqrt(-2 * Math.log(1 - random.unit())) * Math.cos(2 * Math.PI * random.unit())
   const digit = () => 2 + Math.floor(8 * random.unit())
   return Array.from({ length: count }, () => {
     const facts = Array.from({ length: 1 + Math.floor(2 * random.unit()) }, () => {
@@ -33,7 +32,7 @@ function steps(factMs: (fact: string) => number, count: number, noise: number, s
     const think = facts.reduce((sum, f) => sum + factMs(f), 0) + 700 * carries + 800
     // Now and then somebody comes in at the door.
     const interrupted = random.unit() < 0.03 ? 15_000 : 0
-    const ms = Math.round(think * Math.exp(noise * normal()) + 300 + interrupted)
+    const ms = Math.round(think * Math.exp(noise * normal(random)) + 300 + interrupted)
     return { facts, carries, kind: 'cross-sum', keys: 2, ms, right: true }
   })
 }

@@ -19,6 +19,11 @@ export function seeded(seed: number): Random {
   }
 }
 
+/** A draw from the standard normal distribution (Box and Muller 1958, Annals of Mathematical Statistics 29). */
+export function normal(random: Random): number {
+  return Math.sqrt(-2 * Math.log(1 - random.unit())) * Math.cos(2 * Math.PI * random.unit())
+}
+
 /** Spreads neighbouring seeds apart, so that seeds 1 and 2 do not start alike (finaliser of MurmurHash3). */
 function scramble(seed: number): number {
   let h = seed | 0

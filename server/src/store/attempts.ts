@@ -11,6 +11,7 @@ import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { countDay, countSlips } from './days.js'
 import { moveByRule } from './moves.js'
+import { placeholders, prepared, type Store } from './prepared.js'
 import { attempt, sittingPace, sittingSlip, stepEntry } from './schema.js'
 import { learnerOfSitting, sittingRow } from './sittings.js'
 
@@ -27,10 +28,7 @@ export function addAttempt(db: Database, record: AttemptRecord): Verdict {
 }
 
 /** The same inside a transaction that is already open. */
-export function storeAttempt(
-  tx: Pick<Database, 'select' | 'insert' | 'run'>,
-  record: AttemptRecord,
-): Verdict {
+export function storeAttempt(tx: Store, record: AttemptRecord): Verdict {
   const verdict = judgeAttempt(record)
   insertAttempt(tx, record, verdict, learnerOfSitting(tx, record.sittingId))
   rollUp(tx, record.sittingId, record.support)
@@ -42,7 +40,7 @@ export function storeAttempt(
  * all but the rollups of its sitting.
  */
 export function insertAttempt(
-  db: Pick<Database, 'insert' | 'select'>,
+  db: Store,
   record: AttemptRecord,
   verdict: Verdict,
   learner: { readonly id: string; readonly timeZone: string },
@@ -57,41 +55,124 @@ export function insertAttempt(
   moveByRule(db, learner.id, record.technique, record.level, endedAt)
 }
 
-function insertRows(db: Pick<Database, 'insert'>, record: AttemptRecord, verdict: Verdict): void {
+const insertRow = prepared((db) =>
+  db
+    .insert(attempt)
+    .values(
+      placeholders(
+        'id',
+        'sittingId',
+        'n',
+        'school',
+        'support',
+        'expression',
+        'startedAt',
+        'hints',
+        'outcome',
+        'thinkMs',
+        'keyMs',
+        'totalMs',
+        'idleMs',
+        'right',
+        'clean',
+        'timed',
+      ),
+    )
+    .prepare(),
+)
+const insertEntry = prepared((db) =>
+  db
+    .insert(stepEntry)
+    .values(
+      placeholders('attemptId', 'position', 'step', 'place', 'value', 'ms', 'by', 'right', 'slip', 'remark'),
+    )
+    .prepare(),
+)
+
+function insertRows(db: Store, record: AttemptRecord, verdict: Verdict): void {
   const { entries: _, technique: __, level: ___, ...row } = record
   const { entries, ...judged } = verdict
-  db.insert(attempt)
-    .values({ ...row, ...judged })
-    .run()
-  if (entries.length === 0) return
-  db.insert(stepEntry)
-    .values(entries.map((entry, position) => ({ ...entry, attemptId: record.id, position })))
-    .run()
+  // Few are flashed; for the others the column is left empty.
+  if (row.shown)
+    db.insert(attempt)
+      .values({ ...row, ...judged })
+      .run()
+  else insertRow(db).run({ ...row, ...judged })
+  for (const [position, entry] of entries.entries())
+    insertEntry(db).run({ slip: null, remark: null, ...entry, attemptId: record.id, position })
 }
 
-/** Counts a sitting's attempts under one support afresh: a handful of rows. */
-export function rollUp(
-  db: Pick<Database, 'select' | 'insert' | 'run'>,
-  sittingId: string,
-  support: string,
-): void {
-  const rows = db
+const rowsOfSitting = prepared((db) =>
+  db
     .select()
     .from(attempt)
-    .where(and(eq(attempt.sittingId, sittingId), eq(attempt.support, support)))
-    .all()
+    .where(
+      and(
+        eq(attempt.sittingId, sql.placeholder('sittingId')),
+        eq(attempt.support, sql.placeholder('support')),
+      ),
+    )
+    .prepare(),
+)
+const insertPace = prepared((db) =>
+  db
+    .insert(sittingPace)
+    .values(
+      placeholders(
+        'sittingId',
+        'support',
+        'attempts',
+        'right',
+        'clean',
+        'medianMs',
+        'bestMs',
+        'timed',
+        'timedMs',
+      ),
+    )
+    .onConflictDoUpdate({
+      target: [sittingPace.sittingId, sittingPace.support],
+      set: {
+        attempts: sql`excluded.attempts`,
+        right: sql`excluded."right"`,
+        clean: sql`excluded.clean`,
+        medianMs: sql`excluded.median_ms`,
+        bestMs: sql`excluded.best_ms`,
+        timed: sql`excluded.timed`,
+        timedMs: sql`excluded.timed_ms`,
+      },
+    })
+    .prepare(),
+)
+const countSlipsAgain = prepared((db) =>
+  db
+    .insert(sittingSlip)
+    .select(
+      db
+        .select({
+          sittingId: attempt.sittingId,
+          slip: sql<string>`${stepEntry.slip}`.as('slip'),
+          count: sql<number>`count(*)`.as('count'),
+        })
+        .from(stepEntry)
+        .innerJoin(attempt, eq(attempt.id, stepEntry.attemptId))
+        .where(and(eq(attempt.sittingId, sql.placeholder('sittingId')), isNotNull(stepEntry.slip)))
+        .groupBy(stepEntry.slip),
+    )
+    .onConflictDoUpdate({
+      target: [sittingSlip.sittingId, sittingSlip.slip],
+      set: { count: sql`excluded.count` },
+    })
+    .prepare(),
+)
+
+/** Counts a sitting's attempts under one support afresh: a handful of rows. */
+export function rollUp(db: Store, sittingId: string, support: string): void {
+  const rows = rowsOfSitting(db).all({ sittingId, support })
   const pace = paceOf(rows.map((r) => ({ ...r, done: r.outcome === 'done' })))
-  const counts = { ...pace, medianMs: pace.medianMs ?? null, bestMs: pace.bestMs ?? null }
-  db.insert(sittingPace)
-    .values({ sittingId, support, ...counts })
-    .onConflictDoUpdate({ target: [sittingPace.sittingId, sittingPace.support], set: counts })
-    .run()
-  db.run(sql`
-    insert or replace into ${sittingSlip} (sitting_id, slip, count)
-    select ${sittingId}, ${stepEntry.slip}, count(*) from ${stepEntry}
-    join ${attempt} on ${attempt.id} = ${stepEntry.attemptId}
-    where ${attempt.sittingId} = ${sittingId} and ${stepEntry.slip} is not null
-    group by ${stepEntry.slip}`)
+  const times = { medianMs: pace.medianMs ?? null, bestMs: pace.bestMs ?? null }
+  insertPace(db).run({ ...pace, ...times, sittingId, support })
+  countSlipsAgain(db).run({ sittingId })
 }
 
 export function attemptRow(db: Database, id: string): AttemptRow | undefined {

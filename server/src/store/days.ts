@@ -2,9 +2,8 @@ import { dayAfter, dayIn, type JudgedEntry, weekOf } from '@tachymetra/core'
 import type { DayWire, SlipWeek } from '@tachymetra/core/wire'
 import { and, asc, eq, gte, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
+import { placeholders, prepared, type Store } from './prepared.js'
 import { practiceDay, slipWeek } from './schema.js'
-
-type Writer = Pick<Database, 'insert'>
 
 /** What is added to a day. */
 export interface Done {
@@ -14,39 +13,48 @@ export interface Done {
   readonly ms: number
 }
 
-/** Counts something done into the learner's own day. */
-export function countDay(db: Writer, learnerId: string, day: string, done: Done): void {
-  db.insert(practiceDay)
-    .values({ learnerId, day, ...done })
+const addToDay = prepared((db) =>
+  db
+    .insert(practiceDay)
+    .values(placeholders('learnerId', 'day', 'attempts', 'right', 'recalls', 'ms'))
     .onConflictDoUpdate({
       target: [practiceDay.learnerId, practiceDay.day],
       set: {
-        attempts: sql`${practiceDay.attempts} + ${done.attempts}`,
-        right: sql`${practiceDay.right} + ${done.right}`,
-        recalls: sql`${practiceDay.recalls} + ${done.recalls}`,
-        ms: sql`${practiceDay.ms} + ${done.ms}`,
+        attempts: sql`${practiceDay.attempts} + excluded.attempts`,
+        right: sql`${practiceDay.right} + excluded."right"`,
+        recalls: sql`${practiceDay.recalls} + excluded.recalls`,
+        ms: sql`${practiceDay.ms} + excluded.ms`,
       },
     })
-    .run()
+    .prepare(),
+)
+const addToWeek = prepared((db) =>
+  db
+    .insert(slipWeek)
+    .values({ ...placeholders('learnerId', 'week', 'technique', 'slip', 'place'), count: 1 })
+    .onConflictDoUpdate({
+      target: [slipWeek.learnerId, slipWeek.week, slipWeek.technique, slipWeek.slip, slipWeek.place],
+      set: { count: sql`${slipWeek.count} + 1` },
+    })
+    .prepare(),
+)
+
+/** Counts something done into the learner's own day. */
+export function countDay(db: Store, learnerId: string, day: string, done: Done): void {
+  addToDay(db).run({ learnerId, day, ...done })
 }
 
 /** Counts the slips of an attempt into its week, each at its place. */
 export function countSlips(
-  db: Writer,
+  db: Store,
   learnerId: string,
   day: string,
   technique: string,
   entries: readonly JudgedEntry[],
 ): void {
+  const week = weekOf(day)
   for (const { slip, place } of entries)
-    if (slip)
-      db.insert(slipWeek)
-        .values({ learnerId, week: weekOf(day), technique, slip, place, count: 1 })
-        .onConflictDoUpdate({
-          target: [slipWeek.learnerId, slipWeek.week, slipWeek.technique, slipWeek.slip, slipWeek.place],
-          set: { count: sql`${slipWeek.count} + 1` },
-        })
-        .run()
+    if (slip) addToWeek(db).run({ learnerId, week, technique, slip, place })
 }
 
 /** Days of practice from a date on, oldest first. */

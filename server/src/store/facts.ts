@@ -1,12 +1,11 @@
 import { dayIn, type FactMemory, median, remember } from '@tachymetra/core'
 import type { FactStanding, RecallWire } from '@tachymetra/core/wire'
-import { and, asc, desc, eq } from 'drizzle-orm'
+import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { countDay } from './days.js'
 import { learnerById } from './learners.js'
+import { placeholders, prepared, type Store } from './prepared.js'
 import { factMemory, factRecall } from './schema.js'
-
-type Store = Pick<Database, 'select' | 'insert'>
 
 /**
  * Stores one recall, works out anew when its fact is due, and counts it into its day: all or nothing.
@@ -38,6 +37,27 @@ function memoryRow(db: Pick<Database, 'select'>, learnerId: string, fact: string
 /** Recalls that say how fast a fact comes now. */
 const LATEST = 7
 
+const latestOfFact = prepared((db) =>
+  db
+    .select({ right: factRecall.right, thinkMs: factRecall.thinkMs })
+    .from(factRecall)
+    .where(
+      and(
+        eq(factRecall.learnerId, sql.placeholder('learnerId')),
+        eq(factRecall.fact, sql.placeholder('fact')),
+      ),
+    )
+    .orderBy(desc(factRecall.at))
+    .limit(LATEST)
+    .prepare(),
+)
+const insertRecall = prepared((db) =>
+  db
+    .insert(factRecall)
+    .values(placeholders('id', 'learnerId', 'fact', 'right', 'ms', 'thinkMs', 'at'))
+    .prepare(),
+)
+
 /**
  * Brings the memory of a fact and its rollup up to date: with the one recall given, else from all its recalls in the
  * order of their times.
@@ -56,7 +76,7 @@ function rememberAll(
       : db.select().from(factRecall).where(its).orderBy(asc(factRecall.at), asc(factRecall.id)).all()
   const known = recall && before ? before : undefined
   const memory = rows.reduce<FactMemory | undefined>((m, row) => remember(m, row), known)!
-  const latest = db.select().from(factRecall).where(its).orderBy(desc(factRecall.at)).limit(LATEST).all()
+  const latest = latestOfFact(db).all({ learnerId, fact })
   const values = {
     learnerId,
     fact,
@@ -81,7 +101,7 @@ export function addRecalls(
   recalls: readonly RecallWire[],
 ): void {
   for (const recall of recalls) {
-    db.insert(factRecall).values(recall).run()
+    insertRecall(db).run({ ...recall })
     const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
     countDay(db, learnerId, dayIn(recall.at, timeZone), done)
   }

@@ -3,6 +3,7 @@ import { adviseLevel, aimOf, type LatestAnswer, type LevelMove, techniqueById } 
 import type { MoveWire } from '@tachymetra/core/wire'
 import { and, desc, eq, gt, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
+import { prepared } from './prepared.js'
 import { attempt, levelMove, sitting } from './schema.js'
 import { settingsOf } from './settings.js'
 
@@ -29,29 +30,45 @@ export function movesOf(db: Reader, learnerId: string, most: number): MoveWire[]
     .all()
 }
 
-/** The latest move in a technique; the level it led to is in force. */
-export function latestMove(db: Reader, learnerId: string, technique: string): MoveWire | undefined {
-  return db
+const latestMoveRow = prepared((db) =>
+  db
     .select(columns)
     .from(levelMove)
-    .where(and(eq(levelMove.learnerId, learnerId), eq(levelMove.technique, technique)))
+    .where(
+      and(
+        eq(levelMove.learnerId, sql.placeholder('learnerId')),
+        eq(levelMove.technique, sql.placeholder('technique')),
+      ),
+    )
     .orderBy(desc(levelMove.at), desc(sql`rowid`))
     .limit(1)
-    .get()
+    .prepare(),
+)
+const latestRung = prepared((db) =>
+  db
+    .select({ level: sitting.level })
+    .from(sitting)
+    .where(
+      and(
+        eq(sitting.learnerId, sql.placeholder('learnerId')),
+        eq(sitting.technique, sql.placeholder('technique')),
+        gt(sitting.level, 0),
+      ),
+    )
+    .orderBy(desc(sitting.startedAt))
+    .limit(1)
+    .prepare(),
+)
+
+/** The latest move in a technique; the level it led to is in force. */
+export function latestMove(db: Reader, learnerId: string, technique: string): MoveWire | undefined {
+  return latestMoveRow(db).get({ learnerId, technique })
 }
 
 /** The level in force: that of the latest move, else of the latest sitting on the ladder, else the first. */
 export function levelInForce(db: Reader, learnerId: string, technique: string): number {
   const move = latestMove(db, learnerId, technique)
-  if (move) return move.to
-  const latest = db
-    .select({ level: sitting.level })
-    .from(sitting)
-    .where(and(eq(sitting.learnerId, learnerId), eq(sitting.technique, technique), gt(sitting.level, 0)))
-    .orderBy(desc(sitting.startedAt))
-    .limit(1)
-    .get()
-  return latest?.level ?? 1
+  return move?.to ?? latestRung(db).get({ learnerId, technique })?.level ?? 1
 }
 
 export function addMove(
@@ -65,6 +82,26 @@ export function addMove(
     .run()
 }
 
+const answersSince = prepared((db) =>
+  db
+    .select({ right: attempt.right, timed: attempt.timed, totalMs: attempt.totalMs })
+    .from(sitting)
+    .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
+    .where(
+      and(
+        eq(sitting.learnerId, sql.placeholder('learnerId')),
+        eq(sitting.technique, sql.placeholder('technique')),
+        eq(sitting.level, sql.placeholder('level')),
+        eq(attempt.support, 'answer'),
+        eq(attempt.outcome, 'done'),
+        gt(attempt.startedAt, sql.placeholder('since')),
+      ),
+    )
+    .orderBy(desc(sitting.startedAt), desc(attempt.n))
+    .limit(sql.placeholder('most'))
+    .prepare(),
+)
+
 /**
  * The latest attempts at a level without any steps asked, worked to the end, newest first; those before the learner
  * last moved to this level are over and done with.
@@ -77,23 +114,8 @@ export function latestAnswers(
   most: number,
 ): LatestAnswer[] {
   const move = latestMove(db, learnerId, technique)
-  return db
-    .select({ right: attempt.right, timed: attempt.timed, totalMs: attempt.totalMs })
-    .from(sitting)
-    .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
-    .where(
-      and(
-        eq(sitting.learnerId, learnerId),
-        eq(sitting.technique, technique),
-        eq(sitting.level, level),
-        eq(attempt.support, 'answer'),
-        eq(attempt.outcome, 'done'),
-        move?.to === level ? gt(attempt.startedAt, move.at) : undefined,
-      ),
-    )
-    .orderBy(desc(sitting.startedAt), desc(attempt.n))
-    .limit(most)
-    .all()
+  const since = move?.to === level ? move.at : ''
+  return answersSince(db).all({ learnerId, technique, level, since, most })
 }
 
 /** After one more answer at a level: moves the learner when that level is in force and the rules say so. */

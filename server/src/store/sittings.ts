@@ -2,12 +2,29 @@ import type { WorkedSupport } from '@tachymetra/core'
 import type { PacePoint, SittingPage, SittingStart, SittingWire, SupportPace } from '@tachymetra/core/wire'
 import { and, asc, desc, eq, inArray, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
+import { prepared } from './prepared.js'
 import { learner, sitting, sittingPace, sittingSlip } from './schema.js'
 
 export type SittingRow = typeof sitting.$inferSelect
 
+const byId = prepared((db) =>
+  db
+    .select()
+    .from(sitting)
+    .where(eq(sitting.id, sql.placeholder('id')))
+    .prepare(),
+)
+const ownerOf = prepared((db) =>
+  db
+    .select({ id: learner.id, timeZone: learner.timeZone })
+    .from(sitting)
+    .innerJoin(learner, eq(learner.id, sitting.learnerId))
+    .where(eq(sitting.id, sql.placeholder('id')))
+    .prepare(),
+)
+
 export function sittingRow(db: Pick<Database, 'select'>, id: string): SittingRow | undefined {
-  return db.select().from(sitting).where(eq(sitting.id, id)).get()
+  return byId(db).get({ id })
 }
 
 /** Whose sitting it is. The sitting must exist. */
@@ -15,12 +32,7 @@ export function learnerOfSitting(
   db: Pick<Database, 'select'>,
   id: string,
 ): { readonly id: string; readonly timeZone: string } {
-  return db
-    .select({ id: learner.id, timeZone: learner.timeZone })
-    .from(sitting)
-    .innerJoin(learner, eq(learner.id, sitting.learnerId))
-    .where(eq(sitting.id, id))
-    .get()!
+  return ownerOf(db).get({ id })!
 }
 
 export function addSitting(db: Pick<Database, 'insert'>, id: string, start: SittingStart): void {
