@@ -181,16 +181,24 @@ function readRow(
     ...(text('shown') && { shown: shownFrom(text('shown')) }),
   }
   const checked = check(attemptSchema, given)
-  if ('error' in checked) throw new InputError(checked.error)
+  if ('error' in checked) throw new InputError(inColumns(checked.error))
   // Judged here as the server will judge it, so that the preview says what will be stored.
   judgeAttempt(checked.value)
   const planned = whole('planned', 1)
   const sittingStartedAt = text('sitting_started') || group.startedAt
   const start: SittingStart = { learnerId: given.id, technique, level, planned, startedAt: sittingStartedAt }
   const sitting = check(sittingStartSchema, start)
-  if ('error' in sitting) throw new InputError(sitting.error)
+  if ('error' in sitting) throw new InputError(inColumns(sitting.error))
   if (text('sitting') === '') sittings.set(own, { ...group, n: group.n + 1 })
   return { attempt: checked.value, planned, sittingStartedAt }
+}
+
+/** A message in the words of the columns rather than of the records: "startedAt" is "started". */
+function inColumns(message: string): string {
+  return message
+    .replaceAll('sittingId', 'sitting')
+    .replaceAll('startedAt', 'started')
+    .replace(/\b(think|key|total|idle)Ms\b/g, '$1_ms')
 }
 
 function entryFrom(text: string): Entered {

@@ -175,8 +175,16 @@ export function rollUp(db: Store, sittingId: string, support: string): void {
   countSlipsAgain(db).run({ sittingId })
 }
 
+const byId = prepared((db) =>
+  db
+    .select()
+    .from(attempt)
+    .where(eq(attempt.id, sql.placeholder('id')))
+    .prepare(),
+)
+
 export function attemptRow(db: Database, id: string): AttemptRow | undefined {
-  return db.select().from(attempt).where(eq(attempt.id, id)).get()
+  return byId(db).get({ id })
 }
 
 /** One attempt whole, ready to be replayed. */

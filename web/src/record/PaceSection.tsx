@@ -226,33 +226,35 @@ function BeforeAfter({ points }: { readonly points: readonly PacePoint[] }) {
     })
   if (rows.length === 0) return null
   return (
-    <Wide label="Before and after">
-      <table className="plain-table">
-        <caption>
-          Before and after: the first {ENDS} sittings without steps, and the latest {ENDS}
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">Level</th>
-            <th scope="col">Pace then</th>
-            <th scope="col">Pace now</th>
-            <th scope="col">Right then</th>
-            <th scope="col">Right now</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ level, first, latest }) => (
-            <tr key={level}>
-              <th scope="row">{level}</th>
-              <td>{seconds(medianOf(first))}</td>
-              <td>{seconds(medianOf(latest))}</td>
-              <td>{rightOf(first)}</td>
-              <td>{rightOf(latest)}</td>
+    <>
+      <h3>
+        Before and after: the first {ENDS} sittings without steps, and the latest {ENDS}
+      </h3>
+      <Wide label="Before and after">
+        <table className="plain-table">
+          <thead>
+            <tr>
+              <th scope="col">Level</th>
+              <th scope="col">Pace then</th>
+              <th scope="col">Pace now</th>
+              <th scope="col">Right then</th>
+              <th scope="col">Right now</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
-    </Wide>
+          </thead>
+          <tbody>
+            {rows.map(({ level, first, latest }) => (
+              <tr key={level}>
+                <th scope="row">{level}</th>
+                <td>{seconds(medianOf(first))}</td>
+                <td>{seconds(medianOf(latest))}</td>
+                <td>{rightOf(first)}</td>
+                <td>{rightOf(latest)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Wide>
+    </>
   )
 }
 

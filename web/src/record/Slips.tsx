@@ -110,8 +110,8 @@ function weekChart(c: Ink, kinds: readonly { readonly id: string; readonly its: 
     layout: {
       barmode: 'stack',
       bargap: 0.4,
-      margin: { l: 40, r: 8, t: 8, b: 40 },
-      legend: { orientation: 'h', y: -0.2 },
+      margin: { l: 40, r: 8, t: 72, b: 56 },
+      legend: { orientation: 'h', y: 1.02, yanchor: 'bottom' },
       xaxis: axis(c, { type: 'category' }),
       yaxis: axis(c),
     },
