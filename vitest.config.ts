@@ -11,6 +11,8 @@ export default defineConfig({
       'web/src/**/*.test.ts',
       'scripts/**/*.test.ts',
     ],
+    // All the cores there are; the default leaves one of two idle.
+    maxWorkers: '100%',
     testTimeout: 300_000,
     hookTimeout: 120_000,
   },

@@ -64,7 +64,7 @@ export function Summary({
       </section>
       <AttemptTable attempts={rows} />
       <div className="row">
-        {learner && <NextUp learner={learner} but={sitting.technique} />}
+        {learner && <NextUp learner={learner} />}
         <Link to="/">
           <Button>Back to the desk</Button>
         </Link>

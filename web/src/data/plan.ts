@@ -33,11 +33,13 @@ export interface Plan {
   /** Minutes worked today. */
   readonly worked: number
   readonly week: () => readonly PlanDay[]
+  /** When the server was last heard, in milliseconds since 1970. */
+  readonly heardAt: number
 }
 
 /** @returns undefined until everything it needs has come. */
 export function usePlan(learner: LearnerWire): Plan | undefined {
-  const { data: coach } = useCoach(learner.id)
+  const { data: coach, dataUpdatedAt } = useCoach(learner.id)
   const { data: settings } = useLearnerSettingsQuery(learner.id)
   const { data: times } = useTimes(learner.id)
   return useMemo(() => {
@@ -64,7 +66,8 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
       input,
       items: planDay(input),
       worked: today.ms / 60_000,
+      heardAt: dataUpdatedAt,
       week: () => planWeek(input, WEEK, (date) => freeTime(settings, date, learner.timeZone) === undefined),
     }
-  }, [coach, settings, times, learner.timeZone])
+  }, [coach, settings, times, learner.timeZone, dataUpdatedAt])
 }

@@ -57,14 +57,7 @@ function PlannedRound({ learner, onEnd }: { readonly learner: LearnerWire; reado
         </div>
       </div>
     )
-  return (
-    <Drill
-      cards={cards}
-      learnerId={learner.id}
-      onEnd={onEnd}
-      after={<NextUp learner={learner} but="facts" />}
-    />
-  )
+  return <Drill cards={cards} learnerId={learner.id} onEnd={onEnd} after={<NextUp learner={learner} />} />
 }
 
 function Known({ learner }: { readonly learner: LearnerWire }) {

@@ -7,13 +7,16 @@ import { usePlan } from '../data/plan.js'
 import { beginItem } from '../data/sitting.js'
 import { Trouble } from './Trouble.js'
 
-/** The next item of today's plan, one button away; nothing when all of it is done. */
-export function NextUp({ learner, but }: { readonly learner: LearnerWire; readonly but?: string }) {
+/**
+ * The next item of today's plan, one button away; nothing when all of it is done. It waits until the server has been
+ * heard anew, since what was just finished changes what comes next.
+ */
+export function NextUp({ learner }: { readonly learner: LearnerWire }) {
   const navigate = useNavigate()
   const plan = usePlan(learner)
+  const [finishedAt] = useState(() => Date.now())
   const [trouble, setTrouble] = useState<Error>()
-  // What was just finished may not have reached the server yet.
-  const next = plan?.items.find((item) => item.id !== but)
+  const next = plan && plan.heardAt > finishedAt ? plan.items[0] : undefined
   if (!next) return null
   return (
     <>
