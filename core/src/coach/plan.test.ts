@@ -72,7 +72,7 @@ test('due facts, then what is nearest to its target, then what was left alone th
     'review add-running-total',
   ])
   const [facts, edge, review] = plan
-  expect(facts).toMatchObject({ because: expect.stringMatching(/10 due .* 1 slow .* 5 new/) })
+  expect(facts).toMatchObject({ because: expect.stringMatching(/10 due .* 1 slow .* 3 new/) })
   expect((facts as { facts: string[] }).facts).toContain('7x8')
   expect(edge!.because).toBe('Nearest to its target. Level 1: 9 of the last 10 right, 3.0 s for 2.5 s.')
   expect(review!.because).toBe('One review: last worked 9 days ago.')
@@ -169,7 +169,9 @@ test('support goes one level at a time, and only when it went well', () => {
   expect(nextSupport(stand('guided', 5, 3))).toBe('guided')
   expect(nextSupport(stand('guided', 2, 2))).toBe('guided')
   expect(nextSupport(stand('steps', 5, 5))).toBe('answer')
-  expect(nextSupport(stand('answer', 5, 0))).toBe('answer')
+  expect(nextSupport(stand('answer', 9, 0))).toBe('answer')
+  expect(nextSupport(stand('answer', 20, 12))).toBe('answer')
+  expect(nextSupport(stand('answer', 20, 11))).toBe('steps')
   const guided = [result('add-running-total', '2026-03-09', { support: 'guided' })]
   const [, edge] = planDay(input({ settings: { ...DEFAULT_SETTINGS, minutes: 60 } }, guided))
   expect(edge).toMatchObject({ support: 'steps', problems: SUPPORTED })

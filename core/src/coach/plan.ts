@@ -59,19 +59,19 @@ export interface PlanDay {
 
 /** Seconds a due fact takes with the pause after it, for fitting them to the minutes. */
 const FACT_SECONDS = 2.5
-/** Facts take at most this share of the minutes, and at most so many of them are new on one day. */
+/** Facts take at most this share of the minutes, and one of them is new for each minute (found in simulation). */
 const FACT_SHARE = 0.3
-const NEW_FACTS = 6
 /** What is on the edge gets so many times the minutes of a review. */
 const EDGE_SHARE = 3
 /** Less than this many minutes are not worth beginning for. */
 const LEAST_MINUTES = 0.4
 /** Problems with support before it is seen whether they go well without. */
-export const SUPPORTED = 5
+export const SUPPORTED = 3
 /** Seconds between two problems: reading the verdict, going on. */
 const BETWEEN = 3
-/** So great a share right takes one level of support away. */
+/** So great a share right takes one level of support away; so small a one without steps gives the steps back. */
 const LESS_SUPPORT = 0.8
+const MORE_SUPPORT = 0.6
 
 /**
  * Today's items in the order they are to be worked, each with the minutes it has left. What was begun today goes on
@@ -114,7 +114,7 @@ function factsFor({ settings, day, now, memories, slow }: PlanInput, out: Readon
   const most = Math.max(4, Math.floor((FACT_SHARE * settings.minutes * 60) / FACT_SECONDS))
   const due = memories.filter((m) => m.due <= now && decks.some((d) => d.cards.some((c) => c.id === m.fact)))
   const lagging = slow.filter((fact) => !due.some((m) => m.fact === fact))
-  const room = Math.max(0, Math.min(NEW_FACTS, most - due.length))
+  const room = Math.max(0, Math.min(Math.round(settings.minutes), most - due.length))
   const cards = toAsk(decks, memories, now, Math.min(most, due.length + room), dayRandom(day), {
     slow: lagging,
   })
@@ -187,14 +187,16 @@ function longestLeft(
     )[0]
 }
 
-/** Watching first; then one level of support less whenever the latest went well. */
+/** Watching first; then one level of support less whenever the latest went well, and the steps back when it does not go without. */
 export function nextSupport(stand: Stand | undefined): Support {
   if (!stand || stand.support === null) return 'watch'
   const { problems, right } = stand.latest
-  const well = problems >= 3 && right >= LESS_SUPPORT * problems
+  const well = problems >= SUPPORTED && right >= LESS_SUPPORT * problems
+  const badly = problems >= 10 && right < MORE_SUPPORT * problems
   if (stand.support === 'watch') return 'guided'
   if (stand.support === 'guided') return well ? 'steps' : 'guided'
-  return well || stand.support === 'answer' ? 'answer' : 'steps'
+  if (stand.support === 'steps') return well ? 'answer' : 'steps'
+  return badly ? 'steps' : 'answer'
 }
 
 function techniqueItem(

@@ -78,10 +78,6 @@ export function isZero(a: Decimal): boolean {
   return a.units === 0n
 }
 
-export function isWhole(a: Decimal): boolean {
-  return a.scale === 0
-}
-
 export function isNegative(a: Decimal): boolean {
   return a.units < 0n
 }
