@@ -205,6 +205,28 @@ test('levels: moved up by the rule at once, the rule changed, set back by hand, 
   expect(await server.api<MoveWire[]>(`/learners/${id}/moves`)).toHaveLength(2)
 })
 
+test('settings changed while the server is away are kept, and sent when it is back', async ({
+  page,
+  server,
+}) => {
+  const id = await newLearner(page, server, 'Wim')
+  await page.goto(`${server.url}/settings`)
+  await page.getByLabel('Minutes a day').fill('7')
+  const minutes = () => server.api<{ minutes: number; at: string }>(`/learners/${id}/settings`)
+  await expect.poll(minutes).toMatchObject({ minutes: 7 })
+  await page.route('**/api/learners/*/settings', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  )
+  await page.getByLabel('Minutes a day').fill('9')
+  await expect(page.getByText('1 kept here, to be sent')).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Minutes a day')).toHaveValue('9')
+  // A change on top of one that waits takes it along.
+  await page.getByLabel('At about').fill('18:30')
+  await page.unroute('**/api/learners/*/settings')
+  await expect.poll(minutes, { timeout: 60_000 }).toMatchObject({ minutes: 9, at: '18:30' })
+})
+
 test('the keying baseline, and schools and cautions that follow the learner', async ({ page, server }) => {
   const id = await newLearner(page, server, 'Wim')
   await page.goto(`${server.url}/facts`)

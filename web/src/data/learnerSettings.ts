@@ -4,17 +4,21 @@ import { useQuery } from '@tanstack/react-query'
 import { call } from './api.js'
 import { flush } from './outbox.js'
 import { queryClient } from './queries.js'
-import { keepReplacement } from './store.js'
+import { keepReplacement, keptReplacement } from './store.js'
 
 const keyOf = (learnerId: string) => ['settings', learnerId]
+const pathOf = (learnerId: string) => `/learners/${learnerId}/settings`
 
 export function useLearnerSettingsQuery(learnerId: string | undefined) {
   return useQuery({
     queryKey: keyOf(learnerId ?? ''),
-    queryFn: () => call<LearnerSettings>('GET', `/learners/${learnerId}/settings`),
+    // What was changed here and has not been sent yet is newer than what the server has.
+    queryFn: async () =>
+      (await keptReplacement<LearnerSettings>(pathOf(learnerId!))) ??
+      call<LearnerSettings>('GET', pathOf(learnerId!)),
     enabled: learnerId !== undefined,
-    // This browser is where they are changed.
-    staleTime: 60_000,
+    // This browser is where they are changed; looking again could only bring back what was before.
+    staleTime: Number.POSITIVE_INFINITY,
   })
 }
 
@@ -33,5 +37,7 @@ export function changeLearner(learnerId: string, change: Partial<LearnerSettings
   if (!before) return
   const settings = { ...before, ...change }
   queryClient.setQueryData(keyOf(learnerId), settings)
-  void keepReplacement(`/learners/${learnerId}/settings`, settings).then(flush)
+  const path = pathOf(learnerId)
+  // Where the browser stores nothing they are sent at once, or hold until the page is closed.
+  keepReplacement(path, settings).then(flush, () => call('PUT', path, settings).catch(() => undefined))
 }

@@ -108,6 +108,18 @@ export async function keepReplacement(path: string, body: unknown): Promise<void
   await tx.done
 }
 
+/** A replacement that has not been sent yet, unless the server has refused it. */
+export async function keptReplacement<T>(path: string): Promise<T | undefined> {
+  try {
+    const all = await (await database()).getAll('outbox')
+    return all.findLast((parcel) => parcel.path === path && parcel.refused === undefined)?.body as
+      | T
+      | undefined
+  } catch {
+    return undefined
+  }
+}
+
 function announcement({ learnerId, technique, level, planned, startedAt }: LocalSitting): SittingStart {
   return { learnerId, technique, level, planned, startedAt }
 }
