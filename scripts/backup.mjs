@@ -10,7 +10,7 @@ const [file, ...more] = args.filter((a) => a !== '--empty')
 if (!file || more.length > 0)
   fail(`Say which file: npm run -s ${what} -- FILE (with --empty for the data without the demo).`, 2)
 
-const { backUp, restore } = await import('../server/dist/store/backup.js')
+const { backUp, beforeName, restore } = await import('../server/dist/store/backup.js')
 const { databaseFile, openData, readSettings, StartError } = await import('../server/dist/main.js')
 const { InputError } = await import('../core/dist/index.js')
 try {
@@ -25,10 +25,7 @@ try {
     await backUp(db, resolve(file))
     process.stdout.write(`Everything is in ${file}.\n`)
   } else {
-    const kept = join(
-      settings.data,
-      `before-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}.tachymetra`,
-    )
+    const kept = join(settings.data, beforeName())
     const { learners, attempts, recalls } = await restore(db, createReadStream(file), kept)
     process.stdout.write(
       `Restored ${learners} learners, ${attempts} attempts, ${recalls} recalls. What was there before is in ${kept}.\n`,

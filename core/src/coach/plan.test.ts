@@ -76,6 +76,10 @@ test('due facts, then what is nearest to its target, then what was left alone th
   expect((facts as { facts: string[] }).facts).toContain('7x8')
   expect(edge!.because).toBe('Nearest to its target. Level 1: 9 of the last 10 right, 3.0 s for 2.5 s.')
   expect(review!.because).toBe('One review: last worked 9 days ago.')
+  // Late in the evening west of Greenwich the instant has the next day's date.
+  const known = result('add-running-total', '2026-03-08', { attempts: 20, right: 20, medianMs: 2000 })
+  const evening = planDay(input({ day: '2026-03-07' }, [known]))
+  expect(evening.at(-1)!.because).toBe('One review: last worked today.')
 })
 
 test('pins come first, banned and skipped items never; what is skipped comes back the next day', () => {

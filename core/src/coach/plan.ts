@@ -58,7 +58,7 @@ export interface PlanDay {
 }
 
 /** Seconds a due fact takes with the pause after it, for fitting them to the minutes. */
-const FACT_SECONDS = 2.5
+export const FACT_SECONDS = 2.5
 /** Facts take at most this share of the minutes, and one of them is new for each minute (found in simulation). */
 const FACT_SHARE = 0.3
 /** What is on the edge gets so many times the minutes of a review. */
@@ -213,7 +213,8 @@ function techniqueItem(
   const each = (stand?.latest.medianMs ?? 2 * target) / 1000 + BETWEEN
   const pinned = settings.pinned.includes(technique.id)
   const days = stand ? daysBetween(stand.lastAt.slice(0, 10), day) : 0
-  const away = days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`
+  // The instant is in UTC and may carry the next date already.
+  const away = days <= 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`
   const reason =
     standing === 'ready'
       ? `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`

@@ -8,7 +8,7 @@ import { InputError } from '../problem/error.js'
 
 /** Largest calendar read, in characters, and most repetitions followed of one event. */
 export const MOST_CALENDAR = 5_000_000
-const MOST_REPEATS = 2000
+const MOST_REPEATS = 20_000
 
 /**
  * One event for each day on which something is planned, at the first free time from the wished one on.
@@ -50,15 +50,25 @@ function utc(iso: string): ICAL.Time {
  * free/busy lists.
  * @param from @param to the span asked for, ISO 8601, UTC
  * @param timeZone for times that float
- * @throws InputError when the text is no calendar
+ * @throws InputError when the text is no calendar, or one that cannot be understood
  */
 export function readBusy(text: string, from: string, to: string, timeZone: string): Busy[] {
   if (text.length > MOST_CALENDAR) throw new InputError('The calendar is larger than 5 MB.')
+  const calendars = parsed(text)
+  try {
+    return busyIn(calendars, from, to, timeZone)
+  } catch {
+    // The library reads dates and rules only when they are asked for.
+    throw new InputError('The calendar has a date or a repetition that cannot be understood.')
+  }
+}
+
+function busyIn(calendars: readonly ICAL.Component[], from: string, to: string, timeZone: string): Busy[] {
   const busy: Busy[] = []
   const add = (start: string, end: string) => {
     if (start < end && end > from && start < to) busy.push({ from: start, to: end })
   }
-  for (const calendar of parsed(text)) {
+  for (const calendar of calendars) {
     for (const zone of calendar.getAllSubcomponents('vtimezone')) ICAL.TimezoneService.register(zone)
     for (const component of calendar.getAllSubcomponents('vevent')) {
       const status = String(component.getFirstPropertyValue('status') ?? '').toUpperCase()

@@ -184,6 +184,34 @@ test('busy times: series, exceptions, zones, free/busy lists; cancelled and tran
   ).not.toContain('VEVENT')
 })
 
+test('long series reach today, a moved date stands for itself, a cancelled one is free, nonsense is told', () => {
+  const event = (...lines: string[]) => ['BEGIN:VEVENT', ...lines, 'END:VEVENT']
+  const calendar = (...events: string[][]) =>
+    ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Test//EN', ...events.flat(), 'END:VCALENDAR'].join('\r\n')
+  const daily = event('UID:a', 'DTSTART:20100101T160000Z', 'DTEND:20100101T170000Z', 'RRULE:FREQ=DAILY')
+  const moved = event(
+    'UID:a',
+    'RECURRENCE-ID:20260303T160000Z',
+    'DTSTART:20260303T190000Z',
+    'DTEND:20260303T193000Z',
+  )
+  const off = event(
+    'UID:a',
+    'RECURRENCE-ID:20260304T160000Z',
+    'STATUS:CANCELLED',
+    'DTSTART:20260304T160000Z',
+    'DTEND:20260304T170000Z',
+  )
+  const read = (text: string) =>
+    readBusy(text, '2026-03-02T00:00:00.000Z', '2026-03-06T00:00:00.000Z', 'UTC').map((b) =>
+      b.from.slice(5, 16),
+    )
+  expect(read(calendar(daily, moved, off))).toEqual(['03-02T16:00', '03-03T19:00', '03-05T16:00'])
+  expect(() => read(calendar(event('UID:b', 'DTSTART:20269999T990000Z', 'RRULE:FREQ=NEVER')))).toThrow(
+    InputError,
+  )
+})
+
 // The rules are those of xAPI 1.0.3, part two: 2.2 (required properties, UUIDs), 2.4.2.3 (account), 2.4.4 (activity),
 // 2.4.5 (result, duration), 4.2 (extensions by IRI), 4.4 (no empty values), 4.5 (timestamps with a zone).
 test('statements keep the rules of xAPI 1.0.3', () => {

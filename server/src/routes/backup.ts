@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Router } from 'express'
-import { backUp, holdings, look, restore } from '../store/backup.js'
+import { backUp, backupName, beforeName, holdings, look, restore } from '../store/backup.js'
 import type { Database } from '../store/database.js'
 
 /** Everything in one file, and back from it. */
@@ -35,13 +35,8 @@ export function backupRoutes(db: Database, data: string): Router {
 
   /** Puts a backup in the place of everything; what was there before stays in the data folder. */
   router.post('/restore', async (request, response) => {
-    response.json(await restore(db, request, join(data, `before-${backupName()}`)))
+    response.json(await restore(db, request, join(data, beforeName())))
   })
 
   return router
-}
-
-/** A name that sorts by time. */
-export function backupName(): string {
-  return `${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}.tachymetra`
 }

@@ -50,6 +50,16 @@ async function inFolder<T>(work: (folder: string) => Promise<T>): Promise<T> {
   }
 }
 
+/** A file name for a backup made now; such names sort by time. */
+export function backupName(): string {
+  return `${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}.tachymetra`
+}
+
+/** A file name for what a restore puts aside. */
+export function beforeName(): string {
+  return `before-${backupName()}`
+}
+
 /** Writes everything as it stands at this moment to a file. */
 export function backUp(db: Database, file: string): Promise<void> {
   return inFolder(async (folder) => {
@@ -59,6 +69,7 @@ export function backUp(db: Database, file: string): Promise<void> {
   })
 }
 
+/** How much there is of everybody together. */
 export function holdings(db: Database): Holdings {
   const one = <T>(query: string) => (db.get(sql.raw(query)) as { v: T }).v
   return {

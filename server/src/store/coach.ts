@@ -27,6 +27,7 @@ const LATEST_SITTINGS = 12
 const LATEST_STEPPED = 150
 const LATEST_ANSWERED = 150
 const LATEST_RECALLS = 400
+const LOOKED_THROUGH = 200
 
 /** Everything today's plan is made from. */
 export function coachView(db: Database, learner: LearnerWire, now: string): CoachWire {
@@ -73,18 +74,26 @@ export function timesView(db: Database, learnerId: string): Times {
   return times
 }
 
-/** The newest attempts under some supports with all their entries. */
+/** The newest attempts under some supports with all their entries, among the newest sittings: further back nothing is sought. */
 function latestAttempts(
   db: Database,
   learnerId: string,
   supports: readonly WorkedSupport[],
   most: number,
 ): AttemptWire[] {
+  const newest = db
+    .select({ id: sitting.id })
+    .from(sitting)
+    .where(eq(sitting.learnerId, learnerId))
+    .orderBy(desc(sitting.startedAt))
+    .limit(LOOKED_THROUGH)
+    .all()
+    .map((s) => s.id)
   const rows = db
     .select()
     .from(sitting)
     .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
-    .where(and(eq(sitting.learnerId, learnerId), inArray(attempt.support, [...supports])))
+    .where(and(inArray(sitting.id, newest), inArray(attempt.support, [...supports])))
     .orderBy(desc(sitting.startedAt), desc(attempt.n))
     .limit(most)
     .all()

@@ -71,6 +71,7 @@ export function levelInForce(db: Reader, learnerId: string, technique: string): 
   return move?.to ?? latestRung(db).get({ learnerId, technique })?.level ?? 1
 }
 
+/** Stores a move; from then on its level is in force. @param id made here unless the sender brings one */
 export function addMove(
   db: Pick<Database, 'insert'>,
   learnerId: string,

@@ -18,6 +18,7 @@ export function settingsOf(db: Pick<Database, 'select'>, learnerId: string): Lea
   return { ...DEFAULT_SETTINGS, ...row?.settings }
 }
 
+/** Replaces all settings of a learner. */
 export function saveSettings(db: Database, learnerId: string, settings: LearnerSettings): void {
   db.insert(learnerSettings)
     .values({ learnerId, settings })

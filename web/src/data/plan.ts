@@ -1,6 +1,7 @@
 /** Today's plan of a learner, made here from what the server knows. */
 import {
   dayIn,
+  FACT_SECONDS,
   freeTime,
   type LearnerSettings,
   minutesOf,
@@ -16,14 +17,11 @@ import {
 } from '@tachymetra/core'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { useMemo } from 'react'
-
 import { useLearnerSettingsQuery } from './learnerSettings.js'
 import { useCoach, useTimes } from './queries.js'
 
 /** Recalls after which the facts of the day count as done. */
 const FACTS_DONE = 4
-/** Minutes a recall takes with the pause after it. */
-const FACT_MINUTES = 2.5 / 60
 const WEEK = 7
 
 export interface Plan {
@@ -46,7 +44,7 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
     if (!coach || !settings || !times) return undefined
     const { day, today, results } = coach
     const done = new Map<string, number>(
-      today.recalls >= FACTS_DONE ? [['facts', FACT_MINUTES * today.recalls]] : [],
+      today.recalls >= FACTS_DONE ? [['facts', (FACT_SECONDS * today.recalls) / 60]] : [],
     )
     for (const r of results)
       if (dayIn(r.at, learner.timeZone) === day)
