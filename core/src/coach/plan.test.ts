@@ -5,13 +5,15 @@ import { TECHNIQUES, withNeeds } from '../technique/registry.js'
 import { freeTime, mergedBusy } from './agenda.js'
 import { BEGINNER } from './demo.js'
 import { FACT_DECKS } from './facts.js'
+import { LEVEL_RULES } from './levels.js'
 import { middleOf } from './pace.js'
-import { nextSupport, type PlanInput, planDay, planWeek, SUPPORTED } from './plan.js'
+import { nextSupport, type PlanInput, planDay, type Stand, SUPPORTED, sittingLength } from './plan.js'
 import { type Result, readiness } from './readiness.js'
 import { type FactMemory, remember } from './recall.js'
 import { DEFAULT_SETTINGS } from './settings.js'
 import { goalReached, POLICIES, type SimulationInput } from './simulation.js'
 import { standsOf } from './stands.js'
+import { planWeek, type WeekInput } from './week.js'
 
 const day = '2026-03-10'
 const now = `${day}T15:00:00.000Z`
@@ -181,12 +183,17 @@ test('support goes one level at a time, and only when it went well', () => {
   expect(edge).toMatchObject({ support: 'steps', problems: SUPPORTED })
 })
 
+function week(more: Partial<WeekInput>, busy?: string) {
+  const given = { settings: DEFAULT_SETTINGS, day, now, memories: [], slow: [], results: RESULTS, moves: [] }
+  return planWeek({ ...given, done: new Map(), ...more }, 7, (d) => d === busy)
+}
+
 test('the week ahead: facts come back when they are due, reviews take turns, a full day rests', () => {
   const busy = dayAfter(day, 2)
-  const week = planWeek(input({ memories: due(10) }), 7, (d) => d === busy)
-  expect(week.map((d) => d.day)).toEqual(Array.from({ length: 7 }, (_, i) => dayAfter(day, i)))
-  expect(week[2]).toMatchObject({ items: [], rest: expect.stringContaining('nothing is owed') })
-  const reviews = week.flatMap((d) => d.items.filter((i) => i.kind === 'review').map((i) => i.id))
+  const ahead = week({ memories: due(10) }, busy)
+  expect(ahead.map((d) => d.day)).toEqual(Array.from({ length: 7 }, (_, i) => dayAfter(day, i)))
+  expect(ahead[2]).toMatchObject({ items: [], rest: expect.stringContaining('nothing is owed') })
+  const reviews = ahead.flatMap((d) => d.items.filter((i) => i.kind === 'review').map((i) => i.id))
   // Of two that are known, the one left alone longer each time.
   expect(reviews.slice(0, 4)).toEqual([
     'add-running-total',
@@ -194,9 +201,38 @@ test('the week ahead: facts come back when they are due, reviews take turns, a f
     'add-running-total',
     'subtract-hold-drop',
   ])
-  const facts = (i: number) => week[i]!.items.flatMap((item) => (item.kind === 'facts' ? item.facts : []))
+  const facts = (i: number) => ahead[i]!.items.flatMap((item) => (item.kind === 'facts' ? item.facts : []))
   // Those recalled today are not asked again tomorrow.
   expect(facts(1).filter((f) => facts(0).includes(f) && due(10).some((m) => m.fact === f))).toEqual([])
+})
+
+test('the week ahead foresees what the rules will do: a level up, the next technique, less support', () => {
+  const edges = (results: Result[]) =>
+    week({ results, settings: { ...DEFAULT_SETTINGS, banned: ['facts'] } }).map((d) => d.items[0]!)
+  // Fast and right, with some answers lacking: known by tomorrow, so that another one is on the edge.
+  const near = [
+    result('add-running-total', '2026-03-08', { attempts: 20, right: 20, medianMs: 2000 }),
+    result('add-place-sweep', '2026-03-09', { attempts: 10, right: 10, medianMs: 2000 }),
+    result('add-columns-left', '2026-03-09', { attempts: 10, right: 9, medianMs: 6000 }),
+  ]
+  const [today, tomorrow] = edges(near)
+  expect(today).toMatchObject({ kind: 'edge', id: 'add-place-sweep', level: 1, problems: 10 })
+  expect(tomorrow).toMatchObject({ kind: 'edge', id: 'add-columns-left' })
+  // As slow as it is, it stays.
+  expect(new Set(edges([near[0]!, near[2]!]).map((i) => i.id))).toEqual(new Set(['add-columns-left']))
+  // What is quite new is watched, asked for step by step, then no longer.
+  expect(edges([]).map((i) => i.kind !== 'facts' && i.support)).toEqual(['watch', ...Array(6).fill('answer')])
+})
+
+test('a sitting ends where support or level may change', () => {
+  const stand = (problems: number): Stand => ({
+    ...standsOf([result('add-pairs', '2026-03-09')], [])[0]!,
+    latest: { problems, right: problems, medianMs: 1000 },
+  })
+  const length = (problems: number) => sittingLength('answer', stand(problems), LEVEL_RULES)
+  expect([0, 8, 19, 20].map(length)).toEqual([20, 12, 5, 10])
+  expect(sittingLength('answer', undefined, LEVEL_RULES)).toBe(20)
+  expect(sittingLength('steps', stand(8), LEVEL_RULES)).toBe(SUPPORTED)
 })
 
 test('practice is put into the first free time from the wished one on, else earlier, else nowhere', () => {
@@ -287,7 +323,7 @@ test('in simulation the plan meets its targets in fewer minutes than chance and 
     ratios.random.push(minutes[1]! / minutes[0]!)
     ratios.fixed.push(minutes[2]! / minutes[0]!)
   }
-  // Measured: about 2.0 and 1.9.
-  expect(middleOf(ratios.random)).toBeGreaterThan(1.4)
-  expect(middleOf(ratios.fixed)).toBeGreaterThan(1.3)
+  // Measured: about 2.3 and 1.8.
+  expect(middleOf(ratios.random)).toBeGreaterThan(1.6)
+  expect(middleOf(ratios.fixed)).toBeGreaterThan(1.4)
 }, 120_000)

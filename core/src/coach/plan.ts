@@ -1,14 +1,15 @@
 /**
- * What to practise today in the minutes there are, and roughly in the week ahead: due facts first, then the technique
+ * What to practise today in the minutes there are: due facts first, then the technique
  * on the edge of its target, then one review (common practice, no published source). Nothing is owed for days missed.
  */
-import { dayAfter, daysBetween } from '../number/days.js'
+import { daysBetween } from '../number/days.js'
 import { seeded } from '../number/random.js'
 import { techniqueById } from '../technique/registry.js'
 import type { Support } from './attempt.js'
-import { FACT_DECKS, factById } from './facts.js'
+import { FACT_DECKS } from './facts.js'
+import type { LevelRules } from './levels.js'
 import type { Readiness, Result } from './readiness.js'
-import { type FactMemory, remember, toAsk } from './recall.js'
+import { type FactMemory, toAsk } from './recall.js'
 import { aimOf, type LearnerSettings } from './settings.js'
 
 /** Where a learner is with one technique. */
@@ -25,7 +26,10 @@ export interface Stand {
 }
 
 export interface PlanInput {
-  readonly settings: Pick<LearnerSettings, 'minutes' | 'decks' | 'pinned' | 'banned' | 'skipped' | 'targets'>
+  readonly settings: Pick<
+    LearnerSettings,
+    'minutes' | 'decks' | 'pinned' | 'banned' | 'skipped' | 'targets' | 'rules'
+  >
   /** The learner's own day (ISO date) and the instant. */
   readonly day: string
   readonly now: string
@@ -46,16 +50,10 @@ export type PlanItem = { readonly minutes: number; readonly because: string; rea
       readonly id: string
       readonly level: number
       readonly support: Support
+      /** Of one sitting; another follows while there are minutes. */
       readonly problems: number
     }
 )
-
-export interface PlanDay {
-  readonly day: string
-  readonly items: readonly PlanItem[]
-  /** Why nothing is planned, where nothing is. */
-  readonly rest?: string
-}
 
 /** Seconds a due fact takes with the pause after it, for fitting them to the minutes. */
 export const FACT_SECONDS = 2.5
@@ -69,6 +67,8 @@ const LEAST_MINUTES = 0.4
 export const SUPPORTED = 3
 /** Seconds between two problems: reading the verdict, going on. */
 const BETWEEN = 3
+/** Fewer answers than this are not worth sitting down for. */
+const LEAST_ANSWERS = 5
 /** So great a share right takes one level of support away; so small a one without steps gives the steps back. */
 const LESS_SUPPORT = 0.8
 const MORE_SUPPORT = 0.6
@@ -199,6 +199,16 @@ export function nextSupport(stand: Stand | undefined): Support {
   return badly ? 'steps' : 'answer'
 }
 
+/**
+ * The most problems of one sitting: as many as must pass before support may change, or, without steps, before the
+ * rules can decide on the level.
+ */
+export function sittingLength(support: Support, stand: Stand | undefined, rules: LevelRules): number {
+  if (support !== 'answer') return SUPPORTED
+  const lacking = rules.upOf - (stand?.support === 'answer' ? stand.latest.problems : 0)
+  return Math.max(LEAST_ANSWERS, lacking > 0 ? lacking : rules.backOf)
+}
+
 function techniqueItem(
   kind: 'edge' | 'review',
   { technique, standing, because }: Readiness,
@@ -211,6 +221,7 @@ function techniqueItem(
   const target = aimOf(settings, technique.id, level)!
   // A problem not yet known takes about twice its target at first.
   const each = (stand?.latest.medianMs ?? 2 * target) / 1000 + BETWEEN
+  const most = sittingLength(support, stand, settings.rules)
   const pinned = settings.pinned.includes(technique.id)
   const days = stand ? daysBetween(stand.lastAt.slice(0, 10), day) : 0
   // The instant is in UTC and may carry the next date already.
@@ -226,7 +237,7 @@ function techniqueItem(
     id: technique.id,
     level,
     support,
-    problems: Math.max(2, Math.min(support === 'answer' ? 40 : SUPPORTED, Math.round((minutes * 60) / each))),
+    problems: Math.max(2, Math.min(most, Math.round((minutes * 60) / each))),
     minutes,
     because: pinned ? `Pinned. ${reason}` : reason,
     pinned,
@@ -238,57 +249,6 @@ function edgeWords(stand: Stand | undefined, target: number): string {
   const { problems, right, medianMs } = stand.latest
   const pace = medianMs === null ? 'not timed' : `${(medianMs / 1000).toFixed(1)} s for ${target / 1000} s`
   return `Level ${stand.level}: ${right} of the last ${problems} right, ${pace}.`
-}
-
-/**
- * Today and the days ahead, supposing that each is worked as planned: recalled facts go on to their next date, and
- * what was reviewed goes to the end of the line. A day without free time rests, and its facts wait for the next.
- * @param busy true for a day that has no room for practice.
- */
-export function planWeek(input: PlanInput, days: number, busy: (day: string) => boolean): PlanDay[] {
-  const week: PlanDay[] = []
-  let { memories, stands } = input
-  for (let i = 0; i < days; i += 1) {
-    const day = dayAfter(input.day, i)
-    // Days ahead are planned from their middle.
-    const now = i === 0 ? input.now : `${day}T12:00:00.000Z`
-    const done = i === 0 ? input.done : new Map<string, number>()
-    if (busy(day)) {
-      week.push({ day, items: [], rest: 'The calendar leaves no time; nothing is owed for it.' })
-      continue
-    }
-    const items = planDay({ ...input, day, now, memories, stands, done })
-    week.push({ day, items })
-    for (const item of items) {
-      if (item.kind === 'facts') memories = recalled(memories, item.facts, now)
-      else stands = worked(stands, item.id, item.level, item.support, now)
-    }
-  }
-  return week
-}
-
-function recalled(memories: readonly FactMemory[], facts: readonly string[], at: string): FactMemory[] {
-  const before = new Map(memories.map((m) => [m.fact, m]))
-  for (const fact of facts) {
-    const within = factById(fact)!.deck.withinMs
-    before.set(
-      fact,
-      remember(before.get(fact), { fact, right: true, ms: within, thinkMs: Math.round(0.7 * within), at }),
-    )
-  }
-  return [...before.values()]
-}
-
-function worked(
-  stands: readonly Stand[],
-  technique: string,
-  level: number,
-  support: Support,
-  lastAt: string,
-): Stand[] {
-  const old = stands.find((s) => s.technique === technique)
-  const latest = old?.latest ?? { problems: 0, right: 0, medianMs: null }
-  return [...stands.filter((s) => s !== old), { technique, level, support, lastAt, latest }]
 }
 
 /** Minutes of a sitting, the pauses between its problems counted in. */

@@ -19,7 +19,7 @@ import type { WorkedSupport } from './attempt.js'
 import { cardOfFact, FACT_DECKS, factById } from './facts.js'
 import { adviseLevel, type LatestAnswer, LEVEL_RULES } from './levels.js'
 import { median } from './pace.js'
-import { nextSupport, type PlanItem, planDay, SUPPORTED } from './plan.js'
+import { nextSupport, type PlanItem, planDay, sittingLength } from './plan.js'
 import { type Readiness, type Result, readiness } from './readiness.js'
 import { type FactMemory, remember } from './recall.js'
 import { DEFAULT_SETTINGS } from './settings.js'
@@ -171,7 +171,7 @@ class Learner {
     if (!id || left <= 0.1) return undefined
     const stand = stands.find((s) => s.technique === id)
     const support = nextSupport(stand)
-    const problems = support === 'answer' ? 40 : SUPPORTED
+    const problems = sittingLength(support, stand, LEVEL_RULES)
     const share = (id === this.picked[0] ? 0.5 : 0.3) * minutes - (this.done.get(id) ?? 0)
     const level = this.levels.get(id) ?? 1
     return { kind: 'edge', id, level, support, problems, minutes: share, because: '', pinned: false }

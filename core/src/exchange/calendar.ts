@@ -1,8 +1,9 @@
 /** The plan as an iCalendar file, and busy times read from one (RFC 5545), by way of ical.js. */
 import ICAL from 'ical.js'
 import { freeTime, mergedBusy } from '../coach/agenda.js'
-import { itemName, type PlanDay } from '../coach/plan.js'
+import { itemName } from '../coach/plan.js'
 import type { Busy, LearnerSettings } from '../coach/settings.js'
+import type { PlanDay } from '../coach/week.js'
 import { instantOf } from '../number/days.js'
 import { InputError } from '../problem/error.js'
 

@@ -49,23 +49,28 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
     for (const r of results)
       if (dayIn(r.at, learner.timeZone) === day)
         done.set(r.technique, (done.get(r.technique) ?? 0) + minutesOf(r))
-    const input = {
-      times,
+    const week = {
       settings,
       day,
       now: new Date().toISOString(),
       memories: coach.facts,
       slow: slowFacts(times).map((s) => s.fact),
+      results,
+      moves: coach.moves,
+      done,
+    }
+    const input = {
+      ...week,
+      times,
       readiness: readiness(results, { ...settings, moves: coach.moves }),
       stands: standsOf(results, coach.moves),
-      done,
     }
     return {
       input,
       items: planDay(input),
       worked: today.ms / 60_000,
       heardAt: dataUpdatedAt,
-      week: () => planWeek(input, WEEK, (date) => freeTime(settings, date, learner.timeZone) === undefined),
+      week: () => planWeek(week, WEEK, (date) => freeTime(settings, date, learner.timeZone) === undefined),
     }
   }, [coach, settings, times, learner.timeZone, dataUpdatedAt])
 }
