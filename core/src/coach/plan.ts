@@ -260,5 +260,5 @@ export function minutesOf({ attempts, medianMs }: Pick<Result, 'attempts' | 'med
 export function itemName(item: PlanItem): string {
   return item.kind === 'facts'
     ? `${item.facts.length} facts`
-    : `${techniqueById(item.id).name}, level ${item.level}, ${item.problems} problems`
+    : `${techniqueById(item.id).name}, level ${item.level}`
 }

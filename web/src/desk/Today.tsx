@@ -36,7 +36,7 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
               <div>
                 <strong>{itemName(item)}</strong>{' '}
                 <span className="faint">
-                  {item.kind !== 'facts' && `${SUPPORT_NAMES[item.support].toLowerCase()}, `}
+                  {item.kind !== 'facts' && `${howWorked(item)}, `}
                   about {minutesWords(item.minutes)}
                 </span>
                 <p>{item.because}</p>
@@ -87,6 +87,12 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
       <Fold summary="The week ahead">{() => <Week week={plan.week()} />}</Fold>
     </section>
   )
+}
+
+function howWorked({ support, problems }: Exclude<PlanItem, { kind: 'facts' }>): string {
+  return support === 'watch'
+    ? `watched first, then ${problems} problems guided`
+    : `${SUPPORT_NAMES[support].toLowerCase()}, ${problems} problems at a time`
 }
 
 /** The minutes of the day on a rule: what is done, then a stretch for each item. */
