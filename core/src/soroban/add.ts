@@ -86,6 +86,9 @@ export const sorobanAdd = technique({
     level('One decimal', 6, () => chainSpace({ terms: 2, digits: 3, decimals: 1 })),
     level('Six digits', 12, () => chainSpace({ terms: 2, digits: 6 })),
     level('Eight three-digit numbers', 25, () => chainSpace({ terms: 8, digits: 3 })),
+    level('Eight three-digit numbers, added and taken away', 25, () =>
+      chainSpace({ terms: 8, digits: 3, minus: true }),
+    ),
     level('Ten digits, taken away', 20, () => chainSpace({ terms: 2, digits: 10, minus: true })),
   ],
   dials: {

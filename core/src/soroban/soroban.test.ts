@@ -6,10 +6,11 @@ import { seeded } from '../number/random.js'
 import { inWords } from '../number/words.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
-import type { Problem } from '../problem/problem.js'
+import type { Problem, SumProblem } from '../problem/problem.js'
 import { schoolOf, trace } from '../technique/driver.js'
 import { techniqueById } from '../technique/registry.js'
 import { schoolsOf } from '../technique/testing.js'
+import { chainSpace } from './chains.js'
 import { beadsOf, clearFrame, type Frame, frameValue, rodAt, setNumber, setRod } from './frame.js'
 import {
   applyMove,
@@ -279,6 +280,65 @@ describe('abacus techniques', () => {
     for (let i = 0n; i < all.size; i += 1n) if (fits(all.at(i))) found += 1
     expect(space.size).toBe(BigInt(found))
   })
+})
+
+const termsOf = (problem: Problem) => (problem as SumProblem).terms
+/** Totals on the way, in units of the lowest place. */
+const totalsOf = (problem: Problem) => {
+  let total = 0n
+  return termsOf(problem).map((t) => (total += BigInt(t.sign) * t.size.units))
+}
+
+test.each([
+  [{ terms: 3, digits: 1, decimals: 0 }],
+  [{ terms: 5, digits: 1, decimals: 0 }],
+  [{ terms: 3, digits: 2, decimals: 0 }],
+  [{ terms: 3, digits: 2, decimals: 1 }],
+])('chains added and taken away, %o: as many as trying all finds, each of them once', (dials) => {
+  const { terms, digits, decimals } = dials
+  const low = 10 ** (digits - 1)
+  const numbers = Array.from({ length: 9 * low }, (_, i) => low + i).filter((n) => !decimals || n % 10)
+  // By the total and whether something was taken away.
+  let ways = new Map([['0 ', 1]])
+  for (let t = 0; t < terms; t += 1) {
+    const next = new Map<string, number>()
+    for (const [key, count] of ways)
+      for (const n of numbers)
+        for (const sign of [1, -1]) {
+          const [total, taken] = key.split(' ')
+          if (Number(total) + sign * n < 0) continue
+          const to = `${Number(total) + sign * n} ${sign < 0 ? 'taken' : taken}`
+          next.set(to, (next.get(to) ?? 0) + count)
+        }
+    ways = next
+  }
+  const found = [...ways].reduce((sum, [key, n]) => sum + (/^0|[^n]$/.test(key) ? 0 : n), 0)
+  const space = chainSpace({ ...dials, minus: true })
+  expect(space.size).toBe(BigInt(found))
+  if (digits > 1) return
+  const made = new Set(Array.from({ length: found }, (_, i) => printProblem(space.at(BigInt(i)))))
+  expect(made.size).toBe(found)
+})
+
+test('long chains with subtraction: never below zero, longer ones refused', () => {
+  const space = chainSpace({ terms: 10, digits: 4, minus: true })
+  fc.assert(
+    fc.property(fc.bigInt({ min: 0n, max: space.size - 1n }), (index) => {
+      const problem = space.at(index)
+      const totals = totalsOf(problem)
+      expect(totals.every((t) => t >= 0n) && totals.at(-1)! > 0n).toBe(true)
+      expect(termsOf(problem).map((t) => t.size.units > 999n && t.size.units < 10_000n)).toEqual(
+        Array(10).fill(true),
+      )
+      expect(termsOf(problem).some((t) => t.sign < 0)).toBe(true)
+    }),
+  )
+  const decimals = chainSpace({ terms: 4, digits: 3, decimals: 1, minus: true })
+  const random = seeded(3)
+  for (let i = 0; i < 300; i += 1)
+    for (const { size } of termsOf(decimals.at(random.below(decimals.size))))
+      expect([size.scale, size.units % 10n > 0n]).toEqual([1, true])
+  expect(() => chainSpace({ terms: 3, digits: 5, minus: true })).toThrow(InputError)
 })
 
 test('strict: single beads or several at once, but in the order of the school', () => {
