@@ -215,7 +215,7 @@ test('settings changed while the server is away are kept, and sent when it is ba
   const minutes = () => server.api<{ minutes: number; at: string }>(`/learners/${id}/settings`)
   await expect.poll(minutes).toMatchObject({ minutes: 7 })
   await page.route('**/api/learners/*/settings', (route) =>
-    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    route.request().method() === 'PATCH' ? route.abort() : route.continue(),
   )
   await page.getByLabel('Minutes a day').fill('9')
   await expect(page.getByText('1 kept here, to be sent')).toBeVisible()
@@ -225,6 +225,28 @@ test('settings changed while the server is away are kept, and sent when it is ba
   await page.getByLabel('At about').fill('18:30')
   await page.unroute('**/api/learners/*/settings')
   await expect.poll(minutes, { timeout: 60_000 }).toMatchObject({ minutes: 9, at: '18:30' })
+})
+
+test('two browsers change settings of the same learner: neither undoes what the other did', async ({
+  page,
+  server,
+  browser,
+}) => {
+  const id = await newLearner(page, server, 'Ada')
+  await page.goto(`${server.url}/settings`)
+  const minutes = page.getByLabel('Minutes a day')
+  await expect(minutes).toHaveValue('4')
+  const other = await (await browser.newContext()).newPage()
+  await other.goto(`${server.url}/settings`)
+  await pick(other, 'Settings for', 'Ada')
+  await other.getByLabel('Minutes a day').fill('12')
+  const settings = () => server.api<object>(`/learners/${id}/settings`)
+  await expect.poll(settings).toMatchObject({ minutes: 12 })
+  await expect(minutes).toHaveValue('4')
+  await page.getByLabel('At about').fill('18:30')
+  await expect.poll(settings).toMatchObject({ minutes: 12, at: '18:30' })
+  await page.reload()
+  await expect(minutes).toHaveValue('12')
 })
 
 test('the keying baseline, and schools and cautions that follow the learner', async ({ page, server }) => {

@@ -41,7 +41,7 @@ async function work(sitting: number, rights: readonly boolean[], day: string) {
   }
 }
 
-test('settings: all or nothing, each fault named, the defaults until then', async () => {
+test('settings: each fault named and nothing changed by it, the defaults until then, the rest stays', async () => {
   await send('PUT', `/learners/${learnerId}`, { name: 'Wim', timeZone: 'Pacific/Auckland' })
   const path = `/learners/${learnerId}/settings`
   expect(await get(path)).toEqual(DEFAULT_SETTINGS)
@@ -53,18 +53,26 @@ test('settings: all or nothing, each fault named, the defaults until then', asyn
     [{ targets: { 'add-pairs': { 99: 5000 } } }, '99'],
     [{ schools: { 'multiply-crosswise': { order: 'sideways' } } }, 'sideways'],
     [{ pinned: ['juggling'] }, 'Item'],
-    [{ minutes: undefined }, 'required'],
+    [{ rules: { upOf: 20 } }, 'required'],
+    [{}, 'at least 1'],
+    [{ speed: 1 }, 'not allowed'],
   ] as const) {
-    const { status, body } = await send('PUT', path, { ...DEFAULT_SETTINGS, ...change })
+    const { status, body } = await send('PATCH', path, change)
     expect({ status, detail: body.detail }).toEqual({
       status: 422,
       detail: expect.stringContaining(reason),
     })
   }
   expect(await get(path)).toEqual(DEFAULT_SETTINGS)
-  const set = { ...DEFAULT_SETTINGS, minutes: 6, pinned: ['facts'], targets: { 'add-pairs': { 2: 4500 } } }
-  expect((await send('PUT', path, set)).status).toBe(200)
-  expect(await get(path)).toEqual(set)
+  const set = { minutes: 6, pinned: ['facts'], targets: { 'add-pairs': { 2: 4500 } } }
+  expect((await send('PATCH', path, set)).body).toEqual({ ...DEFAULT_SETTINGS, ...set })
+  // What another browser does not name stays.
+  expect((await send('PATCH', path, { minutes: 8 })).body).toEqual({
+    ...DEFAULT_SETTINGS,
+    ...set,
+    minutes: 8,
+  })
+  expect(await get(path)).toEqual({ ...DEFAULT_SETTINGS, ...set, minutes: 8 })
 })
 
 test('levels move by the rules at the answer that meets them, and by hand; every move has its reason', async () => {

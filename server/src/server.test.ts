@@ -1,6 +1,5 @@
 import {
   type AttemptRecord,
-  DEFAULT_SETTINGS,
   demoLearners,
   type FactMemory,
   judgeAttempt,
@@ -277,7 +276,7 @@ test('a learner is renamed, and removed with everything recorded of them', async
     thinkMs: 700,
     at: start.startedAt,
   })
-  await send('PUT', `/learners/${id}/settings`, DEFAULT_SETTINGS)
+  await send('PATCH', `/learners/${id}/settings`, { minutes: 6 })
   await send('PUT', `/learners/${id}/moves/6f1b0c5e-0000-4000-8000-00000000d005`, {
     technique: 'add-pairs',
     to: 2,

@@ -269,17 +269,15 @@ const planItem = Joi.string()
   .valid('facts', ...TECHNIQUES.map((t) => t.id))
   .label('Item')
 
-/** Everything a coach can set for one learner. @see LearnerSettings */
-export const settingsSchema = Joi.object<LearnerSettings>({
-  minutes: Joi.number().min(1).max(120).required().label('Minutes a day'),
+/** What is changed of a learner's settings, each setting whole. @see LearnerSettings */
+export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
+  minutes: Joi.number().min(1).max(120).label('Minutes a day'),
   at: Joi.string()
     .pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day')
-    .required()
     .label('Time of day'),
   decks: Joi.array()
     .items(Joi.string().valid(...FACT_DECKS.map((d) => d.id)))
     .unique()
-    .required()
     .label('Decks'),
   rules: Joi.object({
     upOf: share(5, 100).required().label('Answers to move up'),
@@ -294,40 +292,34 @@ export const settingsSchema = Joi.object<LearnerSettings>({
       .required()
       .label('Right answers to stay')
       .messages({ 'number.max': '{{#label}} must not be more than the answers looked at' }),
-  }).required(),
+  }),
   targets: Joi.object()
     .pattern(
       techniqueId,
       Joi.object().pattern(/^\d{1,2}$/, Joi.number().integer().min(500).max(600_000).label('Target')),
     )
-    .custom(knownTargets)
-    .required(),
+    .custom(knownTargets),
   schools: Joi.object()
     .pattern(techniqueId, Joi.object().pattern(Joi.string().max(30), Joi.string().max(30)))
-    .custom(knownSchools)
-    .required(),
+    .custom(knownSchools),
   fade: Joi.object({
     level: Joi.string()
       .valid(...FADE_LEVELS)
       .required(),
     run: Joi.number().integer().min(-100).max(100).required(),
-  }).required(),
-  cautions: Joi.object({ read: Joi.boolean().required(), lifted: Joi.boolean().required() }).required(),
-  pinned: Joi.array().items(planItem).unique().max(50).required(),
-  banned: Joi.array().items(planItem).unique().max(50).required(),
+  }),
+  cautions: Joi.object({ read: Joi.boolean().required(), lifted: Joi.boolean().required() }),
+  pinned: Joi.array().items(planItem).unique().max(50),
+  banned: Joi.array().items(planItem).unique().max(50),
   skipped: Joi.array()
     .items(Joi.object({ item: planItem.required(), day: Joi.string().isoDate().length(10).required() }))
-    .max(100)
-    .required(),
+    .max(100),
   busy: Joi.array()
     .items(Joi.object({ from: instant.required(), to: instant.required() }))
     .max(1000)
-    .required()
     .label('Busy times'),
-  keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() })
-    .allow(null)
-    .required(),
-})
+  keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() }).allow(null),
+}).min(1)
 
 export const handMoveSchema = Joi.object<HandMove>({
   technique: techniqueId.required(),

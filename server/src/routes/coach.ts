@@ -1,4 +1,4 @@
-import { LEVEL_RULES, type LearnerSettings, levelOf, techniqueById } from '@tachymetra/core'
+import { LEVEL_RULES, levelOf, techniqueById } from '@tachymetra/core'
 import { handMoveSchema, idSchema, latestSchema, settingsSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
@@ -6,7 +6,7 @@ import { coachView, timesView } from '../store/coach.js'
 import type { Database } from '../store/database.js'
 import { learnerById } from '../store/learners.js'
 import { addMove, latestAnswers, levelInForce, movesOf } from '../store/moves.js'
-import { saveSettings, settingsOf } from '../store/settings.js'
+import { changeSettings, settingsOf } from '../store/settings.js'
 
 /** The most moves a history shows. */
 const MOST_MOVES = 200
@@ -28,12 +28,10 @@ export function coachRoutes(db: Database): Router {
     response.json(settingsOf(db, known(request.params.id).id))
   })
 
-  /** Replaces all settings; a part alone is refused, so that nothing is lost by half a request. */
-  router.put('/:id/settings', (request, response) => {
+  /** Changes the settings that are named and leaves the others, so that two browsers do not undo each other's work. */
+  router.patch('/:id/settings', (request, response) => {
     const { id } = known(request.params.id)
-    const settings: LearnerSettings = checked(settingsSchema, request.body)
-    saveSettings(db, id, settings)
-    response.json(settings)
+    response.json(changeSettings(db, id, checked(settingsSchema, request.body)))
   })
 
   /** The latest answers without steps at one level, newest first: what moving up or back is judged by. */

@@ -18,10 +18,18 @@ export function settingsOf(db: Pick<Database, 'select'>, learnerId: string): Lea
   return { ...DEFAULT_SETTINGS, ...row?.settings }
 }
 
-/** Replaces all settings of a learner. */
-export function saveSettings(db: Database, learnerId: string, settings: LearnerSettings): void {
-  db.insert(learnerSettings)
-    .values({ learnerId, settings })
-    .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
-    .run()
+/** Changes some settings of a learner. @returns all of them as they are then */
+export function changeSettings(
+  db: Database,
+  learnerId: string,
+  change: Partial<LearnerSettings>,
+): LearnerSettings {
+  return db.transaction((tx) => {
+    const settings = { ...settingsOf(tx, learnerId), ...change }
+    tx.insert(learnerSettings)
+      .values({ learnerId, settings })
+      .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
+      .run()
+    return settings
+  })
 }

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query'
 import { call } from './api.js'
 import { flush } from './outbox.js'
 import { queryClient } from './queries.js'
-import { keepReplacement, keptReplacement } from './store.js'
+import { keepChange, keptChange } from './store.js'
 
 const keyOf = (learnerId: string) => ['settings', learnerId]
 const pathOf = (learnerId: string) => `/learners/${learnerId}/settings`
@@ -12,13 +12,14 @@ const pathOf = (learnerId: string) => `/learners/${learnerId}/settings`
 export function useLearnerSettingsQuery(learnerId: string | undefined) {
   return useQuery({
     queryKey: keyOf(learnerId ?? ''),
-    // What was changed here and has not been sent yet is newer than what the server has.
-    queryFn: async () =>
-      (await keptReplacement<LearnerSettings>(pathOf(learnerId!))) ??
-      call<LearnerSettings>('GET', pathOf(learnerId!)),
+    // What was changed here and has not been sent yet, or was sent meanwhile, is newer than what the server read.
+    queryFn: async () => {
+      const path = pathOf(learnerId!)
+      const before = await keptChange<LearnerSettings>(path)
+      const settings = await call<LearnerSettings>('GET', path)
+      return { ...settings, ...before, ...(await keptChange<LearnerSettings>(path)) }
+    },
     enabled: learnerId !== undefined,
-    // This browser is where they are changed; looking again could only bring back what was before.
-    staleTime: Number.POSITIVE_INFINITY,
   })
 }
 
@@ -31,13 +32,19 @@ export function currentLearnerSettings(learnerId: string): LearnerSettings | und
   return queryClient.getQueryData(keyOf(learnerId))
 }
 
-/** Changes some settings. Before they have come from the server nothing is changed, lest the rest be lost. */
-export function changeLearner(learnerId: string, change: Partial<LearnerSettings>): void {
+/** Changes some settings. Before they have come from the server nothing is changed: a list would be begun anew. */
+export async function changeLearner(learnerId: string, change: Partial<LearnerSettings>): Promise<void> {
   const before = currentLearnerSettings(learnerId)
   if (!before) return
-  const settings = { ...before, ...change }
-  queryClient.setQueryData(keyOf(learnerId), settings)
+  // An answer under way knows nothing of the change.
+  void queryClient.cancelQueries({ queryKey: keyOf(learnerId) })
+  queryClient.setQueryData(keyOf(learnerId), { ...before, ...change })
   const path = pathOf(learnerId)
-  // Where the browser stores nothing they are sent at once, or hold until the page is closed.
-  keepReplacement(path, settings).then(flush, () => call('PUT', path, settings).catch(() => undefined))
+  try {
+    await keepChange(path, change)
+    await flush()
+  } catch {
+    // Where the browser stores nothing it is sent at once, or holds until the page is closed.
+    await call('PATCH', path, change).catch(() => undefined)
+  }
 }

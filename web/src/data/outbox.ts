@@ -1,6 +1,6 @@
 /**
  * Sends what is kept in the outbox, oldest first, whenever there is something and the server answers. Parcels
- * carry ids made here, so sending one twice stores it once.
+ * carry ids made here or say what a field becomes, so sending one twice does what sending it once does.
  */
 import { call, Refusal } from './api.js'
 import { shared } from './shared.js'
@@ -58,7 +58,7 @@ async function round(): Promise<boolean> {
   for (const [key, parcel] of await parcels()) {
     if (parcel.refused !== undefined) continue
     try {
-      await call('PUT', parcel.path, parcel.body)
+      await call(parcel.method, parcel.path, parcel.body)
       await settleParcel(key)
       sent += 1
     } catch (error) {

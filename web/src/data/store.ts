@@ -19,6 +19,7 @@ export interface LocalSitting extends SittingStart {
 
 /** Something for the server, kept until it has said that it is stored. */
 export interface Parcel {
+  readonly method: 'PUT' | 'PATCH'
   readonly path: string
   readonly body: unknown
   /** The server's reason for refusing it for good. */
@@ -66,10 +67,12 @@ export async function keepAttempt(record: AttemptRecord): Promise<void> {
   const sitting = await tx.objectStore('sittings').get(record.sittingId)
   if (sitting) {
     if (sitting.attempts.length === 0)
-      await tx.objectStore('outbox').add({ path: `/sittings/${sitting.id}`, body: announcement(sitting) })
+      await tx
+        .objectStore('outbox')
+        .add({ method: 'PUT', path: `/sittings/${sitting.id}`, body: announcement(sitting) })
     await tx.objectStore('sittings').put({ ...sitting, attempts: [...sitting.attempts, record] })
   }
-  await tx.objectStore('outbox').add({ path: `/attempts/${id}`, body })
+  await tx.objectStore('outbox').add({ method: 'PUT', path: `/attempts/${id}`, body })
   await tx.done
 }
 
@@ -96,27 +99,31 @@ export async function forgetLearner(learnerId: string): Promise<void> {
 
 /** Queues one recall of a fact for the server. */
 export async function keepRecall({ id, ...body }: RecallWire): Promise<void> {
-  await (await database()).add('outbox', { path: `/recalls/${id}`, body })
+  await (await database()).add('outbox', { method: 'PUT', path: `/recalls/${id}`, body })
 }
 
-/** Queues a whole replacement of something; an older one not yet sent is dropped. */
-export async function keepReplacement(path: string, body: unknown): Promise<void> {
+/** Queues a change of some fields; one of the same thing that has not been sent yet goes with it. */
+export async function keepChange(path: string, change: object): Promise<void> {
   const tx = (await database()).transaction('outbox', 'readwrite')
   const [keys, values] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()])
-  for (const [i, parcel] of values.entries()) if (parcel.path === path) await tx.store.delete(keys[i]!)
-  await tx.store.add({ path, body })
+  let body = change
+  for (const [i, parcel] of values.entries()) {
+    if (parcel.path !== path || parcel.method !== 'PATCH') continue
+    if (parcel.refused === undefined) body = { ...(parcel.body as object), ...body }
+    await tx.store.delete(keys[i]!)
+  }
+  await tx.store.add({ method: 'PATCH', path, body })
   await tx.done
 }
 
-/** A replacement that has not been sent yet, unless the server has refused it. */
-export async function keptReplacement<T>(path: string): Promise<T | undefined> {
+/** The changes that have not been sent yet, unless the server has refused them. */
+export async function keptChange<T>(path: string): Promise<Partial<T>> {
   try {
     const all = await (await database()).getAll('outbox')
-    return all.findLast((parcel) => parcel.path === path && parcel.refused === undefined)?.body as
-      | T
-      | undefined
+    const kept = all.filter((p) => p.path === path && p.method === 'PATCH' && p.refused === undefined)
+    return Object.assign({}, ...kept.map((p) => p.body))
   } catch {
-    return undefined
+    return {}
   }
 }
 

@@ -52,7 +52,7 @@ export function Desk() {
   const [adding, setAdding] = useState(false)
   const [editing, setEditing] = useState(false)
   if (learners.isPending) return <Loading />
-  if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
+  if (learners.isLoadingError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
 
   const dialog = (
     <Suspense>
@@ -102,7 +102,7 @@ function AtDesk({ learner }: { readonly learner: LearnerWire }) {
   // Whoever comes for one technique has chosen already.
   const [asked, setAsked] = useState(search.has('technique'))
   const queries = [useCoach(learner.id), useLearnerSettingsQuery(learner.id), useTimes(learner.id)]
-  const failed = queries.find((q) => q.isError)
+  const failed = queries.find((q) => q.isLoadingError)
   if (failed) return <Trouble error={failed.error!} retry={() => failed.refetch()} />
   if (!plan) return <Loading />
   return (

@@ -65,7 +65,7 @@ function Known({ learner }: { readonly learner: LearnerWire }) {
   const facts = useFacts(learnerId)
   const [cards, setCards] = useState<readonly FactCard[]>()
   if (facts.isPending) return <Loading />
-  if (facts.isError) return <Trouble error={facts.error} retry={() => facts.refetch()} />
+  if (facts.isLoadingError) return <Trouble error={facts.error} retry={() => facts.refetch()} />
   if (cards) return <Drill cards={cards} learnerId={learnerId} onEnd={() => setCards(undefined)} />
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>

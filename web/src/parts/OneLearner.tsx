@@ -13,7 +13,7 @@ export function OneLearner({
   const learners = useLearners()
   const learner = useLearner()
   if (learners.isPending) return <Loading />
-  if (learners.isError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
+  if (learners.isLoadingError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
   if (!learner) return <p>Nobody is here yet. Add a learner at the desk first.</p>
   return children(learner, learners.data)
 }

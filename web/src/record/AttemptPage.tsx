@@ -31,7 +31,7 @@ export default function AttemptPage() {
   const { id = '' } = useParams()
   const attempt = useAttempt(id)
   if (attempt.isPending) return <Loading />
-  if (attempt.isError) return <Trouble error={attempt.error} retry={() => attempt.refetch()} />
+  if (attempt.isLoadingError) return <Trouble error={attempt.error} retry={() => attempt.refetch()} />
   return <Replay attempt={attempt.data} />
 }
 

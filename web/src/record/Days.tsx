@@ -21,7 +21,7 @@ export function Days(props: {
   const days = useDays(learnerId)
   const [all, setAll] = useState(false)
   if (days.isPending) return <Loading />
-  if (days.isError) return <Trouble error={days.error} retry={() => days.refetch()} />
+  if (days.isLoadingError) return <Trouble error={days.error} retry={() => days.refetch()} />
   const of = new Map(days.data.map((d) => [d.day, d]))
   const monday = weekOf(today)
   const weeks = Array.from({ length: all ? LONG : SHORT }, (_, i) => dayAfter(monday, -7 * i))

@@ -35,7 +35,7 @@ export function PaceSection(props: {
   const coach = useCoach(learner.id)
   const points = useMemo(() => pace.data?.filter(keep) ?? [], [pace.data, keep])
   if (pace.isPending || coach.isPending) return <Loading />
-  if (pace.isError) return <Trouble error={pace.error} retry={() => pace.refetch()} />
+  if (pace.isLoadingError) return <Trouble error={pace.error} retry={() => pace.refetch()} />
   const level =
     coach.data?.moves.find((m) => m.technique === technique)?.to ??
     pace.data.findLast((p) => p.level > 0)?.level

@@ -64,8 +64,8 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
     [support, span, now],
   )
   if (practised.isPending || coach.isPending) return <Loading />
-  if (practised.isError) return <Trouble error={practised.error} retry={() => practised.refetch()} />
-  if (coach.isError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
+  if (practised.isLoadingError) return <Trouble error={practised.error} retry={() => practised.refetch()} />
+  if (coach.isLoadingError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
   // Without a choice, what was worked most of late stands where only one technique can be shown.
   const technique = chosen ?? mostWorked(coach.data.results)
   return (
@@ -136,7 +136,7 @@ function Facts({ learnerId }: { readonly learnerId: string }) {
   const times = useTimes(learnerId)
   const deck = FACT_DECKS.find((d) => d.id === factDeck) ?? FACT_DECKS[1]!
   if (facts.isPending) return <Loading />
-  if (facts.isError) return <Trouble error={facts.error} retry={() => facts.refetch()} />
+  if (facts.isLoadingError) return <Trouble error={facts.error} retry={() => facts.refetch()} />
   const slow = times.data ? slowFacts(times.data).slice(0, 8) : []
   return (
     <section className="stack" aria-labelledby="facts">
@@ -182,7 +182,7 @@ function Moves({
   const moves = useMoves(learner.id)
   const [all, setAll] = useState(false)
   if (moves.isPending) return <Loading />
-  if (moves.isError) return <Trouble error={moves.error} retry={() => moves.refetch()} />
+  if (moves.isLoadingError) return <Trouble error={moves.error} retry={() => moves.refetch()} />
   const its = moves.data.filter((m) => !technique || m.technique === technique)
   return (
     <section className="stack" aria-labelledby="moves">
@@ -219,7 +219,7 @@ function Sittings(props: {
   const { learnerId, timeZone, technique } = props
   const sittings = useSittings(learnerId, technique)
   if (sittings.isPending) return <Loading />
-  if (sittings.isError) return <Trouble error={sittings.error} retry={() => sittings.refetch()} />
+  if (sittings.isLoadingError) return <Trouble error={sittings.error} retry={() => sittings.refetch()} />
   return (
     <section className="stack">
       <h2>Sittings</h2>

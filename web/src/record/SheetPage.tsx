@@ -25,7 +25,7 @@ function Made({ learner }: { readonly learner: LearnerWire }) {
     useMoves(id),
     useSlips(id),
   ]
-  const failed = [coach, settings, days, moves, slips].find((q) => q.isError)
+  const failed = [coach, settings, days, moves, slips].find((q) => q.isLoadingError)
   if (failed) return <Trouble error={failed.error!} retry={() => failed.refetch()} />
   if (!coach.data || !settings.data || !days.data || !moves.data || !slips.data) return <Loading />
   const sheet = sheetOf({

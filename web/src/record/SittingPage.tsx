@@ -11,7 +11,7 @@ export default function SittingPage() {
   const { id = '' } = useParams()
   const sitting = useSitting(id)
   if (sitting.isPending) return <Loading />
-  if (sitting.isError) return <Trouble error={sitting.error} retry={() => sitting.refetch()} />
+  if (sitting.isLoadingError) return <Trouble error={sitting.error} retry={() => sitting.refetch()} />
   const { technique, level, startedAt, paces, attempts } = sitting.data
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>

@@ -19,7 +19,7 @@ const PATTERNS = ['', '/', 'x', '-', '.', '+', '|']
 export function Slips({ learnerId, technique }: { readonly learnerId: string; readonly technique?: string }) {
   const slips = useSlips(learnerId)
   if (slips.isPending) return <Loading />
-  if (slips.isError) return <Trouble error={slips.error} retry={() => slips.refetch()} />
+  if (slips.isLoadingError) return <Trouble error={slips.error} retry={() => slips.refetch()} />
   const its = technique ? slips.data.filter((s) => s.technique === technique) : slips.data
   return (
     <section className="stack" aria-labelledby="slips">

@@ -67,11 +67,11 @@ function Own({ learner }: { readonly learner: LearnerWire }) {
   const query = useLearnerSettingsQuery(learner.id)
   const [fault, setFault] = useState<Error>()
   if (query.isPending) return <Loading />
-  if (query.isError) return <Trouble error={query.error} retry={() => query.refetch()} />
+  if (query.isLoadingError) return <Trouble error={query.error} retry={() => query.refetch()} />
   const settings = query.data
   /** The same rules as on the server; what they refuse is not kept. */
   const change: Change = (part) => {
-    const checked = check(settingsSchema, { ...settings, ...part })
+    const checked = check(settingsSchema, part)
     if ('error' in checked) return setFault(new Error(checked.error))
     setFault(undefined)
     changeLearner(learner.id, part)
