@@ -39,6 +39,10 @@ test.each([
   ['36*52', 6, 2],
   ['84/6', 6, 0],
   ['8^2', 1, 0],
+  // 187 by 36 guessed, 5×6, 5×3 + 3, 187 - 180; 72 by 36 guessed, 2×6, 2×3 + 1, 72 - 72.
+  ['1872/36', 12, 2],
+  // Pairs 2 and 25: guess 1, 2 - 1; 125 by 25 guessed, 5×5, 5×2 meeting 2 on a 0, 125 - 125.
+  ['sqrt(2.25)', 8, 1],
 ])('%s on paper: %i facts, %i carries', (expression, facts, carries) => {
   expect(writtenEffort(readProblem(expression))).toMatchObject({ facts, carries })
 })

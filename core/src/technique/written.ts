@@ -1,7 +1,7 @@
 /** The conventional written working of a problem, counted in the same coin as the techniques. */
-import { add, compare, decimal, isNegative, power10, unitsAt, ZERO } from '../number/decimal.js'
+import { add, compare, type Decimal, decimal, isNegative, unitsAt, ZERO } from '../number/decimal.js'
 import { integerRoot } from '../number/root.js'
-import { size, wholePart } from '../number/whole.js'
+import { size } from '../number/whole.js'
 import { asProduct, type Factors, type Problem, type SumProblem, signed } from '../problem/problem.js'
 import type { Effort } from './effort.js'
 import {
@@ -44,7 +44,7 @@ function writtenLoad(problem: Problem): Load {
     case 'number':
       return NO_LOAD
     case 'root':
-      return rootByPairs(wholePart(problem.radicand))
+      return rootByPairs(problem.radicand)
   }
 }
 
@@ -88,12 +88,12 @@ function longDivision(dividend: bigint, divisor: bigint): Load {
   return together(...loads)
 }
 
-/** Digits brought down in pairs: double the root so far, guess the next digit, multiply, subtract. Three decimals. */
-function rootByPairs(whole: bigint): Load {
-  const text = whole.toString()
-  const pairs = text.length % 2 ? `0${text}` : text
-  const digits = `${pairs}${'0'.repeat(6)}`
-  const root = integerRoot(whole * power10(6)).toString()
+/** Digits brought down in pairs from the point: double the root so far, guess the next digit, multiply, subtract. Three decimals. */
+function rootByPairs(radicand: Decimal): Load {
+  const places = Math.max(3, Math.ceil(radicand.scale / 2))
+  const units = unitsAt(radicand, 2 * places)
+  const root = integerRoot(units).toString()
+  const digits = units.toString().padStart(2 * root.length, '0')
   const loads: Load[] = []
   let [rest, found] = [0n, 0n]
   for (let i = 0; i < root.length; i += 1) {
