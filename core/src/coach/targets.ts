@@ -11,7 +11,8 @@ import { ENOUGH_STEPS, predictMs, type Times } from './times.js'
 const SAMPLES = 15
 /** A target asks for a little more than comes of itself (default, common practice). */
 const SHARE = 0.9
-const ROUND_MS = 500
+const ROUND_MS = 100
+const LEAST_MS = 500
 
 /**
  * A target within reach: nine tenths of the time a problem of the level is likely to take.
@@ -33,5 +34,5 @@ export function suggestTarget(
   }
   const likelyMs = median(likely)
   if (!likelyMs) return undefined
-  return { likelyMs, ms: Math.max(ROUND_MS, Math.floor((SHARE * likelyMs) / ROUND_MS) * ROUND_MS) }
+  return { likelyMs, ms: Math.max(LEAST_MS, Math.round((SHARE * likelyMs) / ROUND_MS) * ROUND_MS) }
 }

@@ -170,8 +170,8 @@ test('the times of a demo clerk foresee their answers, and targets follow from t
   expect(middleOf(misses)).toBeLessThan(Math.log(1.5))
   const technique = techniqueById('add-running-total')
   const target = suggestTarget(times, technique, 2, {})!
-  expect(target.ms).toBeLessThanOrEqual(target.likelyMs)
-  expect(target.ms % 500).toBe(0)
+  expect(target.ms / target.likelyMs).toBeCloseTo(0.9, 1)
+  expect(target.ms % 100).toBe(0)
   expect(suggestTarget(timesOf([]), technique, 2, {})).toBeUndefined()
 })
 

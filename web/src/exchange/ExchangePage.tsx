@@ -33,12 +33,12 @@ function Exchange({ learner }: { readonly learner: LearnerWire }) {
           learner by a number only.
         </p>
         <div className="row">
-          <a className="key-button" href={`${base}/attempts.csv`} download>
+          <Button href={`${base}/attempts.csv`} download>
             Attempts as CSV
-          </a>
-          <a className="key-button" href={`${base}/statements.json`} download>
+          </Button>
+          <Button href={`${base}/statements.json`} download>
             Statements as JSON
-          </a>
+          </Button>
         </div>
       </section>
       <BringIn learner={learner} />

@@ -62,9 +62,9 @@ export default function Backup() {
         set. Keep it where you keep other papers about children.
       </p>
       <div className="row">
-        <a className="key-button" href="/api/backup" download>
+        <Button href="/api/backup" download>
           Take a backup
-        </a>
+        </Button>
         <FilePick
           label="Restore from a backup"
           accept=".tachymetra"
