@@ -80,7 +80,7 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
   api.get('/health', (_request, response) => {
     response.json({ ok: true })
   })
-  api.use('/learners', learnerRoutes(db), coachRoutes(db), recordRoutes(db), exchangeRoutes(db))
+  api.use('/learners', learnerRoutes(db, data), coachRoutes(db), recordRoutes(db), exchangeRoutes(db))
   api.use('/sittings', sittingRoutes(db))
   api.use('/attempts', attemptRoutes(db))
   api.use('/recalls', recallRoutes(db))

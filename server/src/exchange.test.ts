@@ -1,4 +1,4 @@
-import { createReadStream, readdirSync, readFileSync } from 'node:fs'
+import { createReadStream, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { gunzipSync, gzipSync } from 'node:zlib'
@@ -6,7 +6,7 @@ import { readCsv } from '@tachymetra/core/exchange'
 import type { BroughtInAnswer, Holdings, LearnerWire } from '@tachymetra/core/wire'
 import { sql } from 'drizzle-orm'
 import { expect, test } from 'vitest'
-import { backUp, restore } from './store/backup.js'
+import { backUp, look, restore } from './store/backup.js'
 import { type Database, openDatabase, SCHEMA_VERSION } from './store/database.js'
 import { testServer } from './testing.js'
 
@@ -104,7 +104,16 @@ test('over HTTP: taken down, looked at, put back; what was there is kept aside',
   expect((await get<LearnerWire[]>('/learners')).length).toBe(7)
   expect((await upload('/restore', bytes)).body).toMatchObject({ learners: 8 })
   expect(allRows(db)).toEqual(before)
-  expect(readdirSync(data).filter((f) => f.startsWith('before-'))).toHaveLength(1)
+  const aside = readdirSync(data).filter((f) => f.startsWith('before-'))
+  expect(aside).toHaveLength(1)
+  // Whoever is removed is removed from there as well; what cannot be read is left alone.
+  const [, second] = await get<LearnerWire[]>('/learners')
+  writeFileSync(join(data, 'before-broken.tachymetra'), 'nothing')
+  await send('DELETE', `/learners/${second!.id}`, {})
+  const kept = await look(createReadStream(join(data, aside[0]!)))
+  expect(kept.learners).toBe(6)
+  expect(gunzipSync(readFileSync(join(data, aside[0]!))).includes(second!.name)).toBe(false)
+  expect((await upload('/restore', bytes)).body).toMatchObject({ learners: 8 })
 }, 60_000)
 
 test('a backup of older tables is brought up to date', async () => {

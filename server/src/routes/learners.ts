@@ -1,10 +1,11 @@
 import { idSchema, learnerNameSchema, newLearnerSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
+import { removeFromAside } from '../store/backup.js'
 import type { Database } from '../store/database.js'
 import { addLearner, allLearners, learnerById, removeLearner, renameLearner } from '../store/learners.js'
 
-export function learnerRoutes(db: Database): Router {
+export function learnerRoutes(db: Database, data: string): Router {
   const router = Router()
   const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
 
@@ -28,9 +29,10 @@ export function learnerRoutes(db: Database): Router {
   })
 
   /** Removes a learner with all that is recorded of them. Removing twice is no error the second time either. */
-  router.delete('/:id', (request, response) => {
+  router.delete('/:id', async (request, response) => {
     const id = checked(idSchema, request.params.id)
     removeLearner(db, id)
+    await removeFromAside(data, id)
     response.json({ id })
   })
 

@@ -8,7 +8,9 @@ import {
   createWriteStream,
   mkdtempSync,
   openSync,
+  readdirSync,
   readSync,
+  renameSync,
   rmSync,
 } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -21,6 +23,7 @@ import type { Holdings } from '@tachymetra/core/wire'
 import Driver from 'better-sqlite3'
 import { getTableColumns, getTableName, sql } from 'drizzle-orm'
 import { APPLICATION_ID, type Database, openDatabase, SCHEMA_VERSION } from './database.js'
+import { learnerById, removeLearner } from './learners.js'
 import * as schema from './schema.js'
 
 /** Every table, those that others refer to first. */
@@ -59,6 +62,8 @@ export function backupName(): string {
 export function beforeName(): string {
   return `before-${backupName()}`
 }
+
+const ASIDE = /^before-.*\.tachymetra$/
 
 /** Writes everything as it stands at this moment to a file. */
 export function backUp(db: Database, file: string): Promise<void> {
@@ -147,6 +152,23 @@ export function restore(db: Database, source: Readable, keep: string): Promise<H
     replaceAll(db, file)
     return held
   })
+}
+
+/** Removes a learner from what restores have put aside in a folder too. A file that cannot be read stays as it is. */
+export async function removeFromAside(folder: string, learnerId: string): Promise<void> {
+  for (const name of readdirSync(folder).filter((n) => ASIDE.test(n))) {
+    const file = join(folder, name)
+    try {
+      await opened(createReadStream(file), async (_, db) => {
+        if (!learnerById(db, learnerId)) return
+        removeLearner(db, learnerId)
+        await backUp(db, `${file}.new`)
+        renameSync(`${file}.new`, file)
+      })
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error
+    }
+  }
 }
 
 function replaceAll(db: Database, file: string): void {
