@@ -30,6 +30,9 @@ export interface Habits {
   readonly scatter: number
 }
 
+/** No practice makes a step quicker than seeing it and moving a finger takes. */
+export const LEAST_MS = 180
+
 /** A problem as set to the simulated learner. */
 export interface Task {
   readonly id: string
@@ -125,7 +128,8 @@ class Mind {
     const { factMs, carryMs, keyMs, readMs, scatter } = this.habits
     const facts = step.facts.reduce((sum, f) => sum + factMs * (this.isWeak(f) ? 2 : 1), 0.2 * factMs)
     const thinking = (facts + carryMs * step.carries + (asked ? readMs : 0.2 * readMs)) * this.factor
-    return Math.round(thinking * Math.exp(scatter * normal(this.random)) + keyMs * toText(step.expect).length)
+    const scattered = thinking * Math.exp(scatter * normal(this.random))
+    return Math.round(LEAST_MS + scattered + keyMs * toText(step.expect).length)
   }
 
   slipAt(step: Step): Slip | undefined {

@@ -8,7 +8,7 @@ import { listed, MOST_LISTED, mapped, type ProblemSpace, pairs, type Space } fro
 /** What a generated product must be like. A count left out is free. */
 export interface ProductDials extends NumberDials {
   readonly first: Shape
-  /** The shape of the multiplier, or the only values it may have. */
+  /** The shape of the multiplier (one digit alone is 2 to 9), or the only values it may have. */
   readonly second: Shape | readonly bigint[]
   /** Answer columns that carry into the next. */
   readonly carries?: number
@@ -21,7 +21,7 @@ export interface ProductDials extends NumberDials {
  */
 export function productSpace(dials: ProductDials): ProblemSpace {
   const { first, second, carries } = dials
-  const fixed = 'length' in second ? second.map((n) => decimal(n)) : undefined
+  const fixed = 'length' in second ? second.map((n) => decimal(n)) : oneDigit(second, dials)
   if (carries !== undefined) return lookedThrough(dials, carries, fixed)
   return fixed
     ? mapped(pairs(numberSpace([first], dials), listed(fixed)), ([[a], b]) => productOf(a!, b))
@@ -55,6 +55,12 @@ function lookedThrough(
       return productOf(a.number, multipliers[n % multipliers.length]!.number)
     },
   }
+}
+
+/** A multiplier of one digit is 2 or more: times 1 there is nothing to work. */
+function oneDigit({ whole, decimals }: Shape, { largest = 9 }: NumberDials): Decimal[] | undefined {
+  if (whole > 1 || decimals > 0) return undefined
+  return Array.from({ length: Math.max(0, largest - 1) }, (_, i) => decimal(i + 2))
 }
 
 const TOO_MANY = 'Carries can be counted for factors of up to six digits together.'

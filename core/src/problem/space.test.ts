@@ -119,7 +119,7 @@ const DIALLED: [string, DialValues, () => string[]][] = [
     { first: 4, second: 1, largest: 4, zeroRun: 2 },
     () =>
       range(1000, 9999).flatMap((a) =>
-        range(1, 4).flatMap((b) => (!/[5-9]/.test(String(a)) && longestRun(a) === 2 ? [`${a}*${b}`] : [])),
+        range(2, 4).flatMap((b) => (!/[5-9]/.test(String(a)) && longestRun(a) === 2 ? [`${a}*${b}`] : [])),
       ),
   ],
   [

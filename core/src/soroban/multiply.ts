@@ -44,7 +44,7 @@ export const sorobanMultiply = technique({
   schools: [OUTER, TENS],
   // Targets: common practice, no published source.
   levels: [
-    level('Two by one digit, nothing carries', 5, () => products(2, 1, { carries: 0 })),
+    level('Two by one digit, nothing carries', 5, () => products(2, 1, { carries: 0, zeros: 0 })),
     level('Two by one digit', 6, () => products(2, 1)),
     level('Three by one digit with a zero', 8, () => products(3, 1, { zeros: 1 })),
     level('Three by one digit', 8, () => products(3, 1)),

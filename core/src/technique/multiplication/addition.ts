@@ -37,12 +37,12 @@ export const multiplyAddition = technique({
   schools: [SPLIT],
   // Targets: common practice, no published source.
   levels: [
-    level('Two by one digit, nothing carries', 3, () => products(2, 1, { carries: 0 })),
+    level('Two by one digit, nothing carries', 3, () => products(2, 1, { carries: 0, zeros: 0 })),
     level('Two by one digit', 3.5, () => products(2, 1)),
-    level('Three by one digit, nothing carries', 5, () => products(3, 1, { carries: 0 })),
+    level('Three by one digit, nothing carries', 5, () => products(3, 1, { carries: 0, zeros: 0 })),
     level('Three by one digit with a zero', 5, () => products(3, 1, { zeros: 1 })),
     level('Three by one digit', 6, () => products(3, 1)),
-    level('Two by two digits, nothing carries', 8, () => products(2, 2, { carries: 0 })),
+    level('Two by two digits, nothing carries', 8, () => products(2, 2, { carries: 0, zeros: 0 })),
     level('Two by two digits', 10, () => products(2, 2)),
     level('One decimal by one digit', 5, () => productSpace({ first: shape(1, 1), second: shape(1) })),
     level('Four by one digit', 8, () => products(4, 1)),
