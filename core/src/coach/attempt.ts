@@ -17,6 +17,13 @@ import { checkLevel, techniqueById } from '../technique/registry.js'
 export const SUPPORTS = ['watch', 'guided', 'steps', 'answer'] as const
 export type Support = (typeof SUPPORTS)[number]
 
+export const SUPPORT_NAMES: Record<Support, string> = {
+  watch: 'Watch',
+  guided: 'Guided',
+  steps: 'Steps only',
+  answer: 'Answer only',
+}
+
 /** Supports under which the learner does the work, so that an attempt is recorded. */
 export const WORKED_SUPPORTS = ['guided', 'steps', 'answer'] as const
 export type WorkedSupport = (typeof WORKED_SUPPORTS)[number]

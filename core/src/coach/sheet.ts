@@ -1,6 +1,7 @@
 /** A progress sheet: what a learner, a parent or a coach wants to see on one page. */
 import { dayAfter } from '../number/days.js'
 import { techniqueById } from '../technique/registry.js'
+import { SUPPORT_NAMES } from './attempt.js'
 import type { LevelMove } from './levels.js'
 import type { Readiness, Result } from './readiness.js'
 import { aimOf, type LearnerSettings } from './settings.js'
@@ -60,11 +61,12 @@ export function sheetOf(input: SheetInput): Sheet {
     tables: [
       {
         title: 'Techniques, the latest first',
-        columns: ['Technique', 'Standing', 'Level', 'Right', 'Pace', 'Target'],
+        columns: ['Technique', 'Standing', 'Level', 'Support', 'Right', 'Pace', 'Target'],
         rows: stands.map((s) => [
           techniqueById(s.technique).name,
           NAMES[readiness.find((r) => r.technique.id === s.technique)?.standing ?? 'practised'],
           String(s.level),
+          s.support === null ? '-' : SUPPORT_NAMES[s.support].toLowerCase(),
           s.latest.problems === 0 ? '-' : `${s.latest.right} of ${s.latest.problems}`,
           s.latest.medianMs === null ? '-' : inSeconds(s.latest.medianMs),
           inSeconds(aimOf(settings, s.technique, s.level) ?? 0),

@@ -7,6 +7,7 @@ import {
   type Problem,
   type ProblemSpace,
   type Random,
+  SUPPORT_NAMES,
   SUPPORTS,
   type Support,
   schoolOf,
@@ -20,7 +21,6 @@ import { flush } from '../data/outbox.js'
 import { endSitting, keepAttempt, keptSitting, type LocalSitting } from '../data/store.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
-import { SUPPORT_NAMES } from '../parts/words.js'
 import { Summary } from './Summary.js'
 import { Watching } from './Watching.js'
 import { Working } from './Working.js'

@@ -13,6 +13,7 @@ import {
   quickestFor,
   type Readiness,
   type Stand,
+  SUPPORT_NAMES,
   SUPPORTS,
   type Support,
   seeded,
@@ -36,7 +37,7 @@ import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
-import { levelWords, SUPPORT_ABOUT, SUPPORT_NAMES, seconds } from '../parts/words.js'
+import { levelWords, SUPPORT_ABOUT, seconds } from '../parts/words.js'
 import { Dials, dialledSpace } from './Dials.js'
 import { FrameChoice } from './FrameChoice.js'
 import { KnowingMark, PrerequisiteMap } from './PrerequisiteMap.js'

@@ -1,4 +1,11 @@
-import { itemName, keyingDue, type PlanDay, type PlanItem, techniqueById } from '@tachymetra/core'
+import {
+  itemName,
+  keyingDue,
+  type PlanDay,
+  type PlanItem,
+  SUPPORT_NAMES,
+  techniqueById,
+} from '@tachymetra/core'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button, Dropdown } from 'antd'
 import { useState } from 'react'
@@ -8,7 +15,7 @@ import type { Plan } from '../data/plan.js'
 import { beginItem } from '../data/sitting.js'
 import { Fold } from '../parts/Fold.js'
 import { Trouble } from '../parts/Trouble.js'
-import { dayName, minutesWords, SUPPORT_NAMES } from '../parts/words.js'
+import { dayName, minutesWords } from '../parts/words.js'
 
 /** Today's plan: what, for how long and why; one button starts it. */
 export function Today({ learner, plan }: { readonly learner: LearnerWire; readonly plan: Plan }) {

@@ -1,13 +1,6 @@
 /** Small pieces of wording used on several screens. */
 import { OWN_LEVEL, type Support } from '@tachymetra/core'
 
-export const SUPPORT_NAMES: Record<Support, string> = {
-  watch: 'Watch',
-  guided: 'Guided',
-  steps: 'Steps only',
-  answer: 'Answer only',
-}
-
 export const SUPPORT_ABOUT: Record<Support, string> = {
   watch: 'One problem worked before you, every value placed.',
   guided: 'Each step is asked; you give its value.',

@@ -9,6 +9,7 @@ import {
   readAttempt,
   readDecimal,
   replay,
+  SUPPORT_NAMES,
   setNumber,
   toWords,
   trace,
@@ -24,7 +25,7 @@ import { PlaceRule } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { Trouble } from '../parts/Trouble.js'
 import { useKeys } from '../parts/useKeys.js'
-import { levelWords, SUPPORT_NAMES, seconds, when } from '../parts/words.js'
+import { levelWords, seconds, when } from '../parts/words.js'
 
 /** One attempt played back, an entry at a time. */
 export default function AttemptPage() {

@@ -6,6 +6,7 @@ import {
   type LearnerSettings,
   median,
   paceOn,
+  SUPPORT_NAMES,
   shareRight,
   techniqueById,
   WORKED_SUPPORTS,
@@ -16,7 +17,7 @@ import { useCoach, usePace } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
-import { levelWords, SUPPORT_NAMES, seconds } from '../parts/words.js'
+import { levelWords, seconds } from '../parts/words.js'
 import { axis, type Ink } from './axis.js'
 import { type ForecastAsked, useForecast } from './useForecast.js'
 

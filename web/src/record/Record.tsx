@@ -2,6 +2,7 @@ import {
   FACT_DECKS,
   factById,
   OWN_LEVEL,
+  SUPPORT_NAMES,
   SUPPORTS,
   slowFacts,
   techniqueById,
@@ -20,7 +21,7 @@ import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
-import { SUPPORT_NAMES, seconds, slipName, when } from '../parts/words.js'
+import { seconds, slipName, when } from '../parts/words.js'
 import { Days } from './Days.js'
 import { PaceSection } from './PaceSection.js'
 import { Slips } from './Slips.js'

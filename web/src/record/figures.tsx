@@ -1,10 +1,17 @@
 /** Figures and tables shared by the summary of a sitting and the record. */
-import { paceOf, perMinute, problemWords, readProblem, WORKED_SUPPORTS } from '@tachymetra/core'
+import {
+  paceOf,
+  perMinute,
+  problemWords,
+  readProblem,
+  SUPPORT_NAMES,
+  WORKED_SUPPORTS,
+} from '@tachymetra/core'
 import type { AttemptSummary, SupportPace } from '@tachymetra/core/wire'
 import { Table } from 'antd'
 import { Link } from 'react-router'
 import { Mark } from '../parts/Mark.js'
-import { SUPPORT_NAMES, seconds, slipName } from '../parts/words.js'
+import { seconds, slipName } from '../parts/words.js'
 
 /** Pace under each support that was used, most supported first. */
 export function pacesOf(attempts: readonly AttemptSummary[]): SupportPace[] {
