@@ -17,10 +17,11 @@ import { productSlips } from '../slips.js'
 import { FACTOR_DECIMALS, placePoint, readWhole } from './product.js'
 import { type Split, splitOf } from './split.js'
 
+/** Numbers that break up; tens are left out, for they are worked by their zero. */
 const composite = (count?: number, most = 99) =>
   kept(between(10, most), (n) => {
     const ways = waysApart(n)
-    return ways.length > 0 && (count === undefined || ways[0]!.length === count)
+    return n % 10n !== 0n && ways.length > 0 && (count === undefined || ways[0]!.length === count)
   })
 const by = (digits: number, count?: number, most?: number) =>
   mapped(pairs(ofDigits(digits, 2n), composite(count, most)), ([a, b]) => productOf(decimal(a), decimal(b)))
