@@ -26,7 +26,7 @@ export function clearFrame(rods = USUAL_RODS, decimals = 0): Frame {
 
 /** The places of the rods at both ends. */
 export function lowestRod(frame: Frame): number {
-  return -frame.decimals
+  return 0 - frame.decimals
 }
 
 export function highestRod(frame: Frame): number {

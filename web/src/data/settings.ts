@@ -63,10 +63,21 @@ const settings = shared(load())
 
 function load(): Settings {
   try {
-    return { ...DEFAULTS, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>) }
+    return over(DEFAULTS, JSON.parse(localStorage.getItem(KEY) ?? '{}'))
   } catch {
     return DEFAULTS
   }
+}
+
+/** What was kept, where it is of the kind that is expected: another version may have kept something else. */
+function over<T extends object>(defaults: T, kept: unknown): T {
+  const entries = Object.entries(defaults).map(([key, usual]) => {
+    const value = (kept as Record<string, unknown> | null)?.[key]
+    if (usual === null) return [key, typeof value === 'string' ? value : null]
+    if (typeof value !== typeof usual) return [key, usual]
+    return [key, typeof usual === 'object' ? over(usual, value) : value]
+  })
+  return Object.fromEntries(entries) as T
 }
 
 export function changeSettings(change: Partial<Settings>): void {

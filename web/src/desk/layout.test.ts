@@ -1,0 +1,28 @@
+import { TECHNIQUES, type Technique } from '@tachymetra/core'
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { layoutMap } from './layout.js'
+
+/** Some techniques, each leaning on some of those before it. */
+const several = fc.array(fc.array(fc.nat(50), { maxLength: 3 }), { minLength: 1, maxLength: 25 }).map((all) =>
+  all.map((leans, i): Technique => {
+    const needs = i === 0 ? [] : [...new Set(leans.map((n) => `t${n % i}`))]
+    return { ...TECHNIQUES[i % TECHNIQUES.length]!, id: `t${i}`, needs }
+  }),
+)
+
+function check(techniques: readonly Technique[]): void {
+  const { spots, columns, rows } = layoutMap(techniques)
+  expect(spots.map((s) => s.technique.id).sort()).toEqual(techniques.map((t) => t.id).sort())
+  expect(new Set(spots.map((s) => `${s.column} ${s.row}`)).size).toBe(spots.length)
+  const at = (id: string) => spots.find((s) => s.technique.id === id)!
+  for (const { technique, column, row } of spots) {
+    expect(column).toBe(Math.max(-1, ...technique.needs.map((id) => at(id).column)) + 1)
+    expect(column >= 0 && column < columns && row >= 0 && row < rows).toBe(true)
+  }
+}
+
+test('the map: everything has a place of its own, right of all it leans on', () => {
+  check(TECHNIQUES)
+  fc.assert(fc.property(several, check))
+})
