@@ -6,7 +6,8 @@ import { seeded } from '../number/random.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import { answerOf, type Problem, productOf, quotientOf, rootOf, squareOf, sumOf } from '../problem/problem.js'
 import type { School, Step, Technique } from './contract.js'
-import { accepts, judgeEntry, schoolOf, trace } from './driver.js'
+import { accepts, judgeEntry, momentAfter, schoolOf, trace } from './driver.js'
+import { lineText } from './line.js'
 import { TECHNIQUES, techniqueById } from './registry.js'
 import { recognition, schoolsOf, slipAtRandom, values } from './testing.js'
 
@@ -307,6 +308,25 @@ test('a valid value is never called a slip, and every slip has a remark of its o
           expect(judgeEntry(step, slip.entry)).toMatchObject({ right: false, slip: { id: slip.id } })
           expect(`${slip.id}: ${slip.remark}`).toMatch(/^[a-z-]+: [A-Z0-9−].*\.$/)
         }
+      }
+    }
+})
+
+test('however many slips are made, the working goes on from what was entered and comes to an end', () => {
+  const random = seeded(77)
+  for (const technique of TECHNIQUES)
+    for (let i = 0; i < 30; i += 1) {
+      const { problem, school } = slipAtRandom(technique, random)
+      const right = trace(technique, problem, school)
+      const { steps, entries } = trace(technique, problem, school, (step) => {
+        const slips = step.slips()
+        return random.unit() < 0.6 ? slips[Math.floor(random.unit() * slips.length)]?.entry : undefined
+      })
+      expect(steps.length).toBeLessThanOrEqual(3 * right.steps.length + 10)
+      for (const [n, step] of steps.entries()) {
+        const { writes, holds } = momentAfter(step, entries[n]!)
+        for (const text of [step.ask, step.why, lineText(writes, 3, -3), ...holds.map((h) => h.what)])
+          expect(text).not.toMatch(/undefined|null|NaN|\[object|^$/)
       }
     }
 })
