@@ -123,7 +123,7 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
         worked.reduce((sum, p) => sum + p.attempts, 0),
       )
 
-    const { results, moves, facts, day, today } = await get<CoachWire>(`/learners/${id}/coach`)
+    const { results, moves, facts, slips, day, today } = await get<CoachWire>(`/learners/${id}/coach`)
     const settings = await get<LearnerSettings>(`/learners/${id}/settings`)
     const times = await get<Times>(`/learners/${id}/times`)
     expect(times.seen).toBeGreaterThan(100)
@@ -135,6 +135,7 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
       slow: slowFacts(times).map((s) => s.fact),
       readiness: readiness(results, { ...settings, moves }),
       stands: standsOf(results, moves),
+      slips,
       done: new Map(),
     })
     expect(plan.map((i) => i.kind)).toEqual(['facts', 'edge', 'review'])

@@ -3,6 +3,7 @@ import {
   demoLearners,
   type FactMemory,
   judgeAttempt,
+  type LatestAnswer,
   paceOf,
   remember,
 } from '@tachymetra/core'

@@ -5,6 +5,7 @@ import { TECHNIQUES, withNeeds } from '../technique/registry.js'
 import { freeTime, mergedBusy } from './agenda.js'
 import { BEGINNER } from './demo.js'
 import { FACT_DECKS } from './facts.js'
+import type { SlipCount } from './habit.js'
 import { LEVEL_RULES } from './levels.js'
 import { middleOf } from './pace.js'
 import { nextSupport, type PlanInput, planDay, type Stand, SUPPORTED, sittingLength } from './plan.js'
@@ -45,6 +46,7 @@ function input(more: Partial<PlanInput> = {}, results = RESULTS): PlanInput {
     slow: [],
     readiness: readiness(results),
     stands: standsOf(results, []),
+    slips: [],
     done: new Map(),
     ...more,
   }
@@ -74,14 +76,43 @@ test('due facts, then what is nearest to its target, then what was left alone th
     'review add-running-total',
   ])
   const [facts, edge, review] = plan
-  expect(facts).toMatchObject({ because: expect.stringMatching(/10 due .* 1 slow .* 3 new/) })
-  expect((facts as { facts: string[] }).facts).toContain('7x8')
+  expect(facts).toMatchObject({
+    because: expect.stringMatching(/10 due .* 1 slow .* 3 new/),
+    facts: expect.arrayContaining(['7x8']),
+  })
   expect(edge!.because).toBe('Nearest to its target. Level 1: 9 of the last 10 right, 3.0 s for 2.5 s.')
   expect(review!.because).toBe('One review: last worked 9 days ago.')
   // Late in the evening west of Greenwich the instant has the next day's date.
   const known = result('add-running-total', '2026-03-08', { attempts: 20, right: 20, medianMs: 2000 })
   const evening = planDay(input({ day: '2026-03-07' }, [known]))
   expect(evening.at(-1)!.because).toBe('One review: last worked today.')
+})
+
+test('a slip made again and again is called to mind; facts and keying have their own ways', () => {
+  const slip = (slip: string, place: number, count: number, technique = 'add-place-sweep') => ({
+    technique,
+    slip,
+    place,
+    count,
+  })
+  const said = (...slips: SlipCount[]) =>
+    planDay(input({ slips }))
+      .find((i) => i.id === 'add-place-sweep')!
+      .because.split('. ')
+      .at(-1)
+  expect(said(slip('lost-carry', 1, 3), slip('lost-carry', 2, 1), slip('part-left-out', 0, 2))).toBe(
+    'Mind: lost carry, 4 times of late, mostly at the tens.',
+  )
+  expect(said(slip('lost-carry', 0, 1), slip('lost-carry', 1, 1), slip('lost-carry', 2, 1))).toBe(
+    'Mind: lost carry, 3 times of late.',
+  )
+  for (const none of [
+    slip('lost-carry', 1, 2),
+    slip('fact', 1, 9),
+    slip('key-swapped', 1, 9),
+    slip('lost-carry', 1, 9, 'add-pairs'),
+  ])
+    expect(said(none)).not.toContain('Mind')
 })
 
 test('pins come first, banned and skipped items never; what is skipped comes back the next day', () => {
@@ -184,7 +215,16 @@ test('support goes one level at a time, and only when it went well', () => {
 })
 
 function week(more: Partial<WeekInput>, busy?: string) {
-  const given = { settings: DEFAULT_SETTINGS, day, now, memories: [], slow: [], results: RESULTS, moves: [] }
+  const given = {
+    settings: DEFAULT_SETTINGS,
+    day,
+    now,
+    memories: [],
+    slow: [],
+    slips: [],
+    results: RESULTS,
+    moves: [],
+  }
   return planWeek({ ...given, done: new Map(), ...more }, 7, (d) => d === busy)
 }
 

@@ -7,6 +7,7 @@ import { seeded } from '../number/random.js'
 import { techniqueById } from '../technique/registry.js'
 import type { Support } from './attempt.js'
 import { FACT_DECKS } from './facts.js'
+import { habitOf, habitWords, type SlipCount } from './habit.js'
 import type { LevelRules } from './levels.js'
 import type { Readiness, Result } from './readiness.js'
 import { type FactMemory, toAsk } from './recall.js'
@@ -38,6 +39,8 @@ export interface PlanInput {
   readonly slow: readonly string[]
   readonly readiness: readonly Readiness[]
   readonly stands: readonly Stand[]
+  /** Slips of the last HABIT_DAYS. */
+  readonly slips: readonly SlipCount[]
   /** Minutes worked today by item, in the order begun. */
   readonly done: ReadonlyMap<string, number>
 }
@@ -214,7 +217,7 @@ function techniqueItem(
   { technique, standing, because }: Readiness,
   stand: Stand | undefined,
   minutes: number,
-  { day, settings }: PlanInput,
+  { day, settings, slips }: PlanInput,
 ): PlanItem {
   const level = stand?.level ?? 1
   const support = nextSupport(stand)
@@ -232,6 +235,8 @@ function techniqueItem(
       : kind === 'edge'
         ? `Nearest to its target. ${edgeWords(stand, target)}`
         : `One review: last worked ${away}.`
+  const habit = habitOf(slips, technique.id)
+  const reasons = [...(pinned ? ['Pinned.'] : []), reason, ...(habit ? [habitWords(habit)] : [])]
   return {
     kind,
     id: technique.id,
@@ -239,7 +244,7 @@ function techniqueItem(
     support,
     problems: Math.max(2, Math.min(most, Math.round((minutes * 60) / each))),
     minutes,
-    because: pinned ? `Pinned. ${reason}` : reason,
+    because: reasons.join(' '),
     pinned,
   }
 }

@@ -2,6 +2,7 @@
 import { dayAfter } from '../number/days.js'
 import { techniqueById } from '../technique/registry.js'
 import { SUPPORT_NAMES } from './attempt.js'
+import { slipName } from './habit.js'
 import type { LevelMove } from './levels.js'
 import type { Readiness, Result } from './readiness.js'
 import { aimOf, type LearnerSettings } from './settings.js'
@@ -90,7 +91,7 @@ export function sheetOf(input: SheetInput): Sheet {
         rows: [...slips]
           .sort((a, b) => b[1] - a[1])
           .slice(0, MOST_ROWS)
-          .map(([slip, count]) => [slip.replaceAll('-', ' '), String(count)]),
+          .map(([slip, count]) => [slipName(slip), String(count)]),
       },
     ].filter((t) => t.rows.length > 0),
   }

@@ -152,6 +152,7 @@ class Learner {
         slow: slowFacts(timesOf(this.timed, [], this.input.habits.keyMs)).map((s) => s.fact),
         readiness: this.readiness(),
         stands,
+        slips: [],
         done: this.done,
       })[0]
     // The same shares of the day as the plan has: facts, one technique, another; support goes in the same way.

@@ -8,6 +8,7 @@ import {
 } from '../coach/attempt.js'
 import { FACT_DECKS } from '../coach/facts.js'
 import { FADE_LEVELS } from '../coach/fade.js'
+import type { SlipCount } from '../coach/habit.js'
 import type { LevelMove } from '../coach/levels.js'
 import type { Pace } from '../coach/pace.js'
 import type { FactMemory, Recall } from '../coach/recall.js'
@@ -94,6 +95,8 @@ export interface CoachWire {
   /** The latest move of every technique that was ever moved. */
   readonly moves: readonly MoveWire[]
   readonly facts: readonly FactStanding[]
+  /** Slips of the last HABIT_DAYS, by week. */
+  readonly slips: readonly SlipWeek[]
   /** The learner's own day, and what was done on it. */
   readonly day: string
   readonly today: DayWire
@@ -120,12 +123,8 @@ export interface DayWire {
 }
 
 /** How often a slip was made at a place in one week; weeks begin on Monday. */
-export interface SlipWeek {
+export interface SlipWeek extends SlipCount {
   readonly week: string
-  readonly technique: string
-  readonly slip: string
-  readonly place: number
-  readonly count: number
 }
 
 /** One fact recalled, as the browser sends it. */

@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { add, decimal, toText, ZERO } from '../number/decimal.js'
 import { InputError } from './error.js'
 import { printProblem, problemWords, readProblem } from './expression.js'
-import { answerOf, signed, type Term } from './problem.js'
+import { answerOf, type SumProblem, signed, type Term } from './problem.js'
 
 const term: fc.Arbitrary<Term> = fc.record({
   sign: fc.constantFrom(1 as const, -1 as const),
@@ -18,7 +18,7 @@ test('a printed problem reads back as itself, with spaces, doubled signs and tho
       expect(readProblem(text)).toEqual(problem)
       expect(readProblem(text.replace(/([+-])/g, ' $1 '))).toEqual(problem)
       const doubled = terms.map((t) => (t.sign < 0 ? `+−${toText(t.size)}` : `--${toText(t.size)}`)).join('')
-      expect(readProblem(`0${doubled}`).terms.slice(1)).toEqual(terms)
+      expect((readProblem(`0${doubled}`) as SumProblem).terms.slice(1)).toEqual(terms)
       expect(answerOf(problem)).toEqual(terms.map(signed).reduce(add, ZERO))
     }),
   )

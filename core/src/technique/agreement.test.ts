@@ -1,4 +1,4 @@
-import Reference from 'decimal.js'
+import { Decimal as Reference } from 'decimal.js'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { type Decimal, decimal, equal, isNegative, toText } from '../number/decimal.js'

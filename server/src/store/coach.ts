@@ -1,5 +1,7 @@
 import {
+  dayAfter,
   dayIn,
+  HABIT_DAYS,
   type JudgedEntry,
   TECHNIQUES,
   type Timed,
@@ -14,7 +16,7 @@ import type { AttemptWire, CoachWire, LearnerWire } from '@tachymetra/core/wire'
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import { entriesOf, wholeAttempt } from './attempts.js'
 import type { Database } from './database.js'
-import { today } from './days.js'
+import { slipsOf, today } from './days.js'
 import { factStandings, latestRecalls } from './facts.js'
 import { latestMove } from './moves.js'
 import { attempt, sitting } from './schema.js'
@@ -32,11 +34,13 @@ const LOOKED_THROUGH = 200
 /** Everything today's plan is made from. */
 export function coachView(db: Database, learner: LearnerWire, now: string): CoachWire {
   const { id } = learner
+  const day = dayIn(now, learner.timeZone)
   return {
     results: TECHNIQUES.flatMap((t) => pacePoints(db, id, t.id, LATEST_SITTINGS)),
     moves: TECHNIQUES.flatMap((t) => latestMove(db, id, t.id) ?? []),
     facts: factStandings(db, id),
-    day: dayIn(now, learner.timeZone),
+    slips: slipsOf(db, id, dayAfter(day, -HABIT_DAYS)),
+    day,
     today: today(db, learner, now),
   }
 }

@@ -3,6 +3,7 @@ import {
   judgeAttempt,
   readAttempt,
   readDecimal,
+  slipName,
   type Tally,
   techniqueById,
 } from '@tachymetra/core'
@@ -12,7 +13,7 @@ import { Link } from 'react-router'
 import { useLearners, useMoves } from '../data/queries.js'
 import type { LocalSitting } from '../data/store.js'
 import { NextUp } from '../parts/NextUp.js'
-import { levelWords, slipName } from '../parts/words.js'
+import { levelWords } from '../parts/words.js'
 import { AttemptTable, PaceFigures, pacesOf, slipCounts } from '../record/figures.js'
 
 /** What the sitting came to, from what this browser has kept: it needs no server. */

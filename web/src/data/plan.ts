@@ -56,6 +56,7 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
       memories: coach.facts,
       slow: slowFacts(times).map((s) => s.fact),
       results,
+      slips: coach.slips,
       moves: coach.moves,
       done,
     }

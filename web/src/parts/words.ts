@@ -21,10 +21,6 @@ export function levelWords(level: number): string {
 }
 
 /** "missed-drop" -> "missed drop". */
-export function slipName(id: string): string {
-  return id.startsWith('key-') ? `keying: ${id.slice(4)}` : id.replaceAll('-', ' ')
-}
-
 export function when(iso: string, timeZone?: string): string {
   return new Intl.DateTimeFormat('en-GB', {
     day: 'numeric',

@@ -4,6 +4,7 @@ import {
   OWN_LEVEL,
   SUPPORT_NAMES,
   SUPPORTS,
+  slipName,
   slowFacts,
   techniqueById,
   WORKED_SUPPORTS,
@@ -21,7 +22,7 @@ import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
-import { seconds, slipName, when } from '../parts/words.js'
+import { seconds, when } from '../parts/words.js'
 import { Days } from './Days.js'
 import { PaceSection } from './PaceSection.js'
 import { Slips } from './Slips.js'

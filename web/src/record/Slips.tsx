@@ -1,11 +1,11 @@
-import { placeName, techniqueById } from '@tachymetra/core'
+import { placeName, slipName, techniqueById } from '@tachymetra/core'
 import type { SlipWeek } from '@tachymetra/core/wire'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { useSlips } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
-import { dayName, slipName } from '../parts/words.js'
+import { dayName } from '../parts/words.js'
 import { axis, type Ink } from './axis.js'
 
 const Plot = lazy(() => import('./Plot.js'))

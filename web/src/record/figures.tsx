@@ -5,13 +5,14 @@ import {
   problemWords,
   readProblem,
   SUPPORT_NAMES,
+  slipName,
   WORKED_SUPPORTS,
 } from '@tachymetra/core'
 import type { AttemptSummary, SupportPace } from '@tachymetra/core/wire'
 import { Table } from 'antd'
 import { Link } from 'react-router'
 import { Mark } from '../parts/Mark.js'
-import { seconds, slipName } from '../parts/words.js'
+import { seconds } from '../parts/words.js'
 
 /** Pace under each support that was used, most supported first. */
 export function pacesOf(attempts: readonly AttemptSummary[]): SupportPace[] {

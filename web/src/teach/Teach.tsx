@@ -5,6 +5,7 @@ import {
   readProblem,
   type Slip,
   type Step,
+  slipName,
   TECHNIQUES,
   type Technique,
   techniqueById,
@@ -23,7 +24,7 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
-import { seconds, slipName } from '../parts/words.js'
+import { seconds } from '../parts/words.js'
 
 /** One technique explained, on the learner's own numbers. */
 export default function Teach() {

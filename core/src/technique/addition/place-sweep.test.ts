@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
-import { answerOf } from '../../problem/problem.js'
+import { answerOf, type SumProblem } from '../../problem/problem.js'
 import { numbers } from '../arbitraries.js'
 import { schoolOf, trace } from '../driver.js'
 import { values } from '../testing.js'
@@ -48,7 +48,7 @@ test('all sums of numbers to 99, step by step', () => {
 test('long lists and decimals, step by step', () => {
   fc.assert(
     fc.property(fc.array(numbers, { minLength: 2, maxLength: 6 }), (texts) => {
-      const { terms } = readProblem(texts.join('+'))
+      const { terms } = readProblem(texts.join('+')) as SumProblem
       const scale = Math.max(...terms.map((t) => t.size.scale))
       const units = terms.map((t) => unitsAt(t.size, scale))
       expectSwept(units, texts.join('+'), scale)

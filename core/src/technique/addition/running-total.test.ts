@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
-import { answerOf } from '../../problem/problem.js'
+import { answerOf, type SumProblem, sumOf } from '../../problem/problem.js'
 import { numbers } from '../arbitraries.js'
 import { trace } from '../driver.js'
 import { values } from '../testing.js'
@@ -37,7 +37,7 @@ test('all sums of one- to three-digit numbers, step by step', () => {
   const prefixes = Array.from({ length: 1000 }, (_, b) => [...totals(0n, BigInt(b))])
   for (let a = 0; a < 1000; a += 1)
     for (let b = 0; b < 1000; b += 1) {
-      const problem = { kind: 'sum', terms: [a, b].map((n) => ({ sign: 1, size: decimal(n) })) } as const
+      const problem = sumOf(decimal(a), decimal(b))
       const { steps, answer } = trace(addRunningTotal, problem, {})
       const want = b === 0 ? [0n] : prefixes[b]!
       const same =
@@ -50,7 +50,7 @@ test('all sums of one- to three-digit numbers, step by step', () => {
 test('long and decimal sums, step by step', () => {
   fc.assert(
     fc.property(numbers, numbers, (x, y) => {
-      const problem = readProblem(`${x}+${y}`)
+      const problem = readProblem(`${x}+${y}`) as SumProblem
       const scale = Math.max(...problem.terms.map((t) => t.size.scale))
       const [a, b] = problem.terms.map((t) => unitsAt(t.size, scale)) as [bigint, bigint]
       const { steps, answer } = trace(addRunningTotal, problem, {})

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
-import { answerOf } from '../../problem/problem.js'
+import { answerOf, type SumProblem } from '../../problem/problem.js'
 import { numbers } from '../arbitraries.js'
 import { judgeEntry, trace } from '../driver.js'
 import { values } from '../testing.js'
@@ -63,7 +63,7 @@ test('all differences of one- to three-digit numbers, step by step', () => {
 test('long and decimal differences, step by step', () => {
   fc.assert(
     fc.property(numbers, numbers, (x, y) => {
-      const problem = readProblem(`${x}-${y}`)
+      const problem = readProblem(`${x}-${y}`) as SumProblem
       const scale = Math.max(...problem.terms.map((t) => t.size.scale))
       const [a, b] = problem.terms.map((t) => unitsAt(t.size, scale)) as [bigint, bigint]
       const { steps, answer } = trace(subtractHoldDrop, problem, {})

@@ -1,0 +1,51 @@
+/** Slips that come again and again: what to look out for before the next problem. */
+import { placeName } from '../number/places.js'
+
+/** How often a slip was made at a place in the working of a technique. */
+export interface SlipCount {
+  readonly technique: string
+  readonly slip: string
+  readonly place: number
+  readonly count: number
+}
+
+/** A slip made so often of late is a habit (default, common practice); so many days are looked back on. */
+const OFTEN = 3
+export const HABIT_DAYS = 21
+
+export interface Habit {
+  readonly slip: string
+  readonly count: number
+  /** Where it is made at least every second time; undefined when it is made all over. */
+  readonly place: number | undefined
+}
+
+/** A slip as people call it. */
+export function slipName(id: string): string {
+  return id.startsWith('key-') ? `keying: ${id.slice(4)}` : id.replaceAll('-', ' ')
+}
+
+/**
+ * The slip made most often with a technique, if it is a habit. Facts are not counted, for they are drilled by
+ * themselves, nor is keying.
+ * @param slips those of the last HABIT_DAYS
+ */
+export function habitOf(slips: readonly SlipCount[], technique: string): Habit | undefined {
+  const its = slips.filter(
+    (s) => s.technique === technique && s.slip !== 'fact' && !s.slip.startsWith('key-'),
+  )
+  const sum = (some: readonly SlipCount[]) => some.reduce((total, s) => total + s.count, 0)
+  const kinds = [...new Set(its.map((s) => s.slip))].map((slip) => its.filter((s) => s.slip === slip))
+  const [most] = kinds.toSorted((a, b) => sum(b) - sum(a))
+  if (!most || sum(most) < OFTEN) return undefined
+  const places = [...new Set(most.map((s) => s.place))]
+  const at = (place: number) => sum(most.filter((s) => s.place === place))
+  const [place] = places.toSorted((a, b) => at(b) - at(a))
+  return { slip: most[0]!.slip, count: sum(most), place: 2 * at(place!) >= sum(most) ? place : undefined }
+}
+
+/** "Mind: lost carry, 4 times of late, mostly at the tens." */
+export function habitWords({ slip, count, place }: Habit): string {
+  const where = place === undefined ? '' : `, mostly at the ${placeName(place)}`
+  return `Mind: ${slipName(slip)}, ${count} times of late${where}.`
+}
