@@ -30,7 +30,7 @@ export interface Habits {
   readonly scatter: number
 }
 
-/** No practice makes a step quicker than seeing it and moving a finger takes. */
+/** No practice makes a question quicker than seeing it and moving a finger takes. */
 export const LEAST_MS = 180
 
 /** A problem as set to the simulated learner. */
@@ -85,7 +85,7 @@ function steps({ technique, problem, support }: Task, mind: Mind): Entered[] {
     const step = position.next
     let ms = 0
     for (let tries = 1; ; tries += 1) {
-      ms += mind.timeFor(step, support === 'guided')
+      ms += LEAST_MS + mind.timeFor(step, support === 'guided')
       const slip = mind.slipAt(step)
       const by = slip && tries === PATIENCE ? 'program' : 'learner'
       const value = slip && by === 'learner' ? slip.entry : step.expect
@@ -103,6 +103,7 @@ function answers({ technique, problem }: Task, mind: Mind): Entered[] {
   const right = trace(technique, problem, schoolOf(technique)).answer
   let ms = 0
   for (let tries = 1; ; tries += 1) {
+    ms += LEAST_MS
     const slipped = trace(technique, problem, schoolOf(technique), (step) => {
       ms += mind.timeFor(step, false)
       return mind.slipAt(step)?.entry
@@ -129,7 +130,7 @@ class Mind {
     const facts = step.facts.reduce((sum, f) => sum + factMs * (this.isWeak(f) ? 2 : 1), 0.2 * factMs)
     const thinking = (facts + carryMs * step.carries + (asked ? readMs : 0.2 * readMs)) * this.factor
     const scattered = thinking * Math.exp(scatter * normal(this.random))
-    return Math.round(LEAST_MS + scattered + keyMs * toText(step.expect).length)
+    return Math.round(scattered + keyMs * toText(step.expect).length)
   }
 
   slipAt(step: Step): Slip | undefined {
