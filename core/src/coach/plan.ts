@@ -64,6 +64,9 @@ export const FACT_SECONDS = 2.5
 const FACT_SHARE = 0.3
 /** What is on the edge gets so many times the minutes of a review. */
 const EDGE_SHARE = 3
+/** What was worked less than so many days ago needs no review yet (default, common practice). */
+const REVIEW_DAYS = 3.5
+const DAY_MS = 86_400_000
 /** Less than this many minutes are not worth beginning for. */
 const LEAST_MINUTES = 0.4
 /** Problems with support before it is seen whether they go well without. */
@@ -81,7 +84,7 @@ const MORE_SUPPORT = 0.6
  * until its minutes are up, with less support as soon as it goes well.
  */
 export function planDay(input: PlanInput): PlanItem[] {
-  const { settings, day, done, readiness, stands } = input
+  const { settings, day, now, done, readiness, stands } = input
   const out = new Set([
     ...settings.banned,
     ...settings.skipped.filter((s) => s.day === day).map((s) => s.item),
@@ -91,9 +94,11 @@ export function planDay(input: PlanInput): PlanItem[] {
   const stand = new Map(stands.map((s) => [s.technique, s]))
   const pins = free.filter((r) => settings.pinned.includes(r.technique.id))
   const begun = [...done.keys()].flatMap((id) => free.find((r) => r.technique.id === id) ?? [])
-  // Whatever became known today has done its part; the rest of its minutes go to what comes next.
+  // Whatever became known today has done its part; the rest of its minutes go to what comes next on the edge.
   const edge = pins[0] ?? begun.find((r) => r.standing !== 'known') ?? onTheEdge(free, stand, settings)
-  const review = pins[1] ?? begun.findLast((r) => r !== edge) ?? longestLeft(free, stand, edge)
+  const justUp = (r: Readiness) => stand.get(r.technique.id)?.latest.problems === 0
+  const review =
+    pins[1] ?? begun.findLast((r) => r !== edge && !justUp(r)) ?? longestLeft(free, stand, edge, now)
   const wanted = [
     ...(edge ? [{ kind: 'edge' as const, of: edge, share: EDGE_SHARE }] : []),
     ...(review ? [{ kind: 'review' as const, of: review, share: 1 }] : []),
@@ -101,9 +106,13 @@ export function planDay(input: PlanInput): PlanItem[] {
   ]
   const whole = wanted.reduce((sum, w) => sum + w.share, 0)
   const budget = settings.minutes - (facts?.minutes ?? done.get('facts') ?? 0)
-  let left = budget - begun.reduce((sum, r) => sum + done.get(r.technique.id)!, 0)
+  const worked = (some: readonly Readiness[]) =>
+    some.reduce((sum, r) => sum + (done.get(r.technique.id) ?? 0), 0)
+  const elsewhere = worked(begun.filter((r) => !wanted.some((w) => w.of === r)))
+  let left = budget - worked(begun)
   const items = wanted.flatMap(({ kind, of, share }): PlanItem[] => {
-    const minutes = Math.min(left, (budget * share) / whole - (done.get(of.technique.id) ?? 0))
+    const spent = worked([of]) + (kind === 'edge' ? elsewhere : 0)
+    const minutes = Math.min(left, (budget * share) / whole - spent)
     if (minutes < LEAST_MINUTES) return []
     left -= minutes
     return [techniqueItem(kind, of, stand.get(of.technique.id), minutes, input)]
@@ -175,19 +184,21 @@ function onTheEdge(
   )
 }
 
-/** What was worked before and has been left alone the longest, known techniques first. */
+/**
+ * What was worked before and has been left alone the longest, if that is long enough for a review; a day counts
+ * double for what is known, since nothing else brings it back.
+ */
 function longestLeft(
   free: readonly Readiness[],
   stand: ReadonlyMap<string, Stand>,
   edge: Readiness | undefined,
+  now: string,
 ): Readiness | undefined {
-  const lastAt = (r: Readiness) => stand.get(r.technique.id)!.lastAt
+  const away = (r: Readiness) => Date.parse(now) - Date.parse(stand.get(r.technique.id)!.lastAt)
+  const weight = (r: Readiness) => away(r) * (r.standing === 'known' ? 2 : 1)
   return free
-    .filter((r) => r !== edge && stand.has(r.technique.id))
-    .sort(
-      (a, b) =>
-        Number(b.standing === 'known') - Number(a.standing === 'known') || lastAt(a).localeCompare(lastAt(b)),
-    )[0]
+    .filter((r) => r !== edge && stand.has(r.technique.id) && away(r) >= REVIEW_DAYS * DAY_MS)
+    .toSorted((a, b) => weight(b) - weight(a))[0]
 }
 
 /** Watching first; then one level of support less whenever the latest went well, and the steps back when it does not go without. */
