@@ -85,7 +85,9 @@ function Shown({ sheet }: { readonly sheet: Sheet }) {
               {table.rows.map((row) => (
                 <tr key={row.join()}>
                   {row.map((cell, i) => (
-                    <td key={table.columns[i]}>{cell}</td>
+                    <td key={table.columns[i]} className={cell.endsWith('.') ? 'sentence' : undefined}>
+                      {cell}
+                    </td>
                   ))}
                 </tr>
               ))}
