@@ -31,6 +31,11 @@ export type WorkedSupport = (typeof WORKED_SUPPORTS)[number]
 /** A problem left alone for longer than this is not timed. */
 export const IDLE_MS = 60_000
 
+/** Times are kept up to a day: a problem may be left open over night. */
+export const MOST_MS = 86_400_000
+/** Entries kept of one attempt. */
+export const MOST_ENTRIES = 500
+
 /** One entry, right or wrong, in the order typed. */
 export interface Entered {
   /** Step number from 1; 0 for a final answer given without steps. */

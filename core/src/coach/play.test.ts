@@ -1,11 +1,16 @@
+import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { attemptSchema, check } from '../exchange/wire.js'
 import { readProblem } from '../problem/expression.js'
-import { techniqueById } from '../technique/registry.js'
-import { judgeAttempt, type WorkedSupport } from './attempt.js'
+import { schoolOf } from '../technique/driver.js'
+import { TECHNIQUES, techniqueById } from '../technique/registry.js'
+import { judgeAttempt, MOST_MS, WORKED_SUPPORTS, type WorkedSupport } from './attempt.js'
 import {
   commit,
+  commitValue,
   eraseKey,
   hint,
+  openStep,
   type Play,
   recordOf,
   show,
@@ -74,4 +79,62 @@ test('the answer alone: tries until it is right, and only the first counts', () 
   expect(play.outcome).toBe('done')
   const verdict = judgeAttempt(recordOf(play, as))
   expect(verdict).toMatchObject({ right: false, entries: [{ slip: 'sign-lost' }, { right: true }] })
+})
+
+test('whatever is pressed and however long it takes, the record is one the server takes, judged as it was on screen', () => {
+  const event = fc.oneof(
+    { weight: 6, arbitrary: fc.constantFrom(...'0123456789.-x') },
+    { weight: 3, arbitrary: fc.constant('Enter') },
+    fc.constantFrom('Backspace', 'hint', 'right', 'slip'),
+    { weight: 1, arbitrary: fc.constantFrom('show', 'skip') },
+  )
+  const problem = fc.constantFrom(...TECHNIQUES).chain((technique) =>
+    fc.record({
+      technique: fc.constant(technique),
+      rung: fc.nat(technique.levels.length - 1),
+      at: fc.double({ min: 0, max: 0.999999, noNaN: true }),
+      support: fc.constantFrom(...WORKED_SUPPORTS),
+    }),
+  )
+  const waits = fc.oneof(fc.nat(3000), fc.constant(3 * MOST_MS), fc.constant(0.25))
+  fc.assert(
+    fc.property(problem, fc.array(fc.tuple(event, waits), { maxLength: 60 }), (given, events) => {
+      const { technique, rung, support } = given
+      const space = technique.levels[rung]!.problems()
+      const drawn = space.at(
+        BigInt(Math.floor(given.at * Number(space.size > 10n ** 15n ? 10n ** 15n : space.size))),
+      )
+      const school = schoolOf(technique)
+      let play = startPlay({ technique, school, level: rung + 1, support, problem: drawn }, 0)
+      let at = 0
+      for (const [what, wait] of events) {
+        at += wait
+        const step = openStep(play)
+        if (what === 'Enter') play = commit(play, at)
+        else if (what === 'Backspace') play = eraseKey(play, at)
+        else if (what === 'hint') play = hint(play)
+        else if (what === 'show') play = show(play, at)
+        else if (what === 'skip') play = skip(play)
+        else if (what === 'right') play = commitValue(play, step?.expect ?? play.whole.answer, at)
+        else if (what === 'slip')
+          play = step?.slips()[0] ? commitValue(play, step.slips()[0]!.entry, at) : play
+        else play = typeKey(play, what, at)
+      }
+      const record = recordOf(play, as)
+      expect(check(attemptSchema, record)).toEqual({ value: record })
+      const verdict = judgeAttempt(record)
+      expect(verdict.entries.map((e) => e.right)).toEqual(play.made.map((m) => m.right))
+      expect(record.thinkMs + record.keyMs).toBeLessThanOrEqual(2 * MOST_MS)
+    }),
+    { numRuns: 400 },
+  )
+})
+
+test('tries without end are told so, and what is kept of them the server takes', () => {
+  let play = begin('answer')
+  for (let i = 0; i < 700; i += 1) play = enter(play, String(1000 + i), 2000 + 100 * i)
+  expect(play.notice).toContain('tries enough')
+  play = enter(play, '642', 200_000)
+  expect(play.outcome).toBe('done')
+  expect(check(attemptSchema, recordOf(play, as))).toHaveProperty('value')
 })

@@ -7,7 +7,7 @@ import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import type { School, Slip, Step, Technique } from '../technique/contract.js'
 import { acceptsAnswer, judgeEntry, type Position, replay, type Trace, trace } from '../technique/driver.js'
-import type { AttemptRecord, Entered, WorkedSupport } from './attempt.js'
+import { type AttemptRecord, type Entered, MOST_ENTRIES, MOST_MS, type WorkedSupport } from './attempt.js'
 
 /** What is being worked and how. */
 export interface Exercise {
@@ -51,6 +51,9 @@ interface Clock {
   readonly acceptedAt: number
   readonly longestPause: number
 }
+
+/** Wrong entries of one problem, after which only the right ones are taken: there is room for all its steps. */
+const MOST_WRONG = MOST_ENTRIES - 200
 
 /** Longest text that can be typed: a sign, 40 digits and a point. */
 const MOST_CHARACTERS = 42
@@ -158,6 +161,8 @@ function enter(play: Play, value: Decimal, by: Entered['by'], at: number): Play 
   const { exercise, position, accepted, clock } = play
   const step = openStep(play)
   const verdict = step ? judgeEntry(step, value) : { right: acceptsAnswer(play.whole, value) }
+  if (!verdict.right && play.made.length >= MOST_WRONG)
+    return { ...play, text: '', notice: 'That was not it, and tries enough: have it shown, or skip it.' }
   const made: Made = {
     step: step ? accepted.length + 1 : 0,
     value: toText(value),
@@ -195,5 +200,5 @@ function pressed(clock: Clock, at: number): Clock {
 }
 
 function whole(ms: number): number {
-  return Math.max(0, Math.round(ms))
+  return Math.min(MOST_MS, Math.max(0, Math.round(ms)))
 }

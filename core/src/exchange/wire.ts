@@ -3,6 +3,8 @@ import Joi from 'joi'
 import {
   type AttemptRecord,
   type JudgedEntry,
+  MOST_ENTRIES,
+  MOST_MS,
   WORKED_SUPPORTS,
   type WorkedSupport,
 } from '../coach/attempt.js'
@@ -174,7 +176,7 @@ export interface ProblemDetails {
 
 const id = Joi.string().guid({ version: 'uuidv4', separator: '-' }).lowercase()
 const instant = Joi.string().isoDate().max(30).pattern(/Z$/, 'UTC')
-const ms = Joi.number().integer().min(0).max(86_400_000)
+const ms = Joi.number().integer().min(0).max(MOST_MS)
 const techniqueId = Joi.string().max(60)
 
 export const idSchema = id.required()
@@ -210,7 +212,7 @@ export const attemptSchema = Joi.object<AttemptRecord>({
   expression: Joi.string().max(MAX_EXPRESSION).required(),
   startedAt: instant.required(),
   entries: Joi.array()
-    .max(500)
+    .max(MOST_ENTRIES)
     .items(
       Joi.object({
         step: Joi.number().integer().min(0).max(500).required(),
