@@ -5,6 +5,7 @@ import {
   gradeOf,
   KEYING_DAYS,
   keyingDue,
+  MOST_MS,
   readDecimal,
   thinking,
   toText,
@@ -66,7 +67,7 @@ export function Drill({
       setText(entry)
       return
     }
-    const ms = Math.round(now - shownAt.current)
+    const ms = Math.min(MOST_MS, Math.round(now - shownAt.current))
     const thinkMs = thinking(ms, now - firstKeyAt.current, entry.length, keying?.ms)
     const recalled = gradeOf({ right, thinkMs }, deckOf(card).withinMs) !== 1
     // Only the first time in a round tells what is remembered.
