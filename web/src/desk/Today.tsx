@@ -98,7 +98,7 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
 
 function howWorked({ support, problems }: Exclude<PlanItem, { kind: 'facts' }>): string {
   return support === 'watch'
-    ? `watched first, then ${problems} problems guided`
+    ? `watched first, then guided, ${problems} problems at a time`
     : `${SUPPORT_NAMES[support].toLowerCase()}, ${problems} problems at a time`
 }
 
