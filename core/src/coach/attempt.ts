@@ -36,6 +36,9 @@ export const MOST_MS = 86_400_000
 /** Entries kept of one attempt. */
 export const MOST_ENTRIES = 500
 
+/** Wrong answers of one attempt that are looked into: after so many tries it is guessing. */
+const MOST_DIAGNOSED = 20
+
 /** One entry, right or wrong, in the order typed. */
 export interface Entered {
   /** Step number from 1; 0 for a final answer given without steps. */
@@ -131,14 +134,15 @@ export function judgeAttempt(record: AttemptRecord): Verdict {
   return { right, clean, timed: record.idleMs <= IDLE_MS, entries }
 }
 
-function judgeAnswers(record: AttemptRecord, reading: Reading): JudgedEntry[] {
-  const right = trace(reading.technique, reading.problem, reading.school)
+function judgeAnswers(record: AttemptRecord, { technique, problem, school }: Reading): JudgedEntry[] {
+  const right = trace(technique, problem, school)
   const judged = record.entries.map((entered, i): JudgedEntry => {
     if (entered.step !== 0)
       throw new InputError(`Entry ${i + 1} names a step, but only the answer was asked.`)
     const value = numberIn(entered)
     if (!acceptsAnswer(right, value)) {
-      const cause = diagnose(reading.technique, reading.problem, reading.school, value).causes[0]?.slips[0]
+      const cause =
+        i < MOST_DIAGNOSED ? diagnose(technique, problem, school, value).causes[0]?.slips[0] : undefined
       return {
         ...entered,
         right: false,
