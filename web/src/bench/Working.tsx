@@ -295,7 +295,9 @@ export function Working({
           </div>
         ) : (
           HAS_TOUCH &&
-          !onFrame && <Keypad onKey={act.digit} onErase={act.erase} onEnter={act.enter} enterLabel="Enter" />
+          !onFrame && (
+            <Keypad onKey={act.digit} onErase={act.erase} enter={{ label: 'Enter', act: act.enter }} />
+          )
         )}
         <div className="row keys-line">
           {!done && (

@@ -58,7 +58,7 @@ async function round(): Promise<boolean> {
   for (const [key, parcel] of await parcels()) {
     if (parcel.refused !== undefined) continue
     try {
-      await call(parcel.method, parcel.path, parcel.body)
+      await call(parcel.method ?? 'PUT', parcel.path, parcel.body)
       await settleParcel(key)
       sent += 1
     } catch (error) {

@@ -19,7 +19,8 @@ export interface LocalSitting extends SittingStart {
 
 /** Something for the server, kept until it has said that it is stored. */
 export interface Parcel {
-  readonly method: 'PUT' | 'PATCH'
+  /** PUT where none is named, as in what an older version has queued. */
+  readonly method?: 'PATCH'
   readonly path: string
   readonly body: unknown
   /** The server's reason for refusing it for good. */
@@ -67,12 +68,10 @@ export async function keepAttempt(record: AttemptRecord): Promise<void> {
   const sitting = await tx.objectStore('sittings').get(record.sittingId)
   if (sitting) {
     if (sitting.attempts.length === 0)
-      await tx
-        .objectStore('outbox')
-        .add({ method: 'PUT', path: `/sittings/${sitting.id}`, body: announcement(sitting) })
+      await tx.objectStore('outbox').add({ path: `/sittings/${sitting.id}`, body: announcement(sitting) })
     await tx.objectStore('sittings').put({ ...sitting, attempts: [...sitting.attempts, record] })
   }
-  await tx.objectStore('outbox').add({ method: 'PUT', path: `/attempts/${id}`, body })
+  await tx.objectStore('outbox').add({ path: `/attempts/${id}`, body })
   await tx.done
 }
 
@@ -99,7 +98,7 @@ export async function forgetLearner(learnerId: string): Promise<void> {
 
 /** Queues one recall of a fact for the server. */
 export async function keepRecall({ id, ...body }: RecallWire): Promise<void> {
-  await (await database()).add('outbox', { method: 'PUT', path: `/recalls/${id}`, body })
+  await (await database()).add('outbox', { path: `/recalls/${id}`, body })
 }
 
 /** Queues a change of some fields; one of the same thing that has not been sent yet goes with it. */

@@ -116,14 +116,7 @@ export function Drill({
           </>
         )}
       </p>
-      {HAS_TOUCH && (
-        <Keypad
-          onKey={(key) => give(text + key)}
-          onErase={() => setText(text.slice(0, -1))}
-          onEnter={onEnd}
-          enterLabel="Stop"
-        />
-      )}
+      {HAS_TOUCH && <Keypad onKey={(key) => give(text + key)} onErase={() => setText(text.slice(0, -1))} />}
       <KeyButton label="Stop" shortcut="Esc" onPress={onEnd} />
     </div>
   )

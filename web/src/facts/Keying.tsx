@@ -68,9 +68,7 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
         data-testid="entry"
         autoComplete="off"
       />
-      {HAS_TOUCH && (
-        <Keypad onKey={press} onErase={() => setText(text.slice(0, -1))} onEnter={onEnd} enterLabel="Stop" />
-      )}
+      {HAS_TOUCH && <Keypad onKey={press} onErase={() => setText(text.slice(0, -1))} />}
       <KeyButton label="Stop" shortcut="Esc" onPress={onEnd} />
     </div>
   )

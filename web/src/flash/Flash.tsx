@@ -429,7 +429,7 @@ function Answer(props: {
         </>
       ) : (
         <>
-          {HAS_TOUCH && <Keypad onKey={type} onErase={erase} onEnter={enter} enterLabel="Enter" />}
+          {HAS_TOUCH && <Keypad onKey={type} onErase={erase} enter={{ label: 'Enter', act: enter }} />}
           <div className="row keys-line">
             <KeyButton label="Show the sum" shortcut="S" onPress={() => onPlay(show)} />
             <KeyButton label="Settings" shortcut="Esc" onPress={onSettings} />

@@ -5,12 +5,12 @@ const NAMES: Record<string, string> = { [ERASE]: 'rub out', '.': 'decimal point'
 interface Props {
   readonly onKey: (key: string) => void
   readonly onErase: () => void
-  readonly onEnter: () => void
-  readonly enterLabel: string
+  /** The wide key; without it there is none, where nothing is to be committed. */
+  readonly enter?: { readonly label: string; readonly act: () => void }
 }
 
 /** Large keys for touch, so that no system keyboard has to come up. They act on touch, not on release. */
-export function Keypad({ onKey, onErase, onEnter, enterLabel }: Props) {
+export function Keypad({ onKey, onErase, enter }: Props) {
   // A press by touch or mouse acts at once; `click` then only serves keyboards and screen readers.
   const acts = (act: () => void) => ({
     onPointerDown: (event: React.PointerEvent) => {
@@ -33,9 +33,11 @@ export function Keypad({ onKey, onErase, onEnter, enterLabel }: Props) {
           {key === '-' ? '−' : key}
         </button>
       ))}
-      <button type="button" className="enter" {...acts(onEnter)}>
-        {enterLabel}
-      </button>
+      {enter && (
+        <button type="button" className="enter" {...acts(enter.act)}>
+          {enter.label}
+        </button>
+      )}
     </fieldset>
   )
 }

@@ -103,7 +103,7 @@ function Standing({
           onPress={() => setValues(!values)}
         />
       </div>
-      {HAS_TOUCH && <Keypad onKey={digit} onErase={undo} onEnter={clear} enterLabel="Clear" />}
+      {HAS_TOUCH && <Keypad onKey={digit} onErase={undo} enter={{ label: 'Clear', act: clear }} />}
       <p className="faint">
         Touch, drag or click beads, with two fingers at once if you like. Keys: <kbd>←</kbd> <kbd>→</kbd>{' '}
         choose a rod, <kbd>↑</kbd> <kbd>↓</kbd> move an earth bead, <kbd>Space</kbd> the heaven bead, digits
