@@ -1,10 +1,12 @@
 /** The demo data: six weeks in the tally room of Lantern Wharf, an invented river port. Nobody in it is real. */
-import { toText } from '../number/decimal.js'
 import { type Random, seeded } from '../number/random.js'
 import { draw } from '../problem/space.js'
+import { lengthOf } from '../session/events.js'
+import type { AttemptRecord } from '../session/record.js'
+import type { WorkedSupport } from '../session/support.js'
+import { figuresOf, finishedProgress } from '../session/verdict.js'
 import type { Technique } from '../technique/contract.js'
 import { TECHNIQUES } from '../technique/registry.js'
-import { type AttemptRecord, judgeAttempt, type WorkedSupport } from './attempt.js'
 import { FACT_DECKS } from './facts.js'
 import { adviseLevel, type LatestAnswer, LEVEL_RULES } from './levels.js'
 import { type FactMemory, type Recall, remember, toAsk } from './recall.js'
@@ -122,8 +124,8 @@ interface Track {
 function moveOn(track: Track, sitting: DemoSitting): void {
   for (const attempt of sitting.attempts) {
     if (attempt.support !== 'answer' || sitting.level !== track.rung) continue
-    const { right, timed } = judgeAttempt(attempt)
-    track.latest = [{ right, timed, totalMs: attempt.totalMs }, ...track.latest].slice(0, LEVEL_RULES.upOf)
+    const { right, timed, totalMs } = figuresOf(finishedProgress(attempt))
+    track.latest = [{ right, timed, totalMs }, ...track.latest].slice(0, LEVEL_RULES.upOf)
     const { move } = adviseLevel(track.latest, track.technique.levels[track.rung - 1]!.targetMs)
     const to = track.rung + (move === 'up' ? 1 : move === 'back' ? -1 : 0)
     if (to === track.rung || to < 1 || to > track.technique.levels.length) continue
@@ -178,7 +180,7 @@ function* practice(
       track.sittings += 1
       track.practised += sitting.attempts.length
       moveOn(track, sitting)
-      clock += sitting.attempts.reduce((sum, a) => sum + a.totalMs, 120_000)
+      clock += sitting.attempts.reduce((sum, a) => sum + lengthOf(a.events), 120_000)
     }
   }
 }
@@ -209,7 +211,7 @@ function recalled(sittings: readonly DemoSitting[], habits: Habits, random: Rand
         habits.factMs * (weak ? 1.7 : 1) * scatter * (1 + practised) ** -habits.practice + habits.keyMs,
       )
       const right = random.unit() >= 3 * habits.slipRate * (weak ? 2 : 1)
-      const keyMs = habits.keyMs * (toText(card.answer).length - 1)
+      const keyMs = habits.keyMs * (card.kind.length(card.expect) - 1)
       const recall = {
         id: uuid(random),
         fact: card.id,
@@ -254,7 +256,7 @@ function sit(given: {
     const task = { id: uuid(random), sittingId: id, n, technique, level, support, problem, startedAt }
     const attempt = simulateAttempt(habits, { ...task, practised: track.practised + n - 1 }, random)
     attempts.push(attempt)
-    clock += attempt.totalMs + 1500
+    clock += lengthOf(attempt.events) + 1500
   }
   return {
     id,

@@ -1,6 +1,5 @@
 import { createEmptyCard, fsrs, Rating } from 'ts-fsrs'
 import { expect, test } from 'vitest'
-import { toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { cardOfFact, FACT_DECKS, factById } from './facts.js'
 import { type FactMemory, gradeOf, type Recall, remember, thinking, toAsk } from './recall.js'
@@ -11,9 +10,11 @@ test('every fact is true, has an id of its own, and is found by it', () => {
   const ids = FACT_DECKS.flatMap((d) => d.cards.map((c) => c.id))
   expect(new Set(ids).size).toBe(ids.length)
   for (const { cards } of FACT_DECKS)
-    for (const { id, ask, answer } of cards) {
+    for (const { id, ask, kind, expect: want } of cards) {
       expect(factById(id)!.card.ask).toBe(ask)
-      const value = Number(toText(answer))
+      const answer = kind.print(want)
+      expect(kind.same(kind.read(answer), want), id).toBe(true)
+      const value = Number(answer)
       const [a, sign, b] = /^(\d+)([+x-])(\d+)$/.exec(id)?.slice(1) ?? []
       if (sign)
         expect(value, id).toBe(
@@ -32,8 +33,18 @@ test('every fact is true, has an id of its own, and is found by it', () => {
     }
   // Tables to 9×9: 36 products of 2 to 9, each once; eighths by heart.
   expect(deck('tables').cards).toHaveLength(36)
-  expect(toText(factById('d3/8')!.card.answer)).toBe('0.375')
-  expect(toText(factById('p3/8')!.card.answer)).toBe('37.5')
+  const answer = (id: string) => {
+    const { kind, expect: want } = factById(id)!.card
+    return kind.print(want)
+  }
+  expect(['d3/8', 'p3/8', '47r6', 'k4-7', 'k7-4', 'm14'].map(answer)).toEqual([
+    '0.375',
+    '37.5',
+    '7r5',
+    'short',
+    'taken',
+    'XIV',
+  ])
 })
 
 test.each([

@@ -1,12 +1,12 @@
 /** The elementary facts that all the work rests on, to be recalled at once and not counted out. */
 import { type Decimal, decimal } from '../number/decimal.js'
+import { choiceOf, DECIMAL, QUOTIENT, ROMAN, WHOLE } from '../question/kind.js'
+import type { AnyQuestion } from '../question/question.js'
 
-/** One fact, asked and answered without Enter: it is taken at the last digit of the answer. */
-export interface FactCard {
+/** One fact, asked and answered without Enter: it is taken at the last key of the answer. */
+export interface FactCard extends AnyQuestion {
   /** Stable and readable: "7x8", "13-6", "c100:37", "1/8", "r:196". */
   readonly id: string
-  readonly ask: string
-  readonly answer: Decimal
 }
 
 export interface FactDeck {
@@ -20,7 +20,8 @@ export interface FactDeck {
 const card = (id: string, ask: string, answer: number | Decimal): FactCard => ({
   id,
   ask,
-  answer: typeof answer === 'number' ? decimal(answer) : answer,
+  kind: typeof answer === 'number' ? WHOLE : DECIMAL,
+  expect: typeof answer === 'number' ? decimal(answer) : answer,
 })
 
 const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i)
@@ -56,6 +57,36 @@ function parts(): FactCard[] {
       }),
   )
 }
+
+/** Divisions by 3 to 9 that leave one over, or one too few. */
+function remainders(): FactCard[] {
+  return range(3, 9).flatMap((d) =>
+    range(2, 9).flatMap((q) =>
+      [1, d - 1].map((r): FactCard => {
+        const n = q * d + r
+        const expect = { quotient: decimal(q), remainder: decimal(r) }
+        return { id: `${n}r${d}`, ask: `${n} ÷ ${d}, with remainder`, kind: QUOTIENT, expect }
+      }),
+    ),
+  )
+}
+
+const TAKEN_OR_SHORT = choiceOf(
+  { key: '1', id: 'taken', name: 'can be taken' },
+  { key: '2', id: 'short', name: 'is short' },
+)
+
+/** Can the bottom digit of a column be taken from the top one, or is the column short? */
+function shortColumns(): FactCard[] {
+  return range(0, 9).flatMap((top) =>
+    range(1, 9).map((bottom): FactCard => {
+      const expect = top < bottom ? 'short' : 'taken'
+      return { id: `k${top}-${bottom}`, ask: `${top} − ${bottom}`, kind: TAKEN_OR_SHORT, expect }
+    }),
+  )
+}
+
+const ROMANS = [...range(1, 20), 30, 40, 50, 60, 70, 80, 90, 100, 400, 500, 600, 900, 1000]
 
 function gcd(a: number, b: number): number {
   return b === 0 ? a : gcd(b, a % b)
@@ -106,6 +137,19 @@ export const FACT_DECKS: readonly FactDeck[] = [
     cards: range(2, 25).map((n) => card(`r${n * n}`, `√${n * n}`, n)),
   },
   { id: 'parts', name: 'Parts of one', withinMs: 2500, cards: parts() },
+  { id: 'short', name: 'Short columns', withinMs: 1200, cards: shortColumns() },
+  { id: 'remainders', name: 'Divisions with remainder', withinMs: 2500, cards: remainders() },
+  {
+    id: 'roman',
+    name: 'Roman numerals',
+    withinMs: 3000,
+    cards: ROMANS.map((n) => ({
+      id: `m${n}`,
+      ask: `${n} in Roman numerals`,
+      kind: ROMAN,
+      expect: decimal(n),
+    })),
+  },
 ]
 
 const BY_ID = new Map(FACT_DECKS.flatMap((deck) => deck.cards.map((c) => [c.id, { deck, card: c }])))

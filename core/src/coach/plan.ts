@@ -4,8 +4,8 @@
  */
 import { daysBetween } from '../number/days.js'
 import { seeded } from '../number/random.js'
+import type { Support } from '../session/support.js'
 import { techniqueById } from '../technique/registry.js'
-import type { Support } from './attempt.js'
 import { FACT_DECKS } from './facts.js'
 import { habitOf, habitWords, type SlipCount } from './habit.js'
 import type { LevelRules } from './levels.js'

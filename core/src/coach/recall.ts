@@ -1,9 +1,12 @@
 /** When a fact is to be asked again: FSRS memory states (ts-fsrs), the grade taken from correctness and time. */
 import { type Card, createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs'
 import type { Random } from '../number/random.js'
+import { InputError } from '../problem/error.js'
+import type { AttemptEvent } from '../session/events.js'
+import { moved, type Progress, reduceEvents } from '../session/reduce.js'
 import { type FactCard, type FactDeck, factById } from './facts.js'
 
-/** One recall as it is recorded. Times in whole milliseconds. */
+/** One recall as it was judged. Times in whole milliseconds. */
 export interface Recall {
   readonly fact: string
   readonly right: boolean
@@ -13,6 +16,43 @@ export interface Recall {
   readonly thinkMs: number
   /** ISO 8601, UTC. */
   readonly at: string
+}
+
+/** What the browser records and sends of a recall: an attempt at one question. */
+export interface RecallRecord {
+  readonly fact: string
+  /** ISO 8601, UTC. */
+  readonly at: string
+  readonly judge: number
+  /** Milliseconds a digit takes this learner to key; it is taken off the time. */
+  readonly keyMs: number
+  readonly events: readonly AttemptEvent[]
+}
+
+/**
+ * Judges a recall: only the first entry tells what is remembered.
+ * @throws InputError for an unknown fact, or events that do not hang together
+ */
+export function judgeRecall({ fact, at, judge, keyMs, events }: RecallRecord): Recall & { entry: string } {
+  const found = factById(fact)
+  if (!found) throw new InputError(`There is no fact "${fact.slice(0, 40)}".`)
+  return {
+    fact,
+    at,
+    ...recalled(reduceEvents({ questions: [found.card], inOrder: true }, events, judge), keyMs),
+  }
+}
+
+/** What the first entry at a fact says. @throws InputError when there is none */
+export function recalled(
+  { entries, clock }: Progress,
+  keyMs: number,
+): Pick<Recall, 'right' | 'ms' | 'thinkMs'> & { entry: string } {
+  const [first] = entries
+  if (!first) throw new InputError('Nothing was entered.')
+  const typed = Math.min(first.ms, (clock.lastKeyAt ?? 0) - (clock.firstKeyAt ?? 0))
+  const thinkMs = thinking(first.ms, typed, first.text.length, keyMs)
+  return { right: moved(first) && first.verdict !== 'given', ms: first.ms, thinkMs, entry: first.text }
 }
 
 /** Time to key one more digit where it was not measured (common practice). */
@@ -48,6 +88,11 @@ export function gradeOf({ right, thinkMs }: Pick<Recall, 'right' | 'thinkMs'>, w
   if (!right || thinkMs > withinMs) return Rating.Again
   if (thinkMs > HARD_SHARE * withinMs) return Rating.Hard
   return thinkMs > EASY_SHARE * withinMs ? Rating.Good : Rating.Easy
+}
+
+/** Was a fact recalled: right, and within the time allowed? */
+export function isRecalled(recall: Pick<Recall, 'right' | 'thinkMs'>, withinMs: number): boolean {
+  return gradeOf(recall, withinMs) !== Rating.Again
 }
 
 /** The memory after one more recall. @throws RangeError for a fact that is in no deck. */

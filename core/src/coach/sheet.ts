@@ -1,7 +1,7 @@
 /** A progress sheet: what a learner, a parent or a coach wants to see on one page. */
 import { dayAfter } from '../number/days.js'
+import { SUPPORT_NAMES } from '../session/support.js'
 import { techniqueById } from '../technique/registry.js'
-import { SUPPORT_NAMES } from './attempt.js'
 import { slipName } from './habit.js'
 import type { LevelMove } from './levels.js'
 import type { Readiness, Result } from './readiness.js'

@@ -3,13 +3,25 @@
  * somebody plausible to work with. Times shrink with practice by the power law of practice (Newell and
  * Rosenbloom 1981); single times scatter log-normally about their median, as response times commonly do.
  */
-import { type Decimal, equal, toText } from '../number/decimal.js'
+import { type Decimal, toText } from '../number/decimal.js'
 import { normal, type Random } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
+import { meets } from '../question/question.js'
+import { type AttemptEvent, lengthOf } from '../session/events.js'
+import type { AttemptRecord } from '../session/record.js'
+import {
+  beginTask,
+  type Exercise,
+  happen,
+  JUDGE,
+  openQuestion,
+  openStep,
+  type Progress,
+} from '../session/reduce.js'
+import type { WorkedSupport } from '../session/support.js'
 import type { Fact, Slip, Step, Technique } from '../technique/contract.js'
-import { replay, schoolOf, trace } from '../technique/driver.js'
-import type { AttemptRecord, Entered, WorkedSupport } from './attempt.js'
+import { schoolOf, trace } from '../technique/driver.js'
 
 export interface Habits {
   /** Median time for one elementary fact before any practice, in milliseconds. */
@@ -34,7 +46,7 @@ export interface Habits {
 export const LEAST_MS = 180
 
 /** A problem as set to the simulated learner. */
-export interface Task {
+export interface SimulatedTask {
   readonly id: string
   readonly sittingId: string
   readonly n: number
@@ -48,71 +60,71 @@ export interface Task {
 }
 
 /** The record the browser would have made had these habits sat before it. */
-export function simulateAttempt(habits: Habits, task: Task, random: Random): AttemptRecord {
+export function simulateAttempt(habits: Habits, task: SimulatedTask, random: Random): AttemptRecord {
+  const { technique, level, support, problem } = task
   const mind = new Mind(habits, task.practised, random)
-  const entries = task.support === 'answer' ? answers(task, mind) : steps(task, mind)
-  const totalMs = entries.reduce((sum, e) => sum + e.ms, 0)
-  const thinkMs = Math.max(1, entries[0]!.ms - Math.round(habits.keyMs * (entries[0]!.value.length - 1)))
+  const school = schoolOf(technique)
+  const exercise: Exercise = { technique, school, level, support, problem }
+  const events: AttemptEvent[] = []
+  let progress = beginTask(exercise)
+  const happens = (event: AttemptEvent) => {
+    events.push(event)
+    progress = happen(progress, event)
+  }
+  happens({ kind: 'shown', at: 0 })
+  while (progress.outcome === undefined) {
+    const step = openStep(progress)
+    const { value, ms } = step ? tryStep(step, support, mind) : tryAnswer(exercise, mind)
+    const text = toText(value)
+    const at = lengthOf(events) + ms
+    // After some tries the learner asks to be shown, whatever was to be the next.
+    if (progress.tries >= PATIENCE - 1 && mistakenAt(progress, value)) happens({ kind: 'given', at })
+    else {
+      const first = lengthOf(events) + Math.max(1, ms - Math.round(habits.keyMs * (text.length - 1)))
+      happens({ kind: 'entered', at, text, first: Math.min(first, at), last: at })
+    }
+  }
   return {
     id: task.id,
     sittingId: task.sittingId,
     n: task.n,
-    technique: task.technique.id,
-    school: schoolOf(task.technique),
-    level: task.level,
-    support: task.support,
-    expression: printProblem(task.problem),
+    technique: technique.id,
+    school,
+    level,
+    support,
+    expression: printProblem(problem),
     startedAt: task.startedAt,
-    entries,
-    hints: 0,
-    outcome: 'done',
-    thinkMs: Math.min(thinkMs, totalMs),
-    keyMs: totalMs - Math.min(thinkMs, totalMs),
-    totalMs,
-    idleMs: Math.max(...entries.map((e) => e.ms)),
+    judge: JUDGE,
+    events,
   }
 }
 
-/** Tries at one question before the learner asks to be shown. */
+/** Tries at one question, the last of which the learner asks to be shown. */
 const PATIENCE = 3
 
-function steps({ technique, problem, support }: Task, mind: Mind): Entered[] {
-  const school = schoolOf(technique)
-  const entries: Entered[] = []
-  const accepted: Decimal[] = []
-  let position = replay(technique, problem, school, accepted)
-  while (position.next) {
-    const step = position.next
-    let ms = 0
-    for (let tries = 1; ; tries += 1) {
-      ms += LEAST_MS + mind.timeFor(step, support === 'guided')
-      const slip = mind.slipAt(step)
-      const by = slip && tries === PATIENCE ? 'program' : 'learner'
-      const value = slip && by === 'learner' ? slip.entry : step.expect
-      entries.push({ step: accepted.length + 1, value: toText(value), ms, by })
-      if (equal(value, step.expect)) break
-    }
-    accepted.push(step.expect)
-    position = replay(technique, problem, school, accepted)
-  }
-  return entries
+/** Would this value leave the question open? */
+function mistakenAt(progress: Progress, value: Decimal): boolean {
+  return !meets(openQuestion(progress)!, value)
 }
 
-function answers({ technique, problem }: Task, mind: Mind): Entered[] {
-  const entries: Entered[] = []
-  const right = trace(technique, problem, schoolOf(technique)).answer
-  let ms = 0
-  for (let tries = 1; ; tries += 1) {
-    ms += LEAST_MS
-    const slipped = trace(technique, problem, schoolOf(technique), (step) => {
-      ms += mind.timeFor(step, false)
-      return mind.slipAt(step)?.entry
-    })
-    const by = tries === PATIENCE && !equal(slipped.answer, right) ? 'program' : 'learner'
-    const value = by === 'program' ? right : slipped.answer
-    entries.push({ step: 0, value: toText(value), ms: Math.round(ms), by })
-    if (equal(value, right)) return entries
-  }
+/** One try at a question: what is entered, and how long after the one before. */
+interface Try {
+  readonly value: Decimal
+  readonly ms: number
+}
+
+function tryStep(step: Step, support: WorkedSupport, mind: Mind): Try {
+  const ms = LEAST_MS + mind.timeFor(step, support === 'guided')
+  return { value: mind.slipAt(step)?.entry ?? step.expect, ms }
+}
+
+function tryAnswer({ technique, problem, school }: Exercise, mind: Mind): Try {
+  let ms = LEAST_MS
+  const { answer } = trace(technique, problem, school, (step) => {
+    ms += mind.timeFor(step, false)
+    return mind.slipAt(step)?.entry
+  })
+  return { value: answer, ms: Math.round(ms) }
 }
 
 class Mind {

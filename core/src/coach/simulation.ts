@@ -12,10 +12,10 @@ import { toText } from '../number/decimal.js'
 import { normal, type Random, seeded } from '../number/random.js'
 import type { Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
+import type { WorkedSupport } from '../session/support.js'
 import type { School, Step, Technique } from '../technique/contract.js'
 import { schoolOf, trace } from '../technique/driver.js'
 import { levelOf, TECHNIQUES, techniqueById } from '../technique/registry.js'
-import type { WorkedSupport } from './attempt.js'
 import { cardOfFact, FACT_DECKS, factById } from './facts.js'
 import { adviseLevel, type LatestAnswer, LEVEL_RULES } from './levels.js'
 import { median } from './pace.js'
@@ -182,13 +182,14 @@ class Learner {
     let clock = from
     for (const fact of facts) {
       if (clock >= until) break
-      const { answer } = factById(fact)!.card
+      const { kind, expect } = factById(fact)!.card
+      const keys = kind.length(expect)
       const thinkMs = Math.round(this.factMs(fact) * this.scatter())
       const right = this.random.unit() >= 2 * this.slipRate(thinkMs)
-      const ms = thinkMs + this.input.habits.keyMs * toText(answer).length
+      const ms = thinkMs + this.input.habits.keyMs * keys
       const recall = { fact, right, ms, thinkMs, at: this.at(clock) }
       this.memories.set(fact, remember(this.memories.get(fact), recall))
-      this.keep({ facts: [fact], carries: 0, kind: 'recall', keys: toText(answer).length, ms, right })
+      this.keep({ facts: [fact], carries: 0, kind: 'recall', keys, ms, right })
       this.use(fact)
       clock += ms + 600
     }

@@ -1,5 +1,5 @@
 /** Where a learner stands with each technique, from the results of the newest sittings and the moves of level. */
-import { WORKED_SUPPORTS, type WorkedSupport } from './attempt.js'
+import { WORKED_SUPPORTS, type WorkedSupport } from '../session/support.js'
 import type { LevelMove } from './levels.js'
 import { median } from './pace.js'
 import type { Stand } from './plan.js'

@@ -1,9 +1,11 @@
 import { expect, test } from 'vitest'
+import { toText } from '../number/decimal.js'
 import { normal, seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
+import { JUDGE } from '../session/reduce.js'
+import { judgeRecord } from '../session/verdict.js'
 import { schoolOf, trace } from '../technique/driver.js'
 import { TECHNIQUES, techniqueById } from '../technique/registry.js'
-import { judgeAttempt } from './attempt.js'
 import { compareWays, quickestFor } from './compare.js'
 import { demoLearners } from './demo.js'
 import { middleOf, shareRight } from './pace.js'
@@ -103,26 +105,17 @@ test('every step of every technique feeds the facts it rests on; recalls and who
       support: 'guided' as const,
       expression: technique.lesson.example,
       startedAt: '2026-03-01T10:00:00.000Z',
-      hints: 0,
-      outcome: 'done' as const,
-      thinkMs: 1,
-      keyMs: 1,
-      totalMs: 2,
-      idleMs: 1,
+      judge: JUDGE,
     }
-    const entries = work.entries.map((value, i) => ({
-      step: i + 1,
-      value:
-        value.scale === 0
-          ? String(value.units)
-          : (Number(value.units) / 10 ** value.scale).toFixed(value.scale),
-      ms: 1000,
-      by: 'learner' as const,
+    const events = work.entries.map((value, i) => ({
+      kind: 'entered' as const,
+      at: 1000 * (i + 1),
+      text: toText(value),
     }))
-    const judged = judgeAttempt({ ...record, entries })
-    const timed = timedSteps(record, judged.entries)
+    const timed = timedSteps({ ...record, events })
     expect(timed.map((t) => t.facts.length)).toEqual(work.steps.map((s) => s.facts.length))
-    const answer = { ...record, support: 'answer' as const, right: true, timed: true }
+    const answered = { right: true, timed: true, totalMs: 2, events: [] }
+    const answer = { ...record, support: 'answer' as const, ...answered }
     expect(timedAnswer(answer)?.work).toEqual(workloadOf(work))
     expect(timedAnswer({ ...answer, right: false })).toBeUndefined()
   }
@@ -151,10 +144,10 @@ test('the quickest way is the learner’s own: slow tables turn the advice', () 
 test('the times of a demo clerk foresee their answers, and targets follow from them', () => {
   const { sittings } = demoLearners('2026-03-01')[5]!
   const attempts = sittings.flatMap((s) => s.attempts)
-  const judged = attempts.map((a) => ({ ...a, ...judgeAttempt(a) }))
+  const judged = attempts.map((a) => ({ ...a, ...judgeRecord(a) }))
   const late = judged.slice(-300)
   const times = timesOf(
-    late.flatMap((a) => timedSteps(a, a.entries)),
+    late.flatMap(timedSteps),
     late.slice(0, -40).flatMap((a) => timedAnswer(a) ?? []),
     130,
   )

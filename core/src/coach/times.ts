@@ -7,10 +7,12 @@
  * by as much as their spread says (empirical Bayes shrinkage: Efron and Morris 1975, J. American Statistical
  * Association 70). Medians instead of means keep one interruption from spoiling an estimate.
  */
-import { type Decimal, readDecimal, toText } from '../number/decimal.js'
+import { toText } from '../number/decimal.js'
+import type { AttemptRecord, Figures } from '../session/record.js'
+import { type JudgedEntry, moved } from '../session/reduce.js'
+import { exerciseOf, IDLE_MS, progressOf } from '../session/verdict.js'
 import type { Step } from '../technique/contract.js'
-import { replay, type Trace, trace } from '../technique/driver.js'
-import { type AttemptRecord, IDLE_MS, type JudgedEntry, readAttempt } from './attempt.js'
+import { type Trace, trace } from '../technique/driver.js'
 import { cardOfFact, factById } from './facts.js'
 import { median, middleOf } from './pace.js'
 import { COMMON_KEY_MS, type Recall } from './recall.js'
@@ -78,32 +80,35 @@ const WEIGHT = { least: 1, most: 12 } as const
 
 const idOf = (fact: string) => cardOfFact(fact)?.id ?? fact
 
-function timedStep(step: Step, entry: Pick<JudgedEntry, 'value' | 'ms' | 'right'>): Timed {
+function timedStep(step: Step, entry: JudgedEntry): Timed {
   const facts = step.facts.map(idOf)
   const { action: kind, carries } = step
-  return { facts, carries, kind, keys: entry.value.length, ms: entry.ms, right: entry.right }
+  return { facts, carries, kind, keys: entry.text.length, ms: entry.ms, right: moved(entry) }
 }
 
 /**
- * The timed steps of an attempt that was worked in steps: the first try at each that was the learner's own.
- * @param entries as judged; attempts answered without steps give none.
+ * The timed steps of an attempt that was worked in steps: the first try at each that was the learner's own. Steps that
+ * were stepped over have no time. Attempts answered without steps give none.
  */
-export function timedSteps(record: Omit<AttemptRecord, 'entries'>, entries: readonly JudgedEntry[]): Timed[] {
+export function timedSteps(record: AttemptRecord): Timed[] {
   if (record.support === 'answer') return []
-  const { technique, problem, school } = readAttempt(record)
-  const accepted = entries.filter((e) => e.right).map((e) => readDecimal(e.value)!)
-  const { steps, next } = replay(technique, problem, school, accepted)
-  return entries.flatMap((entry, i) => {
-    const first = entries.findIndex((e) => e.step === entry.step) === i
-    const step = steps[entry.step - 1] ?? next
-    const usable = first && entry.by === 'learner' && entry.ms > 0 && entry.ms <= IDLE_MS
-    return usable && step ? [timedStep(step, entry)] : []
+  const { walks, entries } = progressOf(record)
+  const [walk] = walks
+  if (!walk) return []
+  const steps = [...walk.steps, ...(walk.next ? [walk.next] : [])]
+  const counted = entries.filter((e) => e.verdict !== 'elsewhere')
+  return counted.flatMap((entry, i) => {
+    const first = counted.findIndex((e) => e.step === entry.step) === i
+    const step = steps[entry.step - 1]
+    const own = entry.verdict !== 'given' && entry.took < 2
+    return first && own && step && entry.ms > 0 && entry.ms <= IDLE_MS ? [timedStep(step, entry)] : []
   })
 }
 
 /** A recall of a fact alone; undefined for one that says nothing of time. */
 export function timedRecall({ fact, right, ms }: Recall): Timed | undefined {
-  const keys = toText(factById(fact)?.card.answer ?? ({ units: 0n, scale: 0 } satisfies Decimal)).length
+  const card = factById(fact)?.card
+  const keys = card ? card.kind.length(card.expect) : 1
   return ms > 0 && ms <= IDLE_MS ? { facts: [fact], carries: 0, kind: 'recall', keys, ms, right } : undefined
 }
 
@@ -119,10 +124,10 @@ export function workloadOf({ steps, answer }: Trace): Workload {
 
 /** A whole attempt answered without steps, right at once and timed; undefined for any other. */
 export function timedAnswer(
-  record: Omit<AttemptRecord, 'entries'> & { readonly right: boolean; readonly timed: boolean },
+  record: AttemptRecord & Pick<Figures, 'right' | 'timed' | 'totalMs'>,
 ): TimedAnswer | undefined {
   if (record.support !== 'answer' || !record.right || !record.timed) return undefined
-  const { technique, problem, school } = readAttempt(record)
+  const { technique, problem, school } = exerciseOf(record)
   return { technique: technique.id, work: workloadOf(trace(technique, problem, school)), ms: record.totalMs }
 }
 

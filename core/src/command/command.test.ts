@@ -47,6 +47,45 @@ test('work alone lists the techniques that fit, least effort first', () => {
   expect(json('work', '8-9+5').techniques).toEqual([])
 })
 
+test.each([
+  ['564; 634; 642', [], ['right', 'right', 'right'], true, true],
+  ['564; 642', [], ['right', 'ahead'], true, true],
+  ['564; 571; 634', [], ['right', 'slip', 'right'], false, false],
+  ['564; 564; 9', [], ['right', 'elsewhere', 'wrong'], false, false],
+  ['542; 642', ['--support', 'answer'], ['slip', 'right'], true, false],
+  ['1; 642', ['--support', 'answer'], ['wrong', 'right'], true, false],
+] as [string, string[], string[], boolean, boolean][])(
+  'work --entries %s %s',
+  (typed, more, verdicts, done, right) => {
+    const out = json('work', '364+278', '--by', 'add-running-total', '--entries', typed, ...more)
+    expect(out).toMatchObject({ done, right, entries: verdicts.map((verdict) => ({ verdict })) })
+    expect(out.entries.map((e: { entry: string }) => e.entry)).toEqual(typed.split('; '))
+    const slip = out.entries.find((e: { verdict: string }) => e.verdict === 'slip')
+    if (slip) expect(slip.slip).toBe(more.length ? 'lost-carry' : 'wrong-place')
+    const text = runCommand('work', ['364+278', '--by', 'add-running-total', '--entries', typed, ...more]).out
+    expect(text).toContain(done ? (right ? 'Done, right.' : 'not right at the first try') : 'Not done yet')
+  },
+)
+
+test.each([
+  [['364+278', '--entries', '642'], '--entries needs --by'],
+  [['364+278', '--by', 'add-running-total', '--support', 'answer'], '--support needs --entries'],
+  [
+    ['364+278', '--by', 'add-running-total', '--entries', '642', '--support', 'watch'],
+    'guided, steps, answer',
+  ],
+  [['364+278', '--by', 'add-running-total', '--entries', 'six'], 'six'],
+  [['364+278', '--by', 'add-running-total', '--entries', '642; 1'], 'after the end'],
+])('work %s is refused', (args, reason) => {
+  expect(runCommand('work', args)).toMatchObject({ code: 2, out: '', err: expect.stringContaining(reason) })
+})
+
+test('a search that had to end says so', () => {
+  const long = [`${'7'.repeat(30)}-${'38'.repeat(15)}`, '--by', 'subtract-hold-drop', '--answer', '1']
+  expect(json('diagnose', ...long)).toEqual({ right: false, slips: [], complete: false })
+  expect(runCommand('diagnose', long).out).toContain('not everything was tried')
+})
+
 test('diagnose names the slip, likeliest first', () => {
   const out = json('diagnose', '364+278', '--by', 'add-running-total', '--answer', '542')
   expect(out.right).toBe(false)

@@ -7,8 +7,11 @@ import { placeName } from '../number/places.js'
 import { seeded } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
-import { answerOf } from '../problem/problem.js'
+import { answerOf, type Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
+import { beginTask, type EntryVerdict, happen, openQuestion } from '../session/reduce.js'
+import { WORKED_SUPPORTS } from '../session/support.js'
+import { causesOf, figuresOf } from '../session/verdict.js'
 import { dialValuesOf } from '../technique/boards.js'
 import type { DialValues, School, Technique } from '../technique/contract.js'
 import { schoolOf, trace } from '../technique/driver.js'
@@ -23,7 +26,7 @@ export interface Outcome {
 }
 
 const USAGE: Record<string, string> = {
-  work: 'work "364+278" [--by TECHNIQUE] [--school KEY=VALUE] [--json]',
+  work: 'work "364+278" [--by TECHNIQUE [--school KEY=VALUE] [--entries "564; 642" [--support SUPPORT]]] [--json]',
   diagnose: 'diagnose "364+278" --by TECHNIQUE --answer NUMBER [--school KEY=VALUE] [--json]',
   problems:
     'problems --technique TECHNIQUE [--level N | --dial KEY=VALUE ...] [--count N] [--seed N] [--json]',
@@ -42,7 +45,11 @@ export function runCommand(name: string, args: readonly string[]): Outcome {
 }
 
 function work(args: Arguments): string {
-  const given = args.take({ values: ['by', 'school'], flags: ['json'], words: 1 })
+  const given = args.take({ values: ['by', 'school', 'entries', 'support'], flags: ['json'], words: 1 })
+  for (const name of ['school', 'entries', 'support'])
+    if (given.named.includes(name) && !given.values.by) throw args.usage(`--${name} needs --by`)
+  if (given.values.support !== undefined && given.values.entries === undefined)
+    throw args.usage('--support needs --entries')
   const problem = readProblem(given.words[0]!)
   const answer = toText(answerOf(problem))
   if (!given.values.by) {
@@ -59,6 +66,10 @@ function work(args: Arguments): string {
   }
   const technique = techniqueById(given.values.by)
   const school = schoolOf(technique, given.pairs.school)
+  if (given.values.entries !== undefined) {
+    const played = playEntries(technique, school, problem, given.values.entries, given.values.support)
+    return given.flags.json ? JSON.stringify(played) : playedText(played)
+  }
   const done = trace(technique, problem, school)
   const cells = done.steps.flatMap((s) => s.writes.cells.map((c) => c.place))
   const highest = Math.max(highestPlace(done.answer), ...cells)
@@ -93,6 +104,62 @@ function work(args: Arguments): string {
   ].join('\n')
 }
 
+interface Played {
+  readonly entries: readonly {
+    readonly entry: string
+    readonly verdict: Exclude<EntryVerdict, 'given'>
+    /** The step that was open, from 1; 0 where only the answer is asked. */
+    readonly step: number
+    readonly slip: string | null
+  }[]
+  readonly done: boolean
+  readonly right: boolean
+}
+
+/** Types values one after another, as a learner would; what is not taken leaves the step open. */
+function playEntries(
+  technique: Technique,
+  school: School,
+  problem: Problem,
+  entries: string,
+  asked = 'guided',
+): Played {
+  const support = WORKED_SUPPORTS.find((s) => s === asked)
+  if (!support)
+    throw new InputError(`--support is one of ${WORKED_SUPPORTS.join(', ')}, not "${asked.slice(0, 40)}".`)
+  const exercise = { technique, school, level: 0, support, problem }
+  let progress = beginTask(exercise)
+  const typed: Played['entries'][number][] = []
+  let wrong = 0
+  for (const text of entries.split(';').map((t) => t.trim())) {
+    const kind = openQuestion(progress)?.kind
+    if (!kind) throw new InputError(`"${text.slice(0, 60)}" comes after the end.`)
+    const value = kind.read(text)
+    if (value === undefined)
+      throw new InputError(`"${text.slice(0, 60)}" is no answer of the kind that is asked.`)
+    progress = happen(progress, { kind: 'entered', at: 0, text: kind.print(value) })
+    const last = progress.entries.at(-1)!
+    let slip = last.slips[0]?.id ?? null
+    if (last.step === 0 && last.verdict === 'wrong') {
+      slip = causesOf(exercise, last.text, wrong)[0]?.slips[0].id ?? null
+      wrong += 1
+    }
+    const verdict =
+      last.verdict === 'wrong' && slip ? 'slip' : (last.verdict as Played['entries'][number]['verdict'])
+    typed.push({ entry: text, verdict, step: last.step, slip })
+  }
+  const done = progress.outcome === 'done'
+  return { entries: typed, done, right: done && figuresOf(progress).right }
+}
+
+function playedText({ entries, done, right }: Played): string {
+  const lines = entries.map((e) => `${e.entry.padEnd(14)} ${e.verdict}${e.slip ? `: ${e.slip}` : ''}`)
+  return [
+    ...lines,
+    done ? (right ? 'Done, right.' : 'Done, not right at the first try.') : 'Not done yet.',
+  ].join('\n')
+}
+
 function diagnoseCommand(args: Arguments): string {
   const given = args.take({
     values: ['by', 'answer', 'school'],
@@ -108,17 +175,20 @@ function diagnoseCommand(args: Arguments): string {
       `The answer "${given.values.answer!.slice(0, 60)}" is not a number of at most 40 digits.`,
     )
   const school: School = schoolOf(technique, given.pairs.school)
-  const { right, causes } = diagnose(technique, problem, school, answer)
+  const { right, causes, complete } = diagnose(technique, problem, school, answer)
   // A cause of two slips is listed at its first one, with the other beside it.
   const slips = causes.map(({ slips: [first, ...others] }) =>
     others.length ? { ...first, with: others } : first,
   )
-  if (given.flags.json) return JSON.stringify({ right, slips })
+  if (given.flags.json) return JSON.stringify({ right, slips, ...(!complete && { complete }) })
   if (right) return 'Right.'
   const lines = causes.map((c) =>
     c.slips.map((s) => `step ${s.step}, ${placeName(s.place)}: ${s.id}. ${s.remark}`).join('  and  '),
   )
-  return lines.length ? lines.join('\n') : 'Wrong, and no known slip leads there.'
+  if (lines.length) return lines.join('\n')
+  return complete
+    ? 'Wrong, and no known slip leads there.'
+    : 'Wrong; no slip was found before the search ended: not everything was tried.'
 }
 
 function problems(args: Arguments): string {
@@ -182,6 +252,7 @@ class Arguments {
     const values: Record<string, string | undefined> = {}
     const flags: Record<string, boolean | undefined> = {}
     const pairs: Record<'school' | 'dial', Record<string, string>> = { school: {}, dial: {} }
+    const named: string[] = []
     for (let i = 0; i < this.args.length; i += 1) {
       const arg = this.args[i]!
       const name = arg.startsWith('--') ? arg.slice(2) : undefined
@@ -190,6 +261,7 @@ class Arguments {
       else if (shape.values.includes(name)) {
         i += 1
         const value = this.args[i]
+        named.push(name)
         if (value === undefined) throw this.usage(`--${name} needs a value`)
         if (name === 'school' || name === 'dial') {
           const [key, choice] = value.split('=')
@@ -202,10 +274,10 @@ class Arguments {
       throw this.usage(shape.words ? 'give one problem in quotes' : 'too many words')
     for (const name of shape.need ?? [])
       if (values[name] === undefined) throw this.usage(`--${name} is missing`)
-    return { words, values, flags, pairs }
+    return { words, values, flags, pairs, named }
   }
 
-  private usage(what: string): InputError {
+  usage(what: string): InputError {
     return new InputError(`${what.charAt(0).toUpperCase()}${what.slice(1)}. Usage: ${USAGE[this.command]}`)
   }
 }

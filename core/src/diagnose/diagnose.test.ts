@@ -1,7 +1,9 @@
 import { expect, test } from 'vitest'
 import { readDecimal } from '../number/decimal.js'
 import { readProblem } from '../problem/expression.js'
+import { schoolOf, trace } from '../technique/driver.js'
 import { techniqueById } from '../technique/registry.js'
+import { counting } from '../technique/testing.js'
 import { diagnose } from './diagnose.js'
 import { keyingSlip } from './keying.js'
 
@@ -30,6 +32,45 @@ test('two slips are found when one does not explain the answer', () => {
 test('the search for two slips keeps to its effort and says when it was cut short', () => {
   const long = of('subtract-hold-drop', `${'7'.repeat(30)}-${'38'.repeat(15)}`, '1', 500)
   expect(long).toEqual({ right: false, causes: [], complete: false })
+})
+
+test('work is bounded whatever the numbers are, and twice as much finds no less', () => {
+  const sum = Array.from({ length: 15 }, (_, i) => '7384659281746352918273'.slice(i % 3, 20)).join('+')
+  for (const [id, expression] of [
+    ['multiply-crosswise', '73846592*69251374'],
+    ['soroban-multiply', '73846592*69251374'],
+    ['add-running-total', sum],
+    ['add-pairs', sum],
+    ['subtract-hold-drop', `${'9'.repeat(30)}-${'38'.repeat(15)}`],
+  ] as const) {
+    const { technique, asked } = counting(techniqueById(id))
+    const problem = readProblem(expression)
+    const school = schoolOf(technique)
+    const answer = readDecimal('13579')!
+    const [small, large] = [2000, 4000].map((most) => {
+      const before = asked()
+      const found = diagnose(technique, problem, school, answer, most)
+      return { found, steps: asked() - before }
+    })
+    const whole = trace(technique, problem, school).steps.length
+    // A step costs one at least; the right working and one run over come on top.
+    expect(large!.steps, id).toBeLessThan(4000 + 2 * whole)
+    expect(small!.steps, id).toBeLessThanOrEqual(large!.steps)
+    expect(small!.found.complete, id).toBe(false)
+    expect(diagnose(technique, problem, school, answer, 2000)).toEqual(small!.found)
+    // A cause that is found before the end does not make the search complete.
+    if (id !== 'multiply-crosswise') continue
+    const { steps } = trace(technique, problem, school)
+    const of = (s: (typeof steps)[number]) => s.slips().reduce((sum, slip) => sum + slip.odds, 0)
+    const [likeliest] = steps
+      .flatMap((s, at) => s.slips().map((slip) => ({ at, slip, share: slip.odds / of(s) })))
+      .toSorted((a, b) => b.share - a.share)
+    const slipped = trace(technique, problem, school, (_, i) =>
+      i === likeliest!.at ? likeliest!.slip.entry : undefined,
+    )
+    const cut = diagnose(technique, problem, school, slipped.answer, 9000)
+    expect([cut.causes.length > 0, cut.complete], id).toEqual([true, false])
+  }
 })
 
 test.each([

@@ -2,11 +2,16 @@
  * From a wrong final answer to the likely slip: every working of the same technique with one slip in it is
  * replayed, then those with two, and the ones that end in the learner's answer are its possible causes. The
  * idea of explaining wrong answers by small faults in an otherwise right procedure is Brown and Burton's (1978).
+ *
+ * Likelier workings are tried first, and the search ends when its budget of work is spent. Work is counted in steps
+ * replayed, weighed by the size of the problem, and not in milliseconds, so that every machine finds the same.
  */
-import { type Decimal, equal } from '../number/decimal.js'
-import type { Problem } from '../problem/problem.js'
+import TinyQueue from 'tinyqueue'
+import { type Decimal, digitCount, equal } from '../number/decimal.js'
+import { type Problem, rowsOf } from '../problem/problem.js'
+import { meets } from '../question/question.js'
 import type { School, Slip, Step, Technique } from '../technique/contract.js'
-import { acceptsAnswer, type Trace, trace } from '../technique/driver.js'
+import { answerQuestion, type Trace, trace } from '../technique/driver.js'
 import { keyingSlip } from './keying.js'
 
 /** A slip and where in the working it was made. */
@@ -29,17 +34,34 @@ export interface Diagnosis {
   readonly right: boolean
   /** Likeliest first; keying slips last. Empty when nothing known explains the answer. */
   readonly causes: readonly Cause[]
-  /** False when the search for two slips was cut short. */
+  /** False when the budget was spent before everything was tried. */
   readonly complete: boolean
 }
 
-/** Steps that may be run in search of two slips: some tens of milliseconds at 30 digits. */
-const DEFAULT_EFFORT = 6_000
+/** The budget of one diagnosis: about so many steps of a short problem, some 40 ms where it is spent whole. */
+const MOST_WORK = 20_000
+/** Below this nothing is found. */
+const LEAST_WORK = 500
+/** Causes of two slips that are enough to say that several fit. */
+const ENOUGH_PAIRS = 3
+
+/** The budget for an attempt's wrong answers, each half of the one before: after many tries it is guessing. */
+export function workFor(nth: number): number {
+  const work = Math.floor(MOST_WORK / 2 ** nth)
+  return work < LEAST_WORK ? 0 : work
+}
+
+/** A working with one slip in it, and how likely that slip is at its step. */
+interface Slipped {
+  readonly at: number
+  readonly slip: Slip
+  readonly share: number
+  readonly run: Trace
+}
 
 /**
  * @param answer the learner's final answer.
- * @param effort how many steps may be run in looking for two slips.
- * @param outOfTime asked now and then in that search, which ends when it says so.
+ * @param most the budget of work.
  * @throws InputError when the technique does not fit the problem.
  */
 export function diagnose(
@@ -47,49 +69,98 @@ export function diagnose(
   problem: Problem,
   school: School,
   answer: Decimal,
-  effort = DEFAULT_EFFORT,
-  outOfTime: () => boolean = () => false,
+  most: number = workFor(0),
 ): Diagnosis {
   const right = trace(technique, problem, school)
-  if (acceptsAnswer(right, answer)) return { right: true, causes: [], complete: true }
+  if (meets(answerQuestion(technique, school, right), answer))
+    return { right: true, causes: [], complete: true }
 
-  const single = singleSlips(right)
+  const each = stepWork(technique, problem)
+  let left = most
+  /** The working in which some steps are answered otherwise; undefined once the budget is spent. */
+  const slipped = (entries: ReadonlyMap<number, Decimal>): Trace | undefined => {
+    if (left <= 0) return undefined
+    const run = trace(technique, problem, school, (_, i) => entries.get(i))
+    left -= BEGIN_WORK + each * run.steps.length
+    return run
+  }
+
+  /** The slips of a step; none once the budget is spent. */
+  const slipsOf = (step: Step) => {
+    if (left <= 0) return []
+    const found = shares(step)
+    left -= (each * found.length) / 2
+    return found
+  }
+
   const causes: Cause[] = []
-  const runs: { at: number; share: number; slip: Slip; run: Trace }[] = []
-  for (const { at, slip, share } of single) {
-    const run = trace(technique, problem, school, (_, i) => (i === at ? slip.entry : undefined))
-    runs.push({ at, share, slip, run })
-    if (equal(run.answer, answer)) causes.push({ slips: [located(run.steps[at]!, at, slip)], odds: share })
-  }
-
-  let complete = true
-  if (causes.length === 0) {
-    let spent = 0
-    search: for (const first of runs.sort((a, b) => b.share - a.share)) {
-      for (let at = first.at + 1; at < first.run.steps.length; at += 1) {
-        for (const slip of first.run.steps[at]!.slips()) {
-          spent += first.run.steps.length
-          if (spent > effort || outOfTime()) {
-            complete = false
-            break search
-          }
-          const run = trace(technique, problem, school, (_, i) =>
-            i === first.at ? first.slip.entry : i === at ? slip.entry : undefined,
-          )
-          if (!equal(run.answer, answer)) continue
-          const slips = [
-            located(run.steps[first.at]!, first.at, first.slip),
-            located(run.steps[at]!, at, slip),
-          ] as const
-          causes.push({ slips, odds: first.share * slip.odds })
-        }
-      }
+  const firsts: Slipped[] = []
+  const single = right.steps.flatMap((step, at) => slipsOf(step).map((s) => ({ at, ...s })))
+  let complete = left > 0
+  for (const { at, slip, share } of single.toSorted((a, b) => b.share - a.share)) {
+    const run = slipped(new Map([[at, slip.entry]]))
+    if (!run) {
+      complete = false
+      break
     }
+    firsts.push({ at, slip, share, run })
+    if (equal(run.answer, answer)) causes.push({ slips: [located(right.steps[at]!, at, slip)], odds: share })
   }
+  if (causes.length === 0 && complete) complete = findPairs()
   const ranked = kindsFirst(causes)
   const keyed = keyingSlip(right.answer, answer)
   if (keyed) ranked.push({ slips: [{ step: right.steps.length, ...keyed }], odds: 0 })
   return { right: false, causes: ranked, complete }
+
+  /** The likeliest pairs first: each first slip waits with its own share until its second slips are looked at. */
+  function findPairs(): boolean {
+    const queue = new TinyQueue<Pair>(
+      firsts.map((first) => ({ first, share: first.share })),
+      (a, b) => b.share - a.share,
+    )
+    for (let pair = queue.pop(); pair; pair = queue.pop()) {
+      const { first, second } = pair
+      if (!second) {
+        for (let at = first.at + 1; at < first.run.steps.length; at += 1) {
+          for (const s of slipsOf(first.run.steps[at]!))
+            queue.push({ first, second: { at, ...s }, share: first.share * s.share })
+        }
+        continue
+      }
+      const run = slipped(
+        new Map([
+          [first.at, first.slip.entry],
+          [second.at, second.slip.entry],
+        ]),
+      )
+      if (!run) return false
+      if (!equal(run.answer, answer)) continue
+      const slips = [
+        located(run.steps[first.at]!, first.at, first.slip),
+        located(run.steps[second.at]!, second.at, second.slip),
+      ] as const
+      causes.push({ slips, odds: pair.share })
+      if (causes.length >= ENOUGH_PAIRS) return true
+    }
+    return left > 0
+  }
+}
+
+interface Pair {
+  readonly first: Slipped
+  readonly second?: { readonly at: number; readonly slip: Slip; readonly share: number }
+  readonly share: number
+}
+
+/**
+ * What beginning a working costs, and each step of it: long numbers and many of them take longer to work than short
+ * ones, beads longest. Fitted to measured times, so that the budget bounds them whatever the numbers are.
+ */
+const BEGIN_WORK = 10
+function stepWork(technique: Technique, problem: Problem): number {
+  const rows = rowsOf(problem)
+  const digits = rows.reduce((sum, { size }) => sum + digitCount(size), 0)
+  return (1 + digits / 8 + rows.length ** 2 / 16) * (technique.frame ? 2 : 1)
 }
 
 /**
@@ -107,13 +178,11 @@ function kindsFirst(causes: readonly Cause[]): Cause[] {
   return [...ranked.map((of) => of[0]!), ...ranked.flatMap((of) => of.slice(1))]
 }
 
-/** Every slip of a working with its share of what can go wrong at its step. */
-function singleSlips(right: Trace): { at: number; slip: Slip; share: number }[] {
-  return right.steps.flatMap((step, at) => {
-    const slips = step.slips()
-    const sum = slips.reduce((total, s) => total + s.odds, 0)
-    return slips.map((slip) => ({ at, slip, share: slip.odds / sum }))
-  })
+/** Every slip of a step with its share of what can go wrong there. */
+function shares(step: Step): { slip: Slip; share: number }[] {
+  const slips = step.slips()
+  const sum = slips.reduce((total, s) => total + s.odds, 0)
+  return slips.map((slip) => ({ slip, share: slip.odds / sum }))
 }
 
 function located(step: Step, at: number, slip: Slip): LocatedSlip {

@@ -1,7 +1,18 @@
 /** Attempts as comma-separated values (RFC 4180), by way of papaparse: written to be read again without loss. */
 import Papa from 'papaparse'
-import { type AttemptRecord, type Entered, judgeAttempt } from '../coach/attempt.js'
 import { InputError } from '../problem/error.js'
+import { type AttemptEvent, EVENT_KINDS, type EventKind } from '../session/events.js'
+import { eventsOfOlder, type OlderEntry } from '../session/older.js'
+import {
+  type AttemptRecord,
+  type Figures,
+  JUDGED,
+  OUTCOMES,
+  type Outcome,
+  RECORDED,
+} from '../session/record.js'
+import { FIRST_JUDGE } from '../session/reduce.js'
+import { finishedProgress } from '../session/verdict.js'
 import { attemptSchema, check, type SittingStart, sittingStartSchema } from './wire.js'
 
 /** An attempt with the sitting it belongs to: one row. */
@@ -12,45 +23,25 @@ export interface AttemptRow {
 }
 
 /** What a row shows besides, for people and spreadsheets; it is judged anew when read. */
-export interface RowVerdict {
-  readonly right: boolean
-  readonly clean: boolean
-  readonly timed: boolean
-  readonly slips: readonly string[]
-}
+export type RowVerdict = Figures & { readonly slips: readonly string[] }
 
 /** Largest file read, in characters, and most rows. */
 export const MOST_CSV = 20_000_000
 export const MOST_ROWS = 20_000
 
-/** The columns, in order. Those without which nothing can be read are marked. */
-const COLUMNS = [
-  ['attempt', false],
-  ['sitting', false],
-  ['sitting_started', false],
-  ['planned', false],
-  ['n', false],
-  ['technique', true],
-  ['school', false],
-  ['level', false],
-  ['support', true],
-  ['expression', true],
-  ['started', true],
-  ['entries', true],
-  ['hints', false],
-  ['outcome', true],
-  ['think_ms', false],
-  ['key_ms', false],
-  ['total_ms', true],
-  ['idle_ms', false],
-  ['shown', false],
-  ['right', false],
-  ['clean', false],
-  ['timed', false],
-  ['slips', false],
-] as const
-type Column = (typeof COLUMNS)[number][0]
-export const CSV_HEADER: readonly Column[] = COLUMNS.map(([name]) => name)
+type RecordKey = keyof typeof RECORDED
+const RECORD_KEYS = Object.keys(RECORDED) as RecordKey[]
+const JUDGED_KEYS = Object.keys(JUDGED) as (keyof typeof JUDGED)[]
+const columnOf = (key: RecordKey) => RECORDED[key].column
+
+/** The columns, in order: what was recorded, its sitting, and what the record was judged to be. */
+export const CSV_HEADER: readonly string[] = [
+  ...RECORD_KEYS.map(columnOf),
+  'sitting_started',
+  'planned',
+  ...JUDGED_KEYS.map((key) => JUDGED[key].column),
+  'slips',
+]
 
 /** The header line, with the line break that ends it. */
 export function csvHead(): string {
@@ -59,44 +50,57 @@ export function csvHead(): string {
 
 /** Rows with the line breaks that end them. */
 export function csvRows(rows: readonly (AttemptRow & { readonly verdict: RowVerdict })[]): string {
-  const cells = rows.map(({ attempt: a, planned, sittingStartedAt, verdict }) => {
-    const row: Record<Column, string | number> = {
-      attempt: a.id,
-      sitting: a.sittingId,
-      sitting_started: sittingStartedAt,
-      planned,
-      n: a.n,
-      technique: a.technique,
-      school: Object.entries(a.school)
-        .map(([key, value]) => `${key}=${value}`)
-        .join(' '),
-      level: a.level,
-      support: a.support,
-      expression: a.expression,
-      started: a.startedAt,
-      entries: a.entries.map(entryText).join(' '),
-      hints: a.hints,
-      outcome: a.outcome,
-      think_ms: a.thinkMs,
-      key_ms: a.keyMs,
-      total_ms: a.totalMs,
-      idle_ms: a.idleMs,
-      shown: a.shown ? JSON.stringify(a.shown) : '',
-      right: yes(verdict.right),
-      clean: yes(verdict.clean),
-      timed: yes(verdict.timed),
-      slips: verdict.slips.join(' '),
-    }
-    return CSV_HEADER.map((name) => row[name])
-  })
+  const cells = rows.map(({ attempt, planned, sittingStartedAt, verdict }) => [
+    ...RECORD_KEYS.map((key) => printed(RECORDED[key].kind, attempt[key])),
+    sittingStartedAt,
+    planned,
+    ...JUDGED_KEYS.map((key) => printed(JUDGED[key].kind, verdict[key])),
+    verdict.slips.join(' '),
+  ])
   return rows.length === 0 ? '' : `${Papa.unparse(cells, { newline: '\r\n', header: false })}\r\n`
 }
 
-const yes = (is: boolean) => (is ? 'yes' : 'no')
+/** A field as text, by its kind. */
+function printed(kind: string, value: unknown): string {
+  switch (kind) {
+    case 'variant':
+      return Object.entries(value as Record<string, string>)
+        .map(([key, choice]) => `${key}=${choice}`)
+        .join(' ')
+    case 'events':
+      return (value as readonly AttemptEvent[]).map(eventText).join(' ')
+    case 'presentation':
+      return value === undefined ? '' : JSON.stringify(value)
+    case 'flag':
+      return value ? 'yes' : 'no'
+    default:
+      return String(value)
+  }
+}
 
-/** "3=642@1500", with "*" behind it where the program showed the value. */
-function entryText({ step, value, ms, by }: Entered): string {
-  return `${step}=${value}@${ms}${by === 'program' ? '*' : ''}`
+/**
+ * "entered=642@1500:1200-1480~300": the kind, its text, when it happened, when its first and last key fell, and the
+ * longest pause between keys. Whatever is not known is left out.
+ */
+function eventText({ kind, at, text, first, last, pause }: AttemptEvent): string {
+  const keys = first === undefined ? '' : `:${first}-${last ?? first}`
+  return `${kind}${text === undefined ? '' : `=${text}`}@${at ?? ''}${keys}${pause === undefined ? '' : `~${pause}`}`
+}
+
+const EVENT_TEXT = /^([a-z-]+)(?:=([^@]*))?@(\d{0,9})(?::(\d{1,9})-(\d{1,9}))?(?:~(\d{1,9}))?$/
+
+function eventFrom(text: string): AttemptEvent {
+  const found = EVENT_TEXT.exec(text)
+  const [, kind, value, at, first, last, pause] = found ?? []
+  if (!found || !EVENT_KINDS.includes(kind as EventKind))
+    throw new InputError(`events: "${text.slice(0, 40)}" is not like entered=564@1200.`)
+  return {
+    kind: kind as EventKind,
+    at: at === '' ? null : Number(at),
+    ...(value !== undefined && { text: value }),
+    ...(first !== undefined && { first: Number(first), last: Number(last) }),
+    ...(pause !== undefined && { pause: Number(pause) }),
+  }
 }
 
 /** What became of one line of a file. */
@@ -105,8 +109,13 @@ export type ReadRow = { readonly line: number } & (
   | { readonly error: string }
 )
 
+/** Columns without which nothing can be read; the last one of either version. */
+const NEEDED = ['technique', 'support', 'expression', 'started']
+const NEEDED_OLDER = ['entries', 'outcome', 'total_ms']
+
 /**
- * Reads a file line by line: a line that cannot be read is told with its reason and leaves the others alone.
+ * Reads a file line by line: a line that cannot be read is told with its reason and leaves the others alone. Files
+ * written before there were events are read too.
  * @param newId makes ids for rows that bring none; rows without a sitting are put together by technique, level and day
  * @throws InputError when the whole cannot be read: too large, no header, columns missing
  */
@@ -116,11 +125,11 @@ export function readCsv(text: string, newId: () => string): ReadRow[] {
     header: true,
     skipEmptyLines: 'greedy',
   })
-  const missing = COLUMNS.filter(([name, needed]) => needed && !meta.fields?.includes(name))
+  const older = !meta.fields?.includes('events') && meta.fields?.includes('entries')
+  const needed = [...NEEDED, ...(older ? NEEDED_OLDER : ['events'])]
+  const missing = needed.filter((name) => !meta.fields?.includes(name))
   if (missing.length > 0)
-    throw new InputError(
-      `The first line must name the columns; missing: ${missing.map(([n]) => n).join(', ')}.`,
-    )
+    throw new InputError(`The first line must name the columns; missing: ${missing.join(', ')}.`)
   if (data.length > MOST_ROWS)
     throw new InputError(`The file has ${data.length} rows; at most ${MOST_ROWS} are read.`)
   const sittings = new Map<string, { id: string; startedAt: string; n: number }>()
@@ -128,7 +137,7 @@ export function readCsv(text: string, newId: () => string): ReadRow[] {
     // The header is line 1; a quoted line break makes later numbers differ from an editor's.
     const line = i + 2
     try {
-      const row = readRow(cells, newId, sittings)
+      const row = readRow(new Cells(cells), older === true, newId, sittings)
       return { line, row, expression: row.attempt.expression }
     } catch (error) {
       if (error instanceof InputError) return { line, error: error.message }
@@ -137,75 +146,95 @@ export function readCsv(text: string, newId: () => string): ReadRow[] {
   })
 }
 
+/** The cells of a row, by the name of their column. */
+class Cells {
+  constructor(private readonly cells: Record<string, string | undefined>) {}
+
+  text(name: string): string {
+    return (this.cells[name] ?? '').trim()
+  }
+
+  whole(name: string, otherwise?: number): number {
+    const text = this.text(name)
+    if (text === '' && otherwise !== undefined) return otherwise
+    if (!/^\d{1,9}$/.test(text)) throw new InputError(`${name}: "${text.slice(0, 40)}" is no whole number.`)
+    return Number(text)
+  }
+
+  words(name: string): string[] {
+    return this.text(name).split(' ').filter(Boolean)
+  }
+}
+
 function readRow(
-  cells: Record<string, string | undefined>,
+  cells: Cells,
+  older: boolean,
   newId: () => string,
   sittings: Map<string, { id: string; startedAt: string; n: number }>,
 ): AttemptRow {
-  const text = (name: Column) => (cells[name] ?? '').trim()
-  const whole = (name: Column, otherwise?: number) => {
-    if (text(name) === '' && otherwise !== undefined) return otherwise
-    if (!/^\d{1,9}$/.test(text(name)))
-      throw new InputError(`${name}: "${text(name).slice(0, 40)}" is no whole number.`)
-    return Number(text(name))
-  }
-  const technique = text('technique')
-  const level = whole('level', 0)
-  const startedAt = text('started')
-  const totalMs = whole('total_ms')
+  const technique = cells.text('technique')
+  const level = cells.whole('level', 0)
+  const startedAt = cells.text('started')
   const own = `${technique} ${level} ${startedAt.slice(0, 10)}`
   const group = sittings.get(own) ?? { id: newId(), startedAt, n: 0 }
-  const thinkMs = whole('think_ms', totalMs)
   const given: AttemptRecord = {
-    id: text('attempt') || newId(),
-    sittingId: text('sitting') || group.id,
-    n: whole('n', group.n + 1),
+    id: cells.text('attempt') || newId(),
+    sittingId: cells.text('sitting') || group.id,
+    n: cells.whole('n', group.n + 1),
     technique,
-    school: Object.fromEntries(
-      text('school')
-        .split(' ')
-        .filter(Boolean)
-        .map((pair) => pair.split('=') as [string, string]),
-    ),
+    school: Object.fromEntries(cells.words('school').map((pair) => pair.split('=') as [string, string])),
     level,
-    support: text('support') as AttemptRecord['support'],
-    expression: text('expression'),
+    support: cells.text('support') as AttemptRecord['support'],
+    expression: cells.text('expression'),
     startedAt,
-    entries: text('entries').split(' ').filter(Boolean).map(entryFrom),
-    hints: whole('hints', 0),
-    outcome: text('outcome') as AttemptRecord['outcome'],
-    thinkMs,
-    keyMs: whole('key_ms', Math.max(0, totalMs - thinkMs)),
-    totalMs,
-    idleMs: whole('idle_ms', 0),
-    ...(text('shown') && { shown: shownFrom(text('shown')) }),
+    judge: older ? FIRST_JUDGE : cells.whole('judge', FIRST_JUDGE),
+    events: older ? olderEvents(cells) : cells.words('events').map(eventFrom),
+    ...(cells.text('shown') && { shown: shownFrom(cells.text('shown')) }),
   }
   const checked = check(attemptSchema, given)
   if ('error' in checked) throw new InputError(inColumns(checked.error))
-  // Judged here as the server will judge it, so that the preview says what will be stored.
-  judgeAttempt(checked.value)
-  const planned = whole('planned', 1)
-  const sittingStartedAt = text('sitting_started') || group.startedAt
+  // Folded here as the server will fold it, so that the preview says what will be stored.
+  finishedProgress(checked.value)
+  const planned = cells.whole('planned', 1)
+  const sittingStartedAt = cells.text('sitting_started') || group.startedAt
   const start: SittingStart = { learnerId: given.id, technique, level, planned, startedAt: sittingStartedAt }
   const sitting = check(sittingStartSchema, start)
   if ('error' in sitting) throw new InputError(inColumns(sitting.error))
-  if (text('sitting') === '') sittings.set(own, { ...group, n: group.n + 1 })
+  if (cells.text('sitting') === '') sittings.set(own, { ...group, n: group.n + 1 })
   return { attempt: checked.value, planned, sittingStartedAt }
 }
 
-/** A message in the words of the columns rather than of the records: "startedAt" is "started". */
-function inColumns(message: string): string {
-  return message
-    .replaceAll('sittingId', 'sitting')
-    .replaceAll('startedAt', 'started')
-    .replace(/\b(think|key|total|idle)Ms\b/g, '$1_ms')
+/** The events of a row written before there were any. */
+function olderEvents(cells: Cells): AttemptEvent[] {
+  const outcome = cells.text('outcome') as Outcome
+  if (!OUTCOMES.includes(outcome)) throw new InputError(`outcome: one of ${OUTCOMES.join(', ')}.`)
+  const totalMs = cells.whole('total_ms')
+  const thinkMs = cells.whole('think_ms', totalMs)
+  return eventsOfOlder({
+    entries: cells.words('entries').map(olderEntry),
+    hints: cells.whole('hints', 0),
+    outcome,
+    thinkMs,
+    keyMs: cells.whole('key_ms', Math.max(0, totalMs - thinkMs)),
+    totalMs,
+    idleMs: cells.whole('idle_ms', 0),
+  })
 }
 
-function entryFrom(text: string): Entered {
+/** "3=642@1500", with "*" behind it where the program showed the value. */
+function olderEntry(text: string): OlderEntry {
   const found = /^(\d+)=(-?[\d.]+)@(\d+)(\*?)$/.exec(text)
   if (!found) throw new InputError(`entries: "${text.slice(0, 40)}" is not like 1=564@1200.`)
   const [, step, value, ms, program] = found
   return { step: Number(step), value: value!, ms: Number(ms), by: program ? 'program' : 'learner' }
+}
+
+/** A message in the words of the columns rather than of the records: "startedAt" is "started". */
+function inColumns(message: string): string {
+  return RECORD_KEYS.filter((key) => columnOf(key) !== key).reduce(
+    (text, key) => text.replaceAll(new RegExp(`\\b${key}\\b`, 'g'), columnOf(key)),
+    message,
+  )
 }
 
 function shownFrom(text: string): NonNullable<AttemptRecord['shown']> {

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import ical from 'node-ical'
 import { expect, test } from 'vitest'
-import { judgeAttempt } from '../coach/attempt.js'
 import { demoLearners } from '../coach/demo.js'
 import { DEFAULT_SETTINGS } from '../coach/settings.js'
 import type { PlanDay } from '../coach/week.js'
 import { InputError } from '../problem/error.js'
+import { judgeRecord } from '../session/verdict.js'
 import { planCalendar, readBusy } from './calendar.js'
 import { type AttemptRow, csvHead, csvRows, readCsv } from './csv.js'
 import { duration, statementOf } from './statements.js'
@@ -19,8 +19,8 @@ const rows = demo
     ),
   )
 const withVerdict = (row: AttemptRow) => {
-  const { entries, ...verdict } = judgeAttempt(row.attempt)
-  return { ...row, verdict: { ...verdict, slips: entries.flatMap((e) => e.slip ?? []) } }
+  const { entries, ...verdict } = judgeRecord(row.attempt)
+  return { ...row, verdict: { ...verdict, slips: entries.flatMap((e) => e.slips.map((s) => s.id)) } }
 }
 let made = 0
 const newId = () => {
@@ -52,7 +52,7 @@ test('a bad row is told with its line and reason and leaves the others alone', (
   const bad: [string, RegExp][] = [
     [good.replace('add-running-total', 'guess'), /technique/],
     [good.replace('364+278', '364+'), /./],
-    [good.replace('0=642@6000', '0=643@6000'), /not reached/],
+    [good.replace('0=642@6000', '0=643@6000'), /no end/],
     [good.replace('0=642@6000', 'six'), /not like/],
     [good.replace(',6000,', ',fast,'), /total_ms/],
     [good.replace('2026-03-01T', 'March '), /^started must be/],
@@ -229,7 +229,7 @@ test('statements keep the rules of xAPI 1.0.3', () => {
         ? Object.values(value!).every(noNulls)
         : value !== undefined
   for (const { attempt } of rows.slice(0, 300)) {
-    const verdict = judgeAttempt(attempt)
+    const verdict = judgeRecord(attempt)
     const s = statementOf({ ...attempt, ...verdict, learnerId: learner.id }) as unknown as Record<
       string,
       never

@@ -49,11 +49,11 @@ export function statementOf(attempt: AttemptWire): Statement {
       success: attempt.right,
       completion: done,
       duration: duration(attempt.totalMs),
-      ...(done && last && { response: last.value }),
+      ...(done && last && { response: last.text }),
       extensions: {
         [`${HOME}:clean`]: attempt.clean,
         [`${HOME}:support`]: attempt.support,
-        [`${HOME}:slips`]: attempt.entries.flatMap((e) => e.slip ?? []),
+        [`${HOME}:slips`]: attempt.entries.flatMap((e) => e.slips.map((s) => s.id)),
       },
     },
     context: {

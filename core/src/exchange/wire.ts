@@ -1,21 +1,18 @@
 /** What goes over HTTP between browser and server: types, and Joi schemas checked on both sides with the same words. */
 import Joi from 'joi'
-import {
-  type AttemptRecord,
-  type JudgedEntry,
-  MOST_ENTRIES,
-  MOST_MS,
-  WORKED_SUPPORTS,
-  type WorkedSupport,
-} from '../coach/attempt.js'
 import { FACT_DECKS } from '../coach/facts.js'
 import { FADE_LEVELS } from '../coach/fade.js'
 import type { SlipCount } from '../coach/habit.js'
 import type { LevelMove } from '../coach/levels.js'
 import type { Pace } from '../coach/pace.js'
-import type { FactMemory, Recall } from '../coach/recall.js'
+import type { FactMemory, RecallRecord } from '../coach/recall.js'
 import type { LearnerSettings } from '../coach/settings.js'
+import { isInstant } from '../number/days.js'
 import { MAX_EXPRESSION } from '../problem/expression.js'
+import { EVENT_KINDS, MOST_EVENTS } from '../session/events.js'
+import { type AttemptRecord, type Figures, MOST_MS, RECORDED } from '../session/record.js'
+import { JUDGE, type JudgedEntry } from '../session/reduce.js'
+import { WORKED_SUPPORTS, type WorkedSupport } from '../session/support.js'
 import { schoolOf } from '../technique/driver.js'
 import { levelOf, TECHNIQUES, techniqueById } from '../technique/registry.js'
 
@@ -63,7 +60,7 @@ export interface AttemptSummary {
   readonly n: number
   readonly support: WorkedSupport
   readonly expression: string
-  readonly outcome: AttemptRecord['outcome']
+  readonly outcome: Figures['outcome']
   readonly right: boolean
   readonly clean: boolean
   readonly timed: boolean
@@ -71,13 +68,12 @@ export interface AttemptSummary {
   readonly slips: readonly string[]
 }
 
-export interface AttemptWire extends Omit<AttemptRecord, 'entries'> {
-  readonly learnerId: string
-  readonly entries: readonly JudgedEntry[]
-  readonly right: boolean
-  readonly clean: boolean
-  readonly timed: boolean
-}
+/** An attempt as it is kept: its events, and the verdict it was given. */
+export type AttemptWire = AttemptRecord &
+  Figures & {
+    readonly learnerId: string
+    readonly entries: readonly JudgedEntry[]
+  }
 
 /** One dot of the pace chart: a sitting's attempts under one support. */
 export interface PacePoint {
@@ -130,7 +126,7 @@ export interface SlipWeek extends SlipCount {
 }
 
 /** One fact recalled, as the browser sends it. */
-export interface RecallWire extends Recall {
+export interface RecallWire extends RecallRecord {
   readonly id: string
   readonly learnerId: string
 }
@@ -175,7 +171,14 @@ export interface ProblemDetails {
 }
 
 const id = Joi.string().guid({ version: 'uuidv4', separator: '-' }).lowercase()
-const instant = Joi.string().isoDate().max(30).pattern(/Z$/, 'UTC')
+const instant = Joi.string()
+  .max(30)
+  .custom((value: string, helpers) =>
+    isInstant(value) ? value : helpers.message({ custom: '{{#label}} must be a real date and time in UTC' }),
+  )
+const day = Joi.string().custom((value: string, helpers) =>
+  isInstant(`${value}T00:00:00Z`) ? value : helpers.message({ custom: '{{#label}} must be a real date' }),
+)
 const ms = Joi.number().integer().min(0).max(MOST_MS)
 const techniqueId = Joi.string().max(60)
 
@@ -199,43 +202,47 @@ export const sittingStartSchema = Joi.object<SittingStart>({
   startedAt: instant.required(),
 })
 
-export const attemptSchema = Joi.object<AttemptRecord>({
-  id: id.required(),
-  sittingId: id.required(),
-  n: Joi.number().integer().min(1).max(1000).required(),
-  technique: techniqueId.required(),
-  school: Joi.object().pattern(Joi.string().max(30), Joi.string().max(30)).max(10).required(),
-  level: Joi.number().integer().min(0).max(100).required(),
-  support: Joi.string()
-    .valid(...WORKED_SUPPORTS)
+const judge = Joi.number().integer().min(1).max(JUDGE)
+const event = Joi.object({
+  kind: Joi.string()
+    .valid(...EVENT_KINDS)
     .required(),
-  expression: Joi.string().max(MAX_EXPRESSION).required(),
-  startedAt: instant.required(),
-  entries: Joi.array()
-    .max(MOST_ENTRIES)
-    .items(
-      Joi.object({
-        step: Joi.number().integer().min(0).max(500).required(),
-        value: Joi.string().max(60).required(),
-        ms: ms.required(),
-        by: Joi.string().valid('learner', 'program').required(),
-      }),
-    )
-    .required(),
-  hints: Joi.number().integer().min(0).max(1000).required(),
-  outcome: Joi.string().valid('done', 'skipped').required(),
-  thinkMs: ms.required(),
-  keyMs: ms.required(),
-  totalMs: ms.required(),
-  idleMs: ms.required(),
-  shown: Joi.object({
+  at: ms.allow(null).required(),
+  text: Joi.string().max(130),
+  first: ms,
+  last: ms,
+  pause: ms,
+})
+
+/** How each kind of field is checked. */
+const KINDS: Record<(typeof RECORDED)[keyof typeof RECORDED]['kind'], Joi.Schema> = {
+  id,
+  count: Joi.number().integer().min(1).max(1000),
+  number: Joi.number().integer().min(0).max(100),
+  word: techniqueId,
+  variant: Joi.object().pattern(Joi.string().max(30), Joi.string().max(30)).max(10),
+  support: Joi.string().valid(...WORKED_SUPPORTS),
+  expression: Joi.string().max(MAX_EXPRESSION),
+  instant,
+  judge,
+  events: Joi.array().max(MOST_EVENTS).items(event),
+  presentation: Joi.object({
     way: Joi.string().valid('flash', 'tape-left', 'tape-down', 'still').required(),
     showMs: Joi.number().integer().min(1).max(60_000).required(),
     gapMs: Joi.number().integer().min(0).max(60_000).required(),
     worstMs: Joi.number().min(0).max(60_000).required(),
     meanMs: Joi.number().min(0).max(60_000).required(),
   }),
-})
+}
+
+export const attemptSchema = Joi.object<AttemptRecord>(
+  Object.fromEntries(
+    Object.entries(RECORDED).map(([name, field]) => {
+      const schema = KINDS[field.kind]
+      return [name, 'optional' in field ? schema : schema.required()]
+    }),
+  ),
+)
 
 /** Most attempts in one request. */
 export const MOST_BROUGHT_IN = 100
@@ -259,10 +266,10 @@ export const recallSchema = Joi.object<RecallWire>({
   id: id.required(),
   learnerId: id.required(),
   fact: Joi.string().max(20).required(),
-  right: Joi.boolean().required(),
-  ms: ms.required(),
-  thinkMs: ms.max(Joi.ref('ms')).required(),
   at: instant.required(),
+  judge: judge.required(),
+  keyMs: Joi.number().min(20).max(5000).required(),
+  events: Joi.array().max(20).items(event).required(),
 })
 
 const share = (least: number, most: number) => Joi.number().integer().min(least).max(most)
@@ -313,7 +320,7 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
   pinned: Joi.array().items(planItem).unique().max(50),
   banned: Joi.array().items(planItem).unique().max(50),
   skipped: Joi.array()
-    .items(Joi.object({ item: planItem.required(), day: Joi.string().isoDate().length(10).required() }))
+    .items(Joi.object({ item: planItem.required(), day: day.required() }))
     .max(100),
   busy: Joi.array()
     .items(Joi.object({ from: instant.required(), to: instant.required() }))

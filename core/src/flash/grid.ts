@@ -1,5 +1,8 @@
 /** A table of random numbers, summed along its rows and down its columns; the two grand totals must agree. */
+import { decimal } from '../number/decimal.js'
 import type { Random } from '../number/random.js'
+import { WHOLE } from '../question/kind.js'
+import type { Question } from '../question/question.js'
 
 export interface Grid {
   readonly cells: readonly (readonly number[])[]
@@ -22,4 +25,15 @@ export function randomGrid(rows: number, columns: number, digits: number, random
     columnSums: cells[0]!.map((_, c) => sum(cells.map((row) => row[c]!))),
     total: sum(rowSums),
   }
+}
+
+/** The sums a grid asks for: the rows, the columns, and the grand total both ways. */
+export function gridQuestions({ rowSums, columnSums, total }: Grid): Question[] {
+  const asked = (ask: string, sum: number): Question => ({ ask, kind: WHOLE, expect: decimal(sum) })
+  return [
+    ...rowSums.map((sum, r) => asked(`Row ${r + 1}`, sum)),
+    ...columnSums.map((sum, c) => asked(`Column ${c + 1}`, sum)),
+    asked('Total of the rows', total),
+    asked('Total of the columns', total),
+  ]
 }

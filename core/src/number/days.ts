@@ -47,3 +47,21 @@ function offsetMs(at: number, timeZone: string): number {
   }).format(new Date(at))
   return Date.parse(`${parts.replace(' ', 'T')}Z`) - Math.floor(at / 1000) * 1000
 }
+
+/** The years dates are taken in: a clock that says otherwise is wrong. */
+const FIRST_YEAR = 2000
+const LAST_YEAR = 2099
+
+/** Is this a real date and time in UTC ("2026-11-20T15:00:05.250Z"), in a year that can be meant? */
+export function isInstant(text: string): boolean {
+  const found = /^(\d{4})-\d\d-\d\dT\d\d:\d\d:\d\d(?:\.\d{1,3})?Z$/.exec(text)
+  if (!found) return false
+  const [year, time] = [Number(found[1]), Date.parse(text)]
+  // A day that is not in its month, or an hour 24, is read as the one after.
+  return (
+    year >= FIRST_YEAR &&
+    year <= LAST_YEAR &&
+    Number.isFinite(time) &&
+    new Date(time).toISOString().slice(0, 19) === text.slice(0, 19)
+  )
+}

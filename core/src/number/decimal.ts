@@ -101,6 +101,11 @@ export function lowestPlace(value: Decimal): number {
   return value.scale === 0 ? 0 : -value.scale
 }
 
+/** How many digits it is written with. */
+export function digitCount(value: Decimal): number {
+  return Math.max(highestPlace(value) + 1 - lowestPlace(value), 1)
+}
+
 /** Plain text: optional minus, digits, optional point and digits. */
 export function toText(value: Decimal): string {
   const sign = value.units < 0n ? '-' : ''

@@ -23,7 +23,7 @@ import { dial } from '../technique/boards.js'
 import type { Step } from '../technique/contract.js'
 import { level } from '../technique/level.js'
 import { lineOf } from '../technique/line.js'
-import { type Misfit, misfit, type SlipSink, step, technique } from '../technique/make.js'
+import { type Misfit, misfit, once, type SlipSink, step, technique } from '../technique/make.js'
 import { SIDE, TENS } from '../technique/schools.js'
 import { chainSpace } from './chains.js'
 import { clearFrame, type Frame, MOST_RODS, rodAt, setNumber, USUAL_RODS } from './frame.js'
@@ -166,21 +166,24 @@ function beadStep(
   const { place, digit } = part
   const taken = isNegative(part.value)
   const d = taken ? -digit : digit
-  const move = rodMove(frame, place, d, tens)
+  const move = once(() => rodMove(frame, place, d, tens))
   const expect = add(total, part.value)
   return step({
     action: 'beads',
     place,
     ask: `${placeTitle(place)}: ${taken ? `take ${digit} away` : `add ${digit}`}.`,
-    why: () => coach(frame, place, d, move),
+    why: () => coach(frame, place, d, move()),
     expect,
     writes: () => lineOf(expect, lowest, !last),
-    load: () => ({
-      facts: move.facts,
-      carries: move.kind === 'ten' || move.kind === 'ten-five' ? move.cascade + 1 : 0,
-    }),
-    beads: { before: frame, kind: move.kind, cascade: move.cascade, moves: move.moves },
-    slips: (slip) => beadSlips(slip, frame, part, total, mixed, coach(frame, place, d, move)),
+    load: () => {
+      const { facts, kind, cascade } = move()
+      return { facts, carries: kind === 'ten' || kind === 'ten-five' ? cascade + 1 : 0 }
+    },
+    beads: () => {
+      const { kind, cascade, moves } = move()
+      return { before: frame, kind, cascade, moves }
+    },
+    slips: (slip) => beadSlips(slip, frame, part, total, mixed, coach(frame, place, d, move())),
   })
 }
 

@@ -1,9 +1,11 @@
 /** soroban-read and soroban-set: a number read from the frame, and a number set on it. */
+
 import { highestPlace, lowestPlace, toWords } from '../number/decimal.js'
 import { numberSpace } from '../problem/numbers.js'
 import { type NumberProblem, numberOf, type Problem } from '../problem/problem.js'
 import { shape } from '../problem/shape.js'
 import { mapped } from '../problem/space.js'
+import { DECIMAL } from '../question/kind.js'
 import { dial } from '../technique/boards.js'
 import type { DialBoard } from '../technique/contract.js'
 import { level } from '../technique/level.js'
@@ -89,6 +91,7 @@ export const sorobanRead = technique({
       why: 'Rod by rod from the left: five for the heaven bead at the bar, one for each earth bead at the bar.',
       expect: number,
       writes: () => lineOf(number, lowestPlace(number)),
+      kind: DECIMAL,
       beads: { before: frame, kind: 'read', cascade: 0, moves: [] },
       slips: (slip) => setSlips(slip, number, lowestPlace(number) - 1),
     })

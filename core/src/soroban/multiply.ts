@@ -12,7 +12,7 @@ import { shape } from '../problem/shape.js'
 import type { Fact, Step } from '../technique/contract.js'
 import { level } from '../technique/level.js'
 import { lineOf } from '../technique/line.js'
-import { type Misfit, misfit, type SlipSink, step, technique } from '../technique/make.js'
+import { type Misfit, misfit, once, type SlipSink, step, technique } from '../technique/make.js'
 import { productBoard } from '../technique/multiplication/product.js'
 import { OUTER, TENS } from '../technique/schools.js'
 import { clearFrame, type Frame, MOST_RODS, setNumber, USUAL_RODS } from './frame.js'
@@ -154,7 +154,7 @@ function productStep({ frame, product, total, lowest, tens, opening, newRow, las
     : newRow
       ? `A new row: the finger goes to the ${placeName(place + 1)}.`
       : `The finger is on the ${placeName(place + 1)}: start there.`
-  const landed = () => {
+  const landing = once(() => {
     let now = frame
     const moves: BeadMove[] = []
     const told: string[] = []
@@ -170,25 +170,21 @@ function productStep({ frame, product, total, lowest, tens, opening, newRow, las
       if (!most || order(move) > order(most)) most = move
     }
     return { moves, told, facts, most: most! }
-  }
-  const landing = landed()
+  })
   return step({
     action: 'beads',
     place,
     ask: `${words} = ? Put it on the frame as two digits, the tens on the ${placeName(place + 1)}.`,
-    why: () => `${where} ${words} is ${shown}. ${landing.told.join(' ')}`,
+    why: () => `${where} ${words} is ${shown}. ${landing().told.join(' ')}`,
     expect,
     writes: () => lineOf(expect, lowest, !last),
-    load: () => ({
-      facts: landing.facts,
-      carries: landing.most.kind.startsWith('ten') ? landing.most.cascade + 1 : 0,
-    }),
-    beads: {
-      before: frame,
-      kind: landing.most.kind,
-      cascade: landing.most.cascade,
-      moves: landing.moves,
-      finger: place,
+    load: () => {
+      const { facts, most } = landing()
+      return { facts, carries: most.kind.startsWith('ten') ? most.cascade + 1 : 0 }
+    },
+    beads: () => {
+      const { most, moves } = landing()
+      return { before: frame, kind: most.kind, cascade: most.cascade, moves, finger: place }
     },
     slips: (slip) => productSlips(slip, product, total, shown, where, opening !== undefined, newRow),
   })

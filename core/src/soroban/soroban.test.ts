@@ -7,9 +7,8 @@ import { inWords } from '../number/words.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import type { Problem, SumProblem } from '../problem/problem.js'
-import { schoolOf, trace } from '../technique/driver.js'
+import { schoolOf, trace, variantsOf } from '../technique/driver.js'
 import { techniqueById } from '../technique/registry.js'
-import { schoolsOf } from '../technique/testing.js'
 import { chainSpace } from './chains.js'
 import { beadsOf, clearFrame, type Frame, frameValue, rodAt, setNumber, setRod } from './frame.js'
 import {
@@ -161,7 +160,7 @@ describe('abacus techniques', () => {
   function expectPlayed(id: string, expression: string, answer: bigint): void {
     const technique = techniqueById(id)
     const problem = readProblem(expression)
-    for (const school of schoolsOf(technique)) {
+    for (const school of variantsOf(technique)) {
       const { steps, answer: reached } = trace(technique, problem, school)
       for (const { beads, expect: value } of steps) {
         const after = beads!.kind === 'read' ? beads!.before : played(beads!.before, beads!.moves)

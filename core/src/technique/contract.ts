@@ -6,6 +6,7 @@
 import type { Decimal } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import type { ProblemSpace } from '../problem/space.js'
+import type { Question } from '../question/question.js'
 import type { Frame } from '../soroban/frame.js'
 import type { BeadMove, MoveKind } from '../soroban/moves.js'
 
@@ -112,18 +113,12 @@ export interface Level {
 }
 
 /** One question of the working. */
-export interface Step {
+export interface Step extends Question {
   readonly action: Action
   /** The place acted on: a power of ten, 0 = units. */
   readonly place: number
-  /** The question, in words a ten-year-old reads. */
-  readonly ask: string
   /** One sentence on why, shown on request. */
   readonly why: string
-  /** The value of the worked example. */
-  readonly expect: Decimal
-  /** Other entries that are as right: another valid order, another rounding. */
-  readonly also?: ((entry: Decimal) => boolean) | undefined
   /** Digits of the problem that are worked together, so that they can be joined by a line. */
   readonly links?: readonly (readonly [Spot, Spot])[] | undefined
   /** The bead moves of the step, for abacus work. */
@@ -133,7 +128,7 @@ export interface Step {
   /** What stands written, and what must be kept in mind, once the step is answered as expected. */
   readonly writes: AnswerLine
   readonly holds: readonly Held[]
-  /** The same after another right entry, where that makes a difference. */
+  /** The same by what was entered, where several entries are right. */
   readonly after?: ((entry: Decimal) => Moment) | undefined
   /** The elementary facts it rests on: '7+8', '13-6'. */
   readonly facts: readonly Fact[]

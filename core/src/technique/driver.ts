@@ -1,21 +1,16 @@
-/** Runs a technique: worked example, replay over entries, judging one entry. */
+/** Runs a technique: the worked example, and the answer as a question. Following entries is in walks.ts. */
 import { type Decimal, equal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
-import type { Moment, School, Slip, Step, Technique, Work } from './contract.js'
+import { SIGNED } from '../question/kind.js'
+import { meets, type Question } from '../question/question.js'
+import type { Moment, School, Step, Technique, Work } from './contract.js'
 
 /** A finished working: the steps asked, what was entered at each, and the answer reached. */
 export interface Trace {
   readonly steps: readonly Step[]
   readonly entries: readonly Decimal[]
   readonly answer: Decimal
-}
-
-/** Where a replay stands: the steps answered so far and the next one, or the answer when there is none. */
-export interface Position {
-  readonly steps: readonly Step[]
-  readonly next: Step | undefined
-  readonly answer: Decimal | undefined
 }
 
 /**
@@ -41,52 +36,28 @@ export function trace(
   return { steps, entries, answer: state.value }
 }
 
-/**
- * Plays entries back and stops at the first step still unanswered. Undo is a replay of one entry fewer.
- * @throws InputError when there are more entries than steps.
- */
-export function replay(
-  technique: Technique,
-  problem: Problem,
-  school: School,
-  entries: readonly Decimal[],
-): Position {
-  const work = begin(technique, problem, school)
-  const steps: Step[] = []
-  let state = work.next()
-  for (const entry of entries) {
-    if (state.done) throw new InputError('There are more entries than the working has steps.')
-    steps.push(state.value)
-    state = work.next(entry)
-  }
-  return state.done
-    ? { steps, next: undefined, answer: state.value }
-    : { steps, next: state.value, answer: undefined }
-}
-
-export function accepts(step: Step, entry: Decimal): boolean {
-  return equal(step.expect, entry) || (step.also?.(entry) ?? false)
-}
-
 /** What stands written and held once a step has been answered with an entry it accepts. */
 export function momentAfter(step: Step, entry: Decimal): Moment {
-  return step.after && !equal(step.expect, entry) ? step.after(entry) : step
+  return step.after ? step.after(entry) : step
 }
 
 /**
- * Is this an answer the working could end in? The one it does end in, or, when its last step asks for the answer
- * itself, any entry that step accepts (an estimate may be rounded in more than one way).
+ * The answer of a working as a question. When its last step asks for the answer itself, any value that step takes is as
+ * right (an estimate may be rounded in more than one way).
  */
-export function acceptsAnswer({ steps, answer }: Trace, given: Decimal): boolean {
+export function answerQuestion(
+  technique: Technique,
+  school: School,
+  { steps, answer }: Pick<Trace, 'steps' | 'answer'>,
+): Question {
   const last = steps.at(-1)
-  return equal(answer, given) || (last !== undefined && equal(last.expect, answer) && accepts(last, given))
-}
-
-/** Is the entry right? If not, the slip behind it where one is known. */
-export function judgeEntry(step: Step, entry: Decimal): { right: true } | { right: false; slip?: Slip } {
-  if (accepts(step, entry)) return { right: true }
-  const slip = step.slips().find((s) => equal(s.entry, entry))
-  return slip ? { right: false, slip } : { right: false }
+  const asks = technique.asks?.(school)
+  return {
+    ask: asks ? `The answer? (${asks})` : 'The answer?',
+    kind: last?.kind ?? SIGNED,
+    expect: answer,
+    also: last && equal(last.expect, answer) ? (value) => meets(last, value) : undefined,
+  }
 }
 
 /**
@@ -103,7 +74,17 @@ export function schoolOf(technique: Technique, given: Readonly<Record<string, st
   return Object.fromEntries(technique.schools.map((o) => [o.key, given[o.key] ?? o.values[0]!]))
 }
 
-function begin(technique: Technique, problem: Problem, school: School): Work {
+/** Every combination of values of a technique's school options, the defaults first. */
+export function variantsOf(technique: Technique): School[] {
+  return technique.schools.reduce<School[]>(
+    (variants, { key, values }) =>
+      variants.flatMap((variant) => values.map((value) => ({ ...variant, [key]: value }))),
+    [{}],
+  )
+}
+
+/** @throws InputError when the technique does not fit the problem. */
+export function begin(technique: Technique, problem: Problem, school: School): Work {
   const fit = technique.fits(problem)
   if (!fit.fits) throw new InputError(`${technique.name} does not fit: ${fit.because}.`)
   return technique.work(problem, school)

@@ -1,7 +1,9 @@
 /** Building blocks for techniques: what a technique file would otherwise repeat. */
 import { add, type Decimal, equal, isNegative } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
-import type { AnswerLine, Held, School, Slip, Step, Technique, Work } from './contract.js'
+import { type AnswerKind, FRAME, SIGNED } from '../question/kind.js'
+import { meets } from '../question/question.js'
+import type { AnswerLine, BeadWork, Held, School, Slip, Step, Technique, Work } from './contract.js'
 import { type Load, NO_LOAD } from './facts.js'
 
 /** Why a technique does not fit a problem: a clause that ends a sentence, for a learner. */
@@ -52,8 +54,12 @@ export type Later<T> = T | (() => T)
 
 /** What a technique says of a step; whatever is left out is empty. */
 export interface Asked
-  extends Pick<Step, 'action' | 'place' | 'expect' | 'also' | 'after' | 'links' | 'picks' | 'beads'> {
+  extends Pick<Step, 'action' | 'place' | 'expect' | 'also' | 'after' | 'links' | 'picks'> {
   readonly ask: Later<string>
+  /** The bead moves, for abacus work. */
+  readonly beads?: Later<BeadWork>
+  /** Any number where none is named; with beads, what stands on the frame. */
+  readonly kind?: AnswerKind<Decimal>
   readonly why: Later<string>
   readonly writes: Later<AnswerLine>
   readonly holds?: Later<readonly Held[]>
@@ -67,11 +73,12 @@ export interface Asked
 export type SlipSink = (id: string, entry: Decimal, odds: number, remark: string) => void
 
 export function step(asked: Asked): Step {
-  return new Question(asked)
+  return new AskedStep(asked)
 }
 
 /** A class, so that the many steps of a diagnosis share their getters. */
-class Question implements Step {
+class AskedStep implements Step {
+  readonly kind: Step['kind']
   readonly action: Step['action']
   readonly place: number
   readonly expect: Decimal
@@ -79,9 +86,9 @@ class Question implements Step {
   readonly after: Step['after']
   readonly links: Step['links']
   readonly picks: Step['picks']
-  readonly beads: Step['beads']
 
   constructor(private readonly asked: Asked) {
+    this.kind = asked.kind ?? (asked.beads ? FRAME : SIGNED)
     this.action = asked.action
     this.place = asked.place
     this.expect = asked.expect
@@ -89,11 +96,14 @@ class Question implements Step {
     this.after = asked.after
     this.links = asked.links
     this.picks = asked.picks
-    this.beads = asked.beads
   }
 
   get ask(): string {
     return now(this.asked.ask)
+  }
+
+  get beads(): Step['beads'] {
+    return this.asked.beads && now(this.asked.beads)
   }
 
   get why(): string {
@@ -117,8 +127,17 @@ class Question implements Step {
   }
 
   slips(): readonly Slip[] {
-    const { slips, expect, also } = this.asked
-    return slips ? gather(expect, also, slips) : []
+    const { slips } = this.asked
+    return slips ? gather(this, slips) : []
+  }
+}
+
+/** Works something out when it is first asked for, and once only. */
+export function once<T extends object>(make: () => T): () => T {
+  let made: T | undefined
+  return () => {
+    made ??= make()
+    return made
   }
 }
 
@@ -126,16 +145,12 @@ function now<T>(later: Later<T>): T {
   return typeof later === 'function' ? (later as () => T)() : later
 }
 
-function gather(
-  expect: Decimal,
-  also: ((entry: Decimal) => boolean) | undefined,
-  tell: (slip: SlipSink) => void,
-): Slip[] {
+function gather(step: Step, tell: (slip: SlipSink) => void): Slip[] {
   const found: Slip[] = []
   tell((id, entry, odds, remark) => {
-    if (equal(entry, expect) || also?.(entry) || found.some((s) => equal(s.entry, entry))) return
+    if (meets(step, entry) || found.some((s) => equal(s.entry, entry))) return
     // Nobody ends below zero by a slip where the right value is not.
-    if (isNegative(entry) && !isNegative(expect) && id !== 'sign') return
+    if (isNegative(entry) && !isNegative(step.expect) && id !== 'sign') return
     found.push({ id, entry, odds, remark })
   })
   return found

@@ -5,22 +5,14 @@ import { toText } from '../number/decimal.js'
 import { type Random, seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
+import { meets } from '../question/question.js'
 import type { School, Slip, Technique } from './contract.js'
-import { acceptsAnswer, schoolOf, trace } from './driver.js'
+import { answerQuestion, schoolOf, trace, variantsOf } from './driver.js'
 
 /** The values asked for, as plain text: what a learner would type. */
 export function values(technique: Technique, expression: string, school: School = {}): string[] {
   return trace(technique, readProblem(expression), schoolOf(technique, school)).steps.map((s) =>
     toText(s.expect),
-  )
-}
-
-/** Every combination of values of a technique's school options. */
-export function schoolsOf(technique: Technique): School[] {
-  return technique.schools.reduce<School[]>(
-    (schools, { key, values }) =>
-      schools.flatMap((school) => values.map((value) => ({ ...school, [key]: value }))),
-    [{}],
   )
 }
 
@@ -39,7 +31,7 @@ export function slipAtRandom(technique: Technique, random: Random): Slipped {
   for (;;) {
     const space = pick(technique.levels).problems()
     const problem = space.at(random.below(space.size))
-    const school = pick(schoolsOf(technique))
+    const school = pick(variantsOf(technique))
     const right = trace(technique, problem, school)
     const step = Number(random.below(BigInt(right.steps.length)))
     const slips = right.steps[step]!.slips()
@@ -50,7 +42,8 @@ export function slipAtRandom(technique: Technique, random: Random): Slipped {
     })
     if (!slip) continue
     const { answer } = trace(technique, problem, school, (_, i) => (i === step ? slip.entry : undefined))
-    if (!acceptsAnswer(right, answer)) return { problem, school, slip, step, answer }
+    if (!meets(answerQuestion(technique, school, right), answer))
+      return { problem, school, slip, step, answer }
   }
 }
 
@@ -79,4 +72,24 @@ export function recognition(technique: Technique, cases: number, seed: number): 
     if (ids.slice(0, 3).includes(slip.id)) firstThree += 1
   }
   return { cases, first: first / cases, firstThree: firstThree / cases, missed }
+}
+
+/** A technique that counts the steps it is made to ask. */
+export function counting(technique: Technique): { technique: Technique; asked: () => number } {
+  let asked = 0
+  return {
+    asked: () => asked,
+    technique: {
+      ...technique,
+      *work(problem, school) {
+        const work = technique.work(problem, school)
+        let state = work.next()
+        while (!state.done) {
+          asked += 1
+          state = work.next(yield state.value)
+        }
+        return state.value
+      },
+    },
+  }
 }

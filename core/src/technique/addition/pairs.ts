@@ -143,8 +143,22 @@ function addedAt(before: Decimal, after: Decimal, place: number): number | undef
 /** At most this many readings are kept: beyond it lists are far longer than anyone adds. */
 const MOST_READINGS = 100
 
+/** Ways found before: diagnosis asks for the same ones hundreds of times over. */
+const known = new Map<string, readonly string[]>()
+const MOST_KNOWN = 5000
+
 /** Every way to take digits that sum to `sum` from digits in rising order, by what is left. */
-function restsOf(reading: string, sum: number): string[] {
+function restsOf(reading: string, sum: number): readonly string[] {
+  const key = `${reading} ${sum}`
+  const before = known.get(key)
+  if (before) return before
+  if (known.size >= MOST_KNOWN) known.clear()
+  const found = findRests(reading, sum)
+  known.set(key, found)
+  return found
+}
+
+function findRests(reading: string, sum: number): string[] {
   const found = new Set<string>()
   const search = (from: number, rest: number, kept: string) => {
     if (found.size >= MOST_READINGS) return

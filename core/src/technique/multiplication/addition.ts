@@ -56,8 +56,9 @@ export const multiplyAddition = technique({
       return misfit('both factors have one digit: the table gives the answer')
     return found
   },
-  *work({ a, b, scale }, school) {
-    const { apart: parts, whole } = splitOf(a, b, school, apart, costOf)!
+  *work(factors, school) {
+    const { scale } = factors
+    const { apart: parts, whole } = splitOf(factors, school, apart, costOf)!
     let total = 0n
     for (const [i, part] of parts.entries()) {
       const expect = part * whole

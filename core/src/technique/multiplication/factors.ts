@@ -67,8 +67,9 @@ export const multiplyFactors = technique({
     if (found.a === 1n || found.b === 1n) return misfit('a factor is 1')
     return breaksUp(found.a) || breaksUp(found.b) ? found : misfit('no factor breaks into one-digit factors')
   },
-  *work({ a, b, scale }, school) {
-    const { apart, whole } = splitOf(a, b, school, bestApart, costOf)!
+  *work(factors, school) {
+    const { scale } = factors
+    const { apart, whole } = splitOf(factors, school, bestApart, costOf)!
     const composed = apart.reduce((product, f) => product * f, 1n)
     let value = whole
     for (const [i, factor] of apart.entries()) {

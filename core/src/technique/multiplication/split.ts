@@ -9,14 +9,29 @@ export interface Split<P> {
   readonly whole: bigint
 }
 
+/** Splits found before, by what a technique has read of a problem: diagnosis works the same one hundreds of times over. */
+const known = new WeakMap<object, Map<string | undefined, unknown>>()
+
 /**
  * The split a school asks for; the other factor is taken apart when the one asked for cannot be.
+ * @param factors what the technique has read of the problem, the same object for the same problem
  * @param reading how one factor is taken apart, undefined where it cannot be.
  * @param cost the work a split makes, for the school `auto`.
  */
 export function splitOf<P>(
-  a: bigint,
-  b: bigint,
+  factors: { readonly a: bigint; readonly b: bigint },
+  school: School,
+  reading: (factor: bigint, other: bigint) => P | undefined,
+  cost: (split: Split<P>) => Load,
+): Split<P> | undefined {
+  const before = known.get(factors) ?? new Map<string | undefined, unknown>()
+  known.set(factors, before)
+  if (!before.has(school.split)) before.set(school.split, findSplit(factors, school, reading, cost))
+  return before.get(school.split) as Split<P> | undefined
+}
+
+function findSplit<P>(
+  { a, b }: { readonly a: bigint; readonly b: bigint },
   school: School,
   reading: (factor: bigint, other: bigint) => P | undefined,
   cost: (split: Split<P>) => Load,

@@ -64,8 +64,9 @@ export const multiplySubtraction = technique({
     if (!roundedUp(found.a) && !roundedUp(found.b)) return misfit('no factor lies just below a round number')
     return found.a === 1n || found.b === 1n ? misfit('a factor is 1') : found
   },
-  *work({ a, b, scale }, school) {
-    const { apart, whole } = splitOf(a, b, school, roundedUp, costOf)!
+  *work(factors, school) {
+    const { scale } = factors
+    const { apart, whole } = splitOf(factors, school, roundedUp, costOf)!
     const { round, over } = apart
     const factor = round - over
     const product = (yield step({

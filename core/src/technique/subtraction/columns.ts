@@ -13,6 +13,7 @@ import { placeName, placeTitle } from '../../number/places.js'
 import { differenceSpace } from '../../problem/differences.js'
 import { asDifference, type Problem } from '../../problem/problem.js'
 import { shape } from '../../problem/shape.js'
+import { SIGNED } from '../../question/kind.js'
 import type { AnswerCell, Fact, Level, Slip, Step, Work } from '../contract.js'
 import { level } from '../level.js'
 import { type Misfit, misfit } from '../make.js'
@@ -143,6 +144,7 @@ function columnStep(column: Column, way: ColumnWay, last: boolean, turned: boole
       : 'one dropped on the left, so '
   return {
     action: last ? 'write' : 'hold',
+    kind: SIGNED,
     place,
     ask: `${opening}${placeTitle(place)}: ${reason}${way.sum}. ${last ? 'Which digit is written?' : 'What do you hold?'}`,
     why: way.why,
@@ -187,6 +189,7 @@ function glanceStep(column: Column, held: number, expect: number): Omit<Step, 'w
   const here = placeTitle(place)
   return {
     action: 'glance',
+    kind: SIGNED,
     place,
     ask: `Hold ${held}. Glance right: does the next column need one? Write ${held} or one less.`,
     why: drops
@@ -227,6 +230,7 @@ export function signStep(size: Decimal, lowest: number, writes: Step['writes']):
   const expect = negate(size)
   return {
     action: 'sign',
+    kind: SIGNED,
     place: lowest,
     ask: 'The first number was the smaller. What is the answer with its sign?',
     why: 'The numbers were subtracted the other way round, so the difference is below zero.',

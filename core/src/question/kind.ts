@@ -1,0 +1,179 @@
+/**
+ * Kinds of answer. A kind reads what was typed, prints a value as it is kept, says it to people, compares two values
+ * and names the keys it is written with. An entry in code, on the wire and in the database is text of its kind, as
+ * `print` gives it.
+ */
+import {
+  absolute,
+  compare,
+  type Decimal,
+  decimal,
+  equal,
+  multiply,
+  readDecimal,
+  subtract,
+  toText,
+  toWords,
+} from '../number/decimal.js'
+
+export interface AnswerKind<V> {
+  readonly id: string
+  /** The keys that write an entry, besides rubbing out and confirming. Letters are capitals or small as typed. */
+  readonly keys: readonly string[]
+  /** Answers to choose from, where there is nothing to write: the text of each and what it is called. */
+  readonly choices?: readonly AnswerChoice[]
+  /** Said about a text that is no value yet. */
+  readonly unfinished: string
+  /** May an entry begin like this? */
+  begins(text: string): boolean
+  /** The value a text stands for; undefined when it stands for none. */
+  read(text: string): V | undefined
+  /** The text of a value: reading it gives the same value again. */
+  print(value: V): string
+  /** The value for people. */
+  say(value: V): string
+  same(a: V, b: V): boolean
+  /** How many keys the value takes. */
+  length(value: V): number
+  /** Is a value so near another, as a share of it? Only kinds that can be estimated have it. */
+  near?(value: V, of: V, share: Decimal): boolean
+}
+
+export interface AnswerChoice {
+  /** What it is typed with, and its place among the choices. */
+  readonly key: string
+  readonly id: string
+  readonly name: string
+}
+
+/** A whole quotient and what is left over. */
+export interface QuotientRemainder {
+  readonly quotient: Decimal
+  readonly remainder: Decimal
+}
+
+const DIGITS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'] as const
+/** Longest number that can be typed: a sign, 40 digits and a point. */
+const MOST_CHARACTERS = 42
+const UNFINISHED = 'That is not a number yet.'
+
+/** In an entry a comma is a decimal point: thousands are not typed. */
+const pointed = (text: string) => text.replace(',', '.')
+
+function numbers(id: string, keys: readonly string[], beginning: RegExp): AnswerKind<Decimal> {
+  return {
+    id,
+    keys,
+    unfinished: UNFINISHED,
+    begins: (text) => beginning.test(pointed(text)) && text.length <= MOST_CHARACTERS,
+    read(text) {
+      const plain = pointed(text)
+      return beginning.test(plain) && !plain.includes(',') ? readDecimal(plain) : undefined
+    },
+    print: toText,
+    say: toWords,
+    same: equal,
+    length: (value) => toText(value).length,
+    near: (value, of, share) => compare(absolute(subtract(value, of)), absolute(multiply(of, share))) <= 0,
+  }
+}
+
+/** A whole number, 0 or more. */
+export const WHOLE = numbers('whole', DIGITS, /^\d*$/)
+/** A number of 0 or more, with a point or a comma. */
+export const DECIMAL = numbers('decimal', [...DIGITS, '.'], /^\d*\.?\d*$/)
+/** Any number, below 0 too. */
+export const SIGNED = numbers('signed', [...DIGITS, '.', '-'], /^-?\d*\.?\d*$/)
+/** What stands on a frame: entered by moving beads, or as the number they show. */
+export const FRAME: AnswerKind<Decimal> = { ...DECIMAL, id: 'frame' }
+
+const QUOTIENT_TEXT = /^(\d{1,40})(?:r(\d{1,40}))?$/
+
+/** A quotient with its remainder: "428r4"; without one when nothing is left over. */
+export const QUOTIENT: AnswerKind<QuotientRemainder> = {
+  id: 'quotient',
+  keys: [...DIGITS, 'r'],
+  unfinished: 'Type the quotient, then r, then what is left over.',
+  begins: (text) => /^\d*$|^\d+r\d*$/.test(text) && text.length <= 2 * MOST_CHARACTERS,
+  read(text) {
+    const found = QUOTIENT_TEXT.exec(text.replace(/\s/g, ''))
+    if (!found) return undefined
+    return { quotient: decimal(BigInt(found[1]!)), remainder: decimal(BigInt(found[2] ?? 0)) }
+  },
+  print: ({ quotient, remainder }) =>
+    toText(quotient) + (remainder.units === 0n ? '' : `r${toText(remainder)}`),
+  say: ({ quotient, remainder }) =>
+    toWords(quotient) + (remainder.units === 0n ? '' : ` r ${toWords(remainder)}`),
+  same: (a, b) => equal(a.quotient, b.quotient) && equal(a.remainder, b.remainder),
+  length: (value) => QUOTIENT.print(value).length,
+}
+
+/** One of a few answers, each with a key of its own. Ids and keys must differ from one another. */
+export function choiceOf(...choices: readonly AnswerChoice[]): AnswerKind<string> {
+  const found = (text: string) => choices.find((c) => c.id === text || c.key === text)
+  return {
+    id: 'choice',
+    keys: choices.map((c) => c.key),
+    choices,
+    unfinished: 'Choose one of the answers.',
+    begins: (text) => text === '' || found(text) !== undefined,
+    read: (text) => found(text)?.id,
+    print: (value) => value,
+    say: (value) => found(value)?.name ?? value,
+    same: (a, b) => a === b,
+    length: () => 1,
+  }
+}
+
+const ROMAN_SIGNS: readonly (readonly [number, string])[] = [
+  [1000, 'M'],
+  [900, 'CM'],
+  [500, 'D'],
+  [400, 'CD'],
+  [100, 'C'],
+  [90, 'XC'],
+  [50, 'L'],
+  [40, 'XL'],
+  [10, 'X'],
+  [9, 'IX'],
+  [5, 'V'],
+  [4, 'IV'],
+  [1, 'I'],
+]
+/** The largest number written with these seven signs. */
+const MOST_ROMAN = 3999
+
+/**
+ * A Roman numeral from 1 to 3999, as it is written today: signs from the largest down, a smaller one before a larger
+ * only in the six pairs above (common practice, no published source).
+ */
+export const ROMAN: AnswerKind<Decimal> = {
+  id: 'roman',
+  keys: ['I', 'V', 'X', 'L', 'C', 'D', 'M'],
+  unfinished: 'That is not a Roman numeral.',
+  begins: (text) => /^[IVXLCDM]{0,15}$/i.test(text),
+  read(text) {
+    const given = text.trim().toUpperCase()
+    let [n, rest] = [0, given]
+    for (const [worth, signs] of ROMAN_SIGNS)
+      while (rest.startsWith(signs)) {
+        n += worth
+        rest = rest.slice(signs.length)
+      }
+    return rest === '' && n > 0 && n <= MOST_ROMAN && roman(n) === given ? decimal(n) : undefined
+  },
+  print: (value) => roman(Number(value.units)),
+  say: (value) => roman(Number(value.units)),
+  same: equal,
+  length: (value) => roman(Number(value.units)).length,
+}
+
+function roman(n: number): string {
+  let [left, text] = [n, '']
+  for (const [worth, signs] of ROMAN_SIGNS)
+    while (left >= worth) {
+      text += signs
+      left -= worth
+    }
+  return text
+}

@@ -1,0 +1,36 @@
+/** A question as data: what is asked, what kind of answer it has, and which answers are right. */
+import type { Decimal } from '../number/decimal.js'
+import type { AnswerKind } from './kind.js'
+
+export interface Question<V = Decimal> {
+  /** The question in words. */
+  readonly ask: string
+  readonly kind: AnswerKind<V>
+  /** The value of the worked example. */
+  readonly expect: V
+  /** Other values that are as right: another valid order, another rounding, another form. */
+  readonly also?: ((value: V) => boolean) | undefined
+  /** Where an estimate is asked: how far from the exact value it may lie, as a share of it. */
+  readonly within?: Decimal | undefined
+}
+
+/** A question of any kind, where its values are not looked at. */
+// biome-ignore lint/suspicious/noExplicitAny: values go only from a question's own `read` to its own `meets`
+export type AnyQuestion = Question<any>
+
+/** Is this value right? The one place where an entry is compared with what was expected. */
+export function meets<V>({ kind, expect, also, within }: Question<V>, value: V): boolean {
+  if (kind.same(expect, value) || (also?.(value) ?? false)) return true
+  return within !== undefined && (kind.near?.(value, expect, within) ?? false)
+}
+
+/** Is what was typed right? Text that stands for no value is not. */
+export function meetsText<V>(question: Question<V>, text: string): boolean {
+  const value = question.kind.read(text)
+  return value !== undefined && meets(question, value)
+}
+
+/** Has as much been typed as the expected answer takes? Then it can be taken without Enter. */
+export function isFull<V>({ kind, expect }: Question<V>, text: string): boolean {
+  return text.length >= kind.length(expect)
+}

@@ -1,0 +1,346 @@
+/**
+ * The one judge: folds the events of an attempt into what stands, what is asked and what is to be said, in the browser
+ * as they happen and on the server all at once. Pure, and linear in the events.
+ */
+import type { LocatedSlip } from '../diagnose/diagnose.js'
+import { InputError } from '../problem/error.js'
+import type { Problem } from '../problem/problem.js'
+import { type AnyQuestion, meets } from '../question/question.js'
+import type { School, Step, Technique } from '../technique/contract.js'
+import { beginWalks, type Reading, readAnswer, readStep, showStep, type Walk } from '../technique/walks.js'
+import type { AttemptEvent } from './events.js'
+import type { Outcome } from './record.js'
+import { moreHelp, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
+
+/**
+ * The rules entries are judged by. Version 1 took only what the open step of the one variant set asked; version 2
+ * follows several walks, lets steps be stepped over and counts nothing that is right in itself.
+ */
+export const JUDGE = 2
+export const FIRST_JUDGE = 1
+
+/** A problem worked by a technique. */
+export interface Exercise {
+  readonly technique: Technique
+  readonly school: School
+  readonly level: number
+  readonly support: WorkedSupport
+  readonly problem: Problem
+}
+
+/** Questions without a technique: answered one after another, or in any order. */
+export interface QuestionList {
+  readonly questions: readonly AnyQuestion[]
+  readonly inOrder: boolean
+}
+
+/** What is worked in one attempt. */
+export type Task = Exercise | QuestionList
+
+/** `given`: the value was shown by the program. */
+export type EntryVerdict = Reading['verdict'] | 'given'
+
+/** One entry with the verdict on it. */
+export interface JudgedEntry {
+  readonly text: string
+  /** Milliseconds since the last entry that moved on, or since the problem was shown. */
+  readonly ms: number
+  readonly verdict: EntryVerdict
+  /** Number of the step that was open, from 1; 0 where only the answer was asked. */
+  readonly step: number
+  /** The place of that step; for a value that belongs elsewhere, that place. */
+  readonly place: number
+  /** Steps it answered: several where some were stepped over. */
+  readonly took: number
+  /** What is known of a wrong entry: one slip, or those that led to it together. */
+  readonly slips: readonly LocatedSlip[]
+}
+
+/** Did the entry move the work on? */
+export function moved({ verdict }: Pick<JudgedEntry, 'verdict'>): boolean {
+  return verdict === 'right' || verdict === 'ahead' || verdict === 'given'
+}
+
+/** Was the entry a mistake? Not so what was right in itself, and not asked. */
+export function mistaken({ verdict }: Pick<JudgedEntry, 'verdict'>): boolean {
+  return verdict === 'slip' || verdict === 'wrong'
+}
+
+/** Where an attempt stands. */
+export interface Progress {
+  readonly task: Task
+  readonly judge: number
+  readonly support: WorkedSupport
+  /** The most help there was so far. */
+  readonly mostHelp: WorkedSupport
+  /** The walks still alive, the one worked first; empty for a list of questions. */
+  readonly walks: readonly Walk[]
+  /** For a list of questions: which are answered. */
+  readonly answered: readonly boolean[]
+  readonly entries: readonly JudgedEntry[]
+  /** Counted tries at the open question. */
+  readonly tries: number
+  /** Tries at the question that ended the attempt, or that was answered last. */
+  readonly lastTries: number
+  readonly hints: number
+  readonly hintOpen: boolean
+  readonly outcome: Outcome | undefined
+  readonly clock: Clock
+}
+
+/** Milliseconds since the problem was shown, the time the page was gone taken off. */
+interface Clock {
+  /** The latest event, as it was recorded. */
+  readonly at: number
+  readonly away: number
+  readonly leftAt: number | undefined
+  readonly firstKeyAt: number | undefined
+  readonly lastKeyAt: number | undefined
+  /** When an entry last moved on. */
+  readonly movedAt: number
+  /** The last sign of life. */
+  readonly signAt: number
+  readonly idle: number
+}
+
+/** @throws InputError when the technique does not fit the problem. */
+export function beginTask(task: Task, judge: number = JUDGE): Progress {
+  const exercise = 'technique' in task
+  const support = exercise ? task.support : 'answer'
+  return {
+    task,
+    judge,
+    support,
+    mostHelp: support,
+    walks: exercise ? beginWalks(task.technique, task.problem, task.school, judge > FIRST_JUDGE) : [],
+    answered: exercise ? [] : task.questions.map(() => false),
+    entries: [],
+    tries: 0,
+    lastTries: 0,
+    hints: 0,
+    hintOpen: false,
+    outcome: undefined,
+    clock: {
+      at: 0,
+      away: 0,
+      leftAt: undefined,
+      firstKeyAt: undefined,
+      lastKeyAt: undefined,
+      movedAt: 0,
+      signAt: 0,
+      idle: 0,
+    },
+  }
+}
+
+/** @throws InputError when the events do not hang together: out of order, after the end, no value. */
+export function reduceEvents(task: Task, events: readonly AttemptEvent[], judge: number = JUDGE): Progress {
+  return events.reduce(happen, beginTask(task, judge))
+}
+
+/** The step that is open; undefined when only the answer is asked or all is done. */
+export function openStep({ support, walks, outcome }: Progress): Step | undefined {
+  return outcome === undefined && support !== 'answer' ? walks[0]?.next : undefined
+}
+
+/** What is asked now. Of several open questions the one that is named, else the first. */
+export function openQuestion(progress: Progress, of?: number): AnyQuestion | undefined {
+  const { task, walks, answered, outcome } = progress
+  if (outcome !== undefined) return undefined
+  if ('technique' in task) return openStep(progress) ?? walks[0]!.whole()
+  return task.questions[indexOf(task, answered, of)]
+}
+
+function indexOf(task: QuestionList, answered: readonly boolean[], of: number | undefined): number {
+  return !task.inOrder && of !== undefined ? of : answered.indexOf(false)
+}
+
+/** What stands after one more event. @throws InputError when it does not follow. */
+export function happen(before: Progress, event: AttemptEvent): Progress {
+  if (before.outcome !== undefined)
+    throw new InputError(`"${event.kind}" comes after the end of the attempt.`)
+  const progress = { ...before, clock: ticked(before, event) }
+  switch (event.kind) {
+    case 'shown':
+      if (before.clock.at > 0 || before.entries.length > 0)
+        throw new InputError('"shown" comes first or not at all.')
+      return event.text === undefined ? progress : supported(progress, event.text, true)
+    case 'entered':
+      return enter(progress, event)
+    case 'given':
+      return give(progress, event)
+    case 'hint':
+      return { ...progress, hints: progress.hints + 1, hintOpen: true }
+    case 'support':
+      return supported(progress, event.text ?? '', false)
+    case 'left':
+    case 'back':
+      return progress
+    default:
+      return { ...progress, outcome: event.kind }
+  }
+}
+
+function supported(progress: Progress, text: string, first: boolean): Progress {
+  const support = WORKED_SUPPORTS.find((s) => s === text)
+  if (!support) throw new InputError(`There is no support "${text.slice(0, 40)}".`)
+  return {
+    ...progress,
+    support,
+    mostHelp: first ? support : moreHelp(progress.mostHelp, support),
+    hintOpen: false,
+  }
+}
+
+function enter(progress: Progress, event: AttemptEvent): Progress {
+  const { task, walks, support } = progress
+  const text = event.text ?? ''
+  if (!('technique' in task)) return answerOne(progress, event)
+  const inSteps = support !== 'answer'
+  const read = inSteps ? readStep(walks, text, progress.judge <= FIRST_JUDGE) : readAnswer(walks, text)
+  if (!read) throw notValue(text)
+  const step = inSteps ? walks[0]!.taken + 1 : 0
+  const place = inSteps ? walks[0]!.next!.place : 0
+  const entry = { text, ms: sinceMoved(progress), step, place, took: 0, slips: [] }
+  switch (read.verdict) {
+    case 'right':
+    case 'ahead': {
+      const took = read.walks[0]!.taken - walks[0]!.taken
+      return movedOn(progress, { ...entry, took, verdict: read.verdict }, read.walks)
+    }
+    case 'elsewhere':
+      return noted(progress, { ...entry, place: read.place ?? place, verdict: 'elsewhere' })
+    case 'slip': {
+      const { id, remark } = read.slip
+      return noted(progress, { ...entry, verdict: 'slip', slips: [{ step, place, id, remark }] })
+    }
+    case 'wrong':
+      return noted(progress, { ...entry, verdict: 'wrong' })
+  }
+}
+
+function answerOne(progress: Progress, event: AttemptEvent): Progress {
+  const task = progress.task as QuestionList
+  const at = indexOf(task, progress.answered, event.of)
+  const question = task.questions[at]
+  if (!question) throw new InputError('There is no such question.')
+  const text = event.text ?? ''
+  const value = question.kind.read(text)
+  if (value === undefined) throw notValue(text)
+  const entry = { text, ms: sinceMoved(progress), step: at + 1, place: 0, took: 0, slips: [] }
+  return meets(question, value)
+    ? movedOn(progress, { ...entry, took: 1, verdict: 'right' }, [], at)
+    : noted(progress, { ...entry, verdict: 'wrong' })
+}
+
+function give(progress: Progress, event: AttemptEvent): Progress {
+  const { task, walks, support, answered } = progress
+  const ms = sinceMoved(progress)
+  if (!('technique' in task)) {
+    const at = indexOf(task, answered, event.of)
+    const question = task.questions[at]
+    if (!question) throw new InputError('There is no such question.')
+    const text = question.kind.print(question.expect)
+    return movedOn(
+      progress,
+      { text, ms, step: at + 1, place: 0, took: 1, verdict: 'given', slips: [] },
+      [],
+      at,
+    )
+  }
+  const [walk] = walks
+  if (support === 'answer') {
+    const { kind, expect } = walk!.whole()
+    const end = walk!.onward().at(-1) ?? walk!
+    const entry = {
+      text: kind.print(expect),
+      ms,
+      step: 0,
+      place: 0,
+      took: end.taken - walk!.taken,
+      slips: [],
+    }
+    return movedOn(progress, { ...entry, verdict: 'given' }, [end])
+  }
+  const { place, kind } = walk!.next!
+  const shown = showStep(walks)
+  const entry = { text: kind.print(shown.value), ms, step: walk!.taken + 1, place, took: 1, slips: [] }
+  return movedOn(progress, { ...entry, verdict: 'given' }, shown.walks)
+}
+
+/** An entry that leaves the question open. */
+function noted(progress: Progress, entry: JudgedEntry): Progress {
+  const tries = progress.tries + (mistaken(entry) ? 1 : 0)
+  return { ...progress, entries: [...progress.entries, entry], tries }
+}
+
+function movedOn(progress: Progress, entry: JudgedEntry, walks: readonly Walk[], index?: number): Progress {
+  const answered =
+    index === undefined ? progress.answered : progress.answered.map((done, i) => done || i === index)
+  const done = walks.length > 0 ? walks[0]!.next === undefined : answered.every(Boolean)
+  return {
+    ...progress,
+    entries: [...progress.entries, entry],
+    // A walk that has ended beside one that goes on asks nothing more.
+    walks: walks.filter((w) => done || w.next),
+    answered,
+    tries: 0,
+    lastTries: progress.tries + 1,
+    hintOpen: false,
+    outcome: done ? 'done' : undefined,
+    clock: { ...progress.clock, movedAt: worked(progress.clock) },
+  }
+}
+
+function notValue(text: string): InputError {
+  return new InputError(`"${text.slice(0, 60)}" is no answer of the kind that is asked.`)
+}
+
+/** The time of the latest event as time at work. */
+function worked({ at, away }: Clock): number {
+  return at - away
+}
+
+function sinceMoved({ clock }: Progress): number {
+  return worked(clock) - clock.movedAt
+}
+
+function ticked({ clock: before, judge }: Progress, event: AttemptEvent): Clock {
+  if (event.at === null) {
+    if (event.kind !== 'hint' || judge > FIRST_JUDGE) throw new InputError(`"${event.kind}" has no time.`)
+    return before
+  }
+  if (event.at < before.at) throw new InputError(`"${event.kind}" comes before what was recorded earlier.`)
+  const { first, last = first } = event
+  if (first !== undefined && (first > last! || last! > event.at))
+    throw new InputError('The keys of an entry come after it.')
+  if (event.kind === 'back' && before.leftAt !== undefined) {
+    const gone = event.at - before.leftAt
+    const away = before.away + gone
+    return {
+      ...before,
+      at: event.at,
+      away,
+      leftAt: undefined,
+      signAt: event.at - away,
+      idle: Math.max(before.idle, gone),
+    }
+  }
+  // What comes while the page is said to be gone shows that it is back.
+  const clock = event.kind === 'left' ? { ...before, leftAt: event.at } : { ...before, leftAt: undefined }
+  const at = event.at - clock.away
+  const keyed = (ms: number | undefined) => (ms === undefined ? undefined : Math.max(0, ms - clock.away))
+  const [firstKey, lastKey] = [keyed(first), keyed(last)]
+  const gaps =
+    judge <= FIRST_JUDGE
+      ? [event.pause ?? 0]
+      : [(firstKey ?? at) - clock.signAt, event.pause ?? 0, at - (lastKey ?? at)]
+  return {
+    ...clock,
+    at: event.at,
+    firstKeyAt: clock.firstKeyAt ?? firstKey,
+    lastKeyAt: lastKey ?? clock.lastKeyAt,
+    signAt: at,
+    idle: Math.max(clock.idle, ...gaps),
+  }
+}

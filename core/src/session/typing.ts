@@ -1,0 +1,86 @@
+/** What is typed and not yet confirmed: pure, time comes in with every key. */
+import type { AnswerKind } from '../question/kind.js'
+import { meetsText } from '../question/question.js'
+import { type AttemptEvent, MOST_WRONG } from './events.js'
+import { happen, mistaken, openQuestion, type Progress } from './reduce.js'
+
+export interface Typing {
+  readonly text: string
+  /** Milliseconds since the problem was shown: first and last key, and the longest stretch without one. */
+  readonly first: number | undefined
+  readonly last: number
+  readonly pause: number
+}
+
+export const NOTHING_TYPED: Typing = { text: '', first: undefined, last: 0, pause: 0 }
+
+/** Some number pads have a comma where the point should be, some keyboards a true minus. */
+const SAME_KEY: Readonly<Record<string, string>> = { ',': '.', '−': '-' }
+
+/** A key pressed: taken where the text may go on with it. */
+export function typeKey(typing: Typing, kind: AnswerKind<unknown>, pressedKey: string, at: number): Typing {
+  const key = writtenBy(kind, pressedKey)
+  if (key === undefined) return typing
+  const text = typing.text + key
+  return { ...pressed(typing, at), ...(kind.begins(text) && { text }) }
+}
+
+/** The key of a kind that a key pressed stands for: letters are taken large or small. */
+export function writtenBy(kind: Pick<AnswerKind<unknown>, 'keys'>, pressedKey: string): string | undefined {
+  const key = SAME_KEY[pressedKey] ?? pressedKey
+  return kind.keys.find((k) => k === key) ?? kind.keys.find((k) => k.toLowerCase() === key.toLowerCase())
+}
+
+export function eraseKey(typing: Typing, at: number): Typing {
+  return { ...pressed(typing, at), text: typing.text.slice(0, -1) }
+}
+
+/** Something moved that is no key, such as a bead: it counts for the times. */
+export function touched(typing: Typing, at: number): Typing {
+  return pressed(typing, at)
+}
+
+function pressed(typing: Typing, at: number): Typing {
+  const whole = Math.round(at)
+  return {
+    ...typing,
+    first: typing.first ?? whole,
+    last: whole,
+    pause: typing.first === undefined ? 0 : Math.max(typing.pause, whole - typing.last),
+  }
+}
+
+/**
+ * Enter: what is typed as an event.
+ * @returns a sentence instead when it is no answer yet, or when there were tries enough and this was not it either.
+ */
+export function confirm(
+  progress: Progress,
+  typing: Typing,
+  at: number,
+  of?: number,
+): { readonly event: AttemptEvent } | { readonly notice: string } {
+  const question = openQuestion(progress, of)
+  if (!question) return { notice: '' }
+  if (typing.text === '')
+    return { notice: question.kind.choices ? question.kind.unfinished : 'Type your answer first.' }
+  const value = question.kind.read(typing.text)
+  if (value === undefined) return { notice: question.kind.unfinished }
+  const event = entryOf(question.kind.print(value), typing, at, of)
+  const wrong = progress.entries.filter(mistaken).length
+  if (
+    wrong >= MOST_WRONG &&
+    !meetsText(question, typing.text) &&
+    mistaken(happen(progress, event).entries.at(-1)!)
+  )
+    return { notice: 'That is not right, and there were a great many tries: have it shown, or skip it.' }
+  return { event }
+}
+
+function entryOf(text: string, typing: Typing, at: number, of: number | undefined): AttemptEvent {
+  const whole = Math.max(0, Math.round(at))
+  const { first = whole, pause } = typing
+  const last = typing.first === undefined ? whole : typing.last
+  const keys = { first: Math.min(first, whole), last: Math.min(last, whole), pause }
+  return { kind: 'entered', at: whole, text, ...keys, ...(of !== undefined && { of }) }
+}

@@ -1,0 +1,127 @@
+/** What an attempt comes to. A verdict is kept as it was found, with the version of the judge that found it. */
+import { type Cause, diagnose, workFor } from '../diagnose/diagnose.js'
+import { readDecimal } from '../number/decimal.js'
+import { InputError } from '../problem/error.js'
+import { readProblem } from '../problem/expression.js'
+import { schoolOf } from '../technique/driver.js'
+import { checkLevel, techniqueById } from '../technique/registry.js'
+import { firstSupport } from './events.js'
+import { type AttemptRecord, type Figures, MOST_MS } from './record.js'
+import { beginTask, type Exercise, happen, type JudgedEntry, moved, type Progress } from './reduce.js'
+import type { WorkedSupport } from './support.js'
+
+/** A problem left alone for longer than this is not timed. */
+export const IDLE_MS = 60_000
+
+export interface Verdict extends Figures {
+  readonly judge: number
+  readonly support: WorkedSupport
+  readonly entries: readonly JudgedEntry[]
+}
+
+/** Likely causes of the wrong answers of an attempt, in their order; undefined where they are not known yet. */
+export type Causes = readonly (readonly Cause[] | undefined)[]
+
+/**
+ * The exercise a record tells of.
+ * @throws InputError for an unknown technique, school or level, or a problem that cannot be read or does not fit.
+ */
+export function exerciseOf(
+  record: Pick<AttemptRecord, 'technique' | 'school' | 'level' | 'expression' | 'support' | 'events'>,
+): Exercise {
+  const technique = techniqueById(record.technique)
+  checkLevel(technique, record.level)
+  const school = schoolOf(technique, record.school)
+  const problem = readProblem(record.expression)
+  const fit = technique.fits(problem)
+  if (!fit.fits) throw new InputError(`${technique.name} does not fit ${record.expression}: ${fit.because}.`)
+  const support = firstSupport(record.events, record.support)
+  return { technique, school, level: record.level, support, problem }
+}
+
+/** Folds the events of a record. @throws InputError as `exerciseOf` and the events do. */
+export function progressOf(record: Omit<AttemptRecord, 'id' | 'sittingId' | 'n' | 'startedAt'>): Progress {
+  return record.events.reduce(happen, beginTask(exerciseOf(record), record.judge))
+}
+
+/** The same for a record that is to be kept. @throws InputError when it has no end or names another support. */
+export function finishedProgress(record: AttemptRecord): Progress {
+  const progress = progressOf(record)
+  if (progress.outcome === undefined) throw new InputError('The attempt has no end.')
+  if (progress.mostHelp !== record.support)
+    throw new InputError(`The attempt is called "${record.support}", but there was "${progress.mostHelp}".`)
+  return progress
+}
+
+/**
+ * Judges every entry afresh from the problem; nothing the sender may claim about right and wrong is used.
+ * @throws InputError when the record does not hang together.
+ */
+export function judgeRecord(record: AttemptRecord): Verdict {
+  return verdictOf(finishedProgress(record))
+}
+
+/**
+ * The whole verdict, with what led to each wrong entry.
+ * @param causes those already known of its wrong answers; the others are looked for.
+ * @throws InputError for an attempt that has no end.
+ */
+export function verdictOf(progress: Progress, causes: Causes = []): Verdict {
+  const { judge, mostHelp: support } = progress
+  return { judge, support, ...figuresOf(progress), entries: explained(progress, causes) }
+}
+
+/** The figures of a verdict alone. @throws InputError for an attempt that has no end. */
+export function figuresOf({ clock, entries, outcome, hints, lastTries }: Progress): Figures {
+  if (outcome === undefined) throw new InputError('The attempt has no end.')
+  const last = entries.at(-1)
+  const right = outcome === 'done' && lastTries === 1 && last!.verdict !== 'given'
+  const unaided = (e: JudgedEntry) => e.verdict === 'elsewhere' || (moved(e) && e.verdict !== 'given')
+  const end = clock.at - clock.away
+  const firstKey = clock.firstKeyAt ?? end
+  return {
+    outcome,
+    right,
+    clean: right && hints === 0 && entries.every(unaided),
+    timed: clock.idle <= IDLE_MS,
+    hints,
+    thinkMs: within(firstKey),
+    keyMs: within((clock.lastKeyAt ?? firstKey) - firstKey),
+    totalMs: within(end),
+    idleMs: within(clock.idle),
+  }
+}
+
+/** The wrong answers of an attempt whose causes are to be looked for: those given without steps, in their order. */
+export function wrongAnswers({ task, entries }: Progress): readonly JudgedEntry[] {
+  return 'technique' in task ? entries.filter((e) => e.step === 0 && e.verdict === 'wrong') : []
+}
+
+/** Wrong answers with what led to them. */
+function explained(progress: Progress, causes: Causes): readonly JudgedEntry[] {
+  const { task, entries } = progress
+  if (!('technique' in task)) return entries
+  const wrong = wrongAnswers(progress)
+  let nth = 0
+  return entries.map((entry) => {
+    if (!wrong.includes(entry)) return entry
+    const [cause] = causes[nth] ?? causesOf(task, entry.text, nth)
+    nth += 1
+    return cause ? { ...entry, verdict: 'slip', place: cause.slips[0].place, slips: cause.slips } : entry
+  })
+}
+
+/** The likely causes of a wrong answer. @param nth which of the attempt's wrong answers it is, from 0: each is looked into for half as long as the one before. */
+export function causesOf(
+  { technique, problem, school }: Pick<Exercise, 'technique' | 'problem' | 'school'>,
+  answer: string,
+  nth: number,
+): readonly Cause[] {
+  const value = readDecimal(answer)
+  const work = workFor(nth)
+  return value && work > 0 ? diagnose(technique, problem, school, value, work).causes : []
+}
+
+function within(ms: number): number {
+  return Math.min(MOST_MS, Math.max(0, ms))
+}
