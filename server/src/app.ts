@@ -1,4 +1,6 @@
 import { existsSync } from 'node:fs'
+import { isIP } from 'node:net'
+import { hostname } from 'node:os'
 import { join } from 'node:path'
 import compression from 'compression'
 import express, { type Express } from 'express'
@@ -23,8 +25,19 @@ export interface AppOptions {
   readonly log: Logger
   /** Folder of the built browser application; none is served when it is not there. */
   readonly web?: string
-  /** True when the server answers to this machine only. */
+  /** True when the server answers to this machine only, under its own names; else under any of its addresses too. */
   readonly loopback: boolean
+}
+
+/** Is this Host one of our own: this machine's loopback, and when others are let in, an address or this machine's name? */
+export function isOurs(host: string, loopback: boolean): boolean {
+  const found = /^(\[[0-9a-f:.]+\]|[^:[\]]+)(?::\d+)?$/i.exec(host)
+  if (!found) return false
+  const name = found[1]!.replace(/^\[|\]$/g, '').toLowerCase()
+  if (name === 'localhost' || name === '::1' || /^127(\.\d{1,3}){3}$/.test(name)) return true
+  // No name can be pointed at us by way of an address.
+  const own = hostname().toLowerCase()
+  return !loopback && (isIP(name) !== 0 || name === own || name === `${own}.local`)
 }
 
 /** The whole HTTP interface: JSON under /api, everything else is the browser application. */
@@ -62,8 +75,8 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
   )
   app.use((request, _response, next) => {
     // A page elsewhere could point its own name at this machine; only our own names are answered.
-    if (loopback && !/^(localhost|127(\.\d+){3}|\[::1\])(:\d+)?$/i.test(request.headers.host ?? ''))
-      throw new HttpProblem(403, 'This server answers on this machine only, under its own address.')
+    if (!isOurs(request.headers.host ?? '', loopback))
+      throw new HttpProblem(403, 'This server answers under its own address only.')
     next()
   })
 

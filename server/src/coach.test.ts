@@ -1,5 +1,6 @@
 import {
   DEFAULT_SETTINGS,
+  JUDGE,
   type LearnerSettings,
   planDay,
   readiness,
@@ -29,14 +30,21 @@ async function work(sitting: number, rights: readonly boolean[], day: string) {
   const startedAt = `${day}T15:00:00.000Z`
   await send('PUT', `/sittings/${uuid(sitting)}`, { learnerId, technique, level, planned: 20, startedAt })
   for (const [i, right] of rights.entries()) {
-    const entries = [
-      ...(right ? [] : [{ step: 0, value: '39', ms: 800, by: 'learner' }]),
-      { step: 0, value: '29', ms: 1500, by: 'learner' },
+    const events = [
+      ...(right ? [] : [{ kind: 'entered', at: 800, text: '39' }]),
+      { kind: 'entered', at: 1500, text: '29' },
     ]
     const at = new Date(Date.parse(startedAt) + i * 5000).toISOString()
-    const attempt = { technique, level, school: {}, support: 'answer', expression: '23+6', entries, hints: 0 }
-    const times = { startedAt: at, thinkMs: 900, keyMs: 600, totalMs: 1500, idleMs: 900 }
-    const body = { ...attempt, ...times, sittingId: uuid(sitting), n: i + 1, outcome: 'done' }
+    const attempt = {
+      technique,
+      level,
+      school: {},
+      support: 'answer',
+      expression: '23+6',
+      judge: JUDGE,
+      events,
+    }
+    const body = { ...attempt, startedAt: at, sittingId: uuid(sitting), n: i + 1 }
     expect((await send('PUT', `/attempts/${uuid(1000 * sitting + i)}`, body)).status).toBe(201)
   }
 }
@@ -161,8 +169,8 @@ test('an attempt is given back as it was sent, whatever was rolled up', async ()
     expression: '23+6',
     right: false,
     entries: [
-      { value: '39', right: false },
-      { value: '29', right: true },
+      { text: '39', verdict: 'slip' },
+      { text: '29', verdict: 'right' },
     ],
   })
 })

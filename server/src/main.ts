@@ -1,12 +1,14 @@
 import { once } from 'node:events'
-import { mkdirSync, renameSync, statSync } from 'node:fs'
+import { chmodSync, mkdirSync, readdirSync, renameSync, statSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import pino from 'pino'
 import { createApp } from './app.js'
+import { clearWorking } from './store/backup.js'
 import { openDatabase } from './store/database.js'
 import { loadDemo } from './store/demo.js'
+import { lockFolder } from './store/lock.js'
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..')
 const LOG_LIMIT = 10_000_000
@@ -20,19 +22,33 @@ export interface Settings {
   /** Folder of the database and the log. */
   readonly data: string
   readonly demo: boolean
+  /** Others on the network are let in, although nobody has to sign in. */
+  readonly open: boolean
 }
+
+const FLAGS = ['--empty', '--open']
+const isLoopback = (host: string) => /^(localhost|127(\.\d{1,3}){3}|::1)$/i.test(host)
 
 /** @throws StartError naming the setting that cannot be used. */
 export function readSettings(env: NodeJS.ProcessEnv, args: readonly string[]): Settings {
   const port = env.PORT === undefined || env.PORT === '' ? 4173 : Number(env.PORT)
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new StartError(`PORT is a number from 0 to 65535, not "${env.PORT}".`)
-  const unknown = args.find((a) => a !== '--empty')
+  const unknown = args.find((a) => !FLAGS.includes(a))
   if (unknown)
-    throw new StartError(`"${unknown}" is not known here. Only --empty is (start without demo data).`)
+    throw new StartError(
+      `"${unknown}" is not known here. Known: --empty (start without demo data), --open (let others on the network in).`,
+    )
+  const host = env.HOST || '127.0.0.1'
+  const open = args.includes('--open')
+  if (!isLoopback(host) && !open)
+    throw new StartError(
+      `HOST=${host} would let everybody on the network read and change the records: there is no sign-in yet. If that is meant, add --open.`,
+    )
   return {
     port,
-    host: env.HOST || '127.0.0.1',
+    host,
+    open,
     data: resolve(env.TACHYMETRA_DATA || join(ROOT, 'data')),
     demo: !args.includes('--empty'),
   }
@@ -50,7 +66,10 @@ export function databaseFile({ data, demo }: Pick<Settings, 'data' | 'demo'>): s
  */
 export async function serve(settings: Settings, say: (line: string) => void): Promise<{ url: string }> {
   const { host, port, data, demo } = settings
-  const { db, close } = openData(settings)
+  // Whatever is made from here on is for this account alone.
+  process.umask(0o077)
+  const { db, close } = openData(settings, say)
+  clearWorking(data)
   const destination = pino.destination({ dest: logFile(data), sync: false })
   await once(destination, 'ready')
   const log = pino({ level: 'info' }, destination)
@@ -60,7 +79,9 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
     if (stored) say(`Demo data made: ${stored} attempts of eight invented learners.`)
   }
 
-  const loopback = /^(localhost|127\.|::1$)/.test(host)
+  const loopback = isLoopback(host)
+  if (!loopback)
+    say('Warning: nobody has to sign in, so whoever reaches this address can read and change every record.')
   const server = createServer(createApp({ db, data, log, web: join(ROOT, 'web/dist'), loopback }))
   await new Promise<void>((ready, fail) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
@@ -91,14 +112,45 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
   return { url: `http://${host.includes(':') ? `[${host}]` : host}:${actual}` }
 }
 
-/** Opens the database of the settings, folder and file made if missing. @throws StartError when that cannot be done */
-export function openData(settings: Pick<Settings, 'data' | 'demo'>): ReturnType<typeof openDatabase> {
+/**
+ * Opens the database of the settings, folder and file made if missing, and keeps other processes off the folder.
+ * @throws StartError when that cannot be done
+ */
+export function openData(
+  settings: Pick<Settings, 'data' | 'demo'>,
+  say: (line: string) => void,
+): ReturnType<typeof openDatabase> {
+  const { data } = settings
   const file = databaseFile(settings)
+  const lock = attempted(`The folder ${data} cannot be used`, () => {
+    mkdirSync(data, { recursive: true, mode: 0o700 })
+    chmodSync(data, 0o700)
+    for (const name of readdirSync(data))
+      if (statSync(join(data, name)).isFile()) chmodSync(join(data, name), 0o600)
+    return lockFolder(data)
+  })
   try {
-    mkdirSync(settings.data, { recursive: true })
-    return openDatabase(file)
+    const { db, close } = attempted(`The database ${file} cannot be opened`, () =>
+      openDatabase(file, { keep: data, say }),
+    )
+    return {
+      db,
+      close() {
+        close()
+        lock.release()
+      },
+    }
   } catch (error) {
-    throw new StartError(`The database ${file} cannot be opened: ${(error as Error).message}`)
+    lock.release()
+    throw error
+  }
+}
+
+function attempted<T>(what: string, work: () => T): T {
+  try {
+    return work()
+  } catch (error) {
+    throw new StartError(`${what}: ${(error as Error).message}`)
   }
 }
 

@@ -1,6 +1,6 @@
 /** Anything may be sent: it is stored, or refused with a reason and nothing is changed. */
 import { createHash } from 'node:crypto'
-import { DEFAULT_SETTINGS } from '@tachymetra/core'
+import { DEFAULT_SETTINGS, JUDGE } from '@tachymetra/core'
 import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
@@ -21,15 +21,20 @@ const attempt = {
   support: 'answer',
   expression: '4+7+6',
   startedAt: at,
-  entries: [{ step: 0, value: '17', ms: 1500, by: 'learner' }],
-  hints: 0,
-  outcome: 'done',
-  thinkMs: 900,
-  keyMs: 600,
-  totalMs: 1500,
-  idleMs: 900,
+  judge: JUDGE,
+  events: [
+    { kind: 'shown', at: 0, text: 'answer' },
+    { kind: 'entered', at: 1500, text: '17', first: 900, last: 1500, pause: 0 },
+  ],
 }
-const recall = { learnerId: uuid(1), fact: '7x8', right: true, ms: 700, thinkMs: 500, at }
+const recall = {
+  learnerId: uuid(1),
+  fact: '7x8',
+  at,
+  judge: JUDGE,
+  keyMs: 200,
+  events: [{ kind: 'entered', at: 700, text: '56', first: 500, last: 700, pause: 0 }],
+}
 
 /** Every route that takes a body, with one that it takes. */
 const ROUTES: readonly { method: string; path: string; body: object }[] = [
@@ -44,7 +49,9 @@ const ROUTES: readonly { method: string; path: string; body: object }[] = [
     method: 'POST',
     path: `/learners/${uuid(1)}/attempts`,
     body: {
-      rows: [{ line: 2, attempt: { ...attempt, id: uuid(16) }, sitting: { ...sitting, id: uuid(17) } }],
+      rows: [
+        { attempt: { ...attempt, id: uuid(16), sittingId: uuid(17) }, planned: 5, sittingStartedAt: at },
+      ],
     },
   },
 ]
@@ -52,6 +59,13 @@ const ROUTES: readonly { method: string; path: string; body: object }[] = [
 beforeAll(async () => {
   expect((await send('PUT', `/learners/${uuid(1)}`, learner)).status).toBe(201)
   expect((await send('PUT', `/sittings/${uuid(2)}`, sitting)).status).toBe(201)
+})
+
+test('what the routes are tried with is taken as it stands', async () => {
+  for (const { method, path, body } of ROUTES)
+    expect((await send(method, path, body)).status, path).toBeLessThan(300)
+  const { db } = database
+  expect(db.all(sql.raw(`select 1 from attempt where id in ('${uuid(14)}', '${uuid(16)}')`))).toHaveLength(2)
 })
 
 /** All that is stored. */

@@ -1,10 +1,14 @@
+import { hostname } from 'node:os'
 import {
   type AttemptRecord,
   demoLearners,
   type FactMemory,
-  judgeAttempt,
+  JUDGE,
+  judgeRecall,
+  judgeRecord,
   type LatestAnswer,
   paceOf,
+  type RecallRecord,
   remember,
 } from '@tachymetra/core'
 import type {
@@ -17,6 +21,7 @@ import type {
 } from '@tachymetra/core/wire'
 import { sql } from 'drizzle-orm'
 import { expect, test } from 'vitest'
+import { isOurs } from './app.js'
 import { readSettings, StartError } from './main.js'
 import { loadDemo } from './store/demo.js'
 import { testServer } from './testing.js'
@@ -42,16 +47,12 @@ const attempt: Omit<AttemptRecord, 'id'> = {
   support: 'answer',
   expression: '364+278',
   startedAt: '2026-11-20T15:00:05.000Z',
-  entries: [
-    { step: 0, value: '542', ms: 4000, by: 'learner' },
-    { step: 0, value: '642', ms: 6000, by: 'learner' },
+  judge: JUDGE,
+  events: [
+    { kind: 'shown', at: 0, text: 'answer' },
+    { kind: 'entered', at: 4000, text: '542', first: 3000, last: 3500, pause: 200 },
+    { kind: 'entered', at: 6000, text: '642', first: 5500, last: 6000, pause: 300 },
   ],
-  hints: 0,
-  outcome: 'done',
-  thinkMs: 3000,
-  keyMs: 3000,
-  totalMs: 6000,
-  idleMs: 3000,
 }
 
 test('learner, sitting and attempt are stored once, however often they are sent', async () => {
@@ -67,8 +68,12 @@ test('learner, sitting and attempt are stored once, however often they are sent'
   const stored = await get<AttemptWire>(`/attempts/${attemptId}`)
   expect(stored).toMatchObject({
     ...attempt,
-    entries: [{ right: false, slip: 'lost-carry' }, { right: true }],
+    entries: [{ verdict: 'slip', slips: [{ id: 'lost-carry' }] }, { verdict: 'right' }],
     right: false,
+    thinkMs: 3000,
+    keyMs: 3000,
+    totalMs: 6000,
+    idleMs: 3000,
   })
   const { sittings } = await get<SittingPage>(`/learners/${learnerId}/sittings`)
   expect(sittings).toHaveLength(1)
@@ -81,33 +86,52 @@ test('learner, sitting and attempt are stored once, however often they are sent'
 test('the same id with other contents is a conflict and changes nothing', async () => {
   expect((await send('PUT', `/learners/${learnerId}`, { name: 'Other', timeZone: 'UTC' })).status).toBe(409)
   expect((await send('PUT', `/sittings/${sittingId}`, { ...start, level: 6 })).status).toBe(409)
-  expect((await send('PUT', `/attempts/${attemptId}`, { ...attempt, totalMs: 1 })).status).toBe(409)
+  expect(
+    (
+      await send('PUT', `/attempts/${attemptId}`, {
+        ...attempt,
+        events: attempt.events.slice(0, 3).with(2, { kind: 'skipped', at: 1e5 }),
+      })
+    ).status,
+  ).toBe(409)
   expect(await get(`/attempts/${attemptId}`)).toMatchObject({ totalMs: 6000 })
 })
 
 const other = '6f1b0c5e-0000-4000-8000-00000000000f'
-const entry = attempt.entries[0]!
+const entry = attempt.events[1]!
 test.each([
   ['malformed JSON', 'PUT', `/attempts/${other}`, '{"a":', 400],
   ['a list for a body', 'PUT', `/attempts/${other}`, [1], 422],
   ['a body too large', 'PUT', `/attempts/${other}`, JSON.stringify({ x: 'x'.repeat(300_000) }), 413],
   ['an unknown field', 'PUT', `/attempts/${other}`, { ...attempt, right: true }, 422],
-  ['a wrong type', 'PUT', `/attempts/${other}`, { ...attempt, totalMs: '6000' }, 422],
-  ['a fraction of a millisecond', 'PUT', `/attempts/${other}`, { ...attempt, totalMs: 1.5 }, 422],
+  ['a wrong type', 'PUT', `/attempts/${other}`, { ...attempt, n: '1' }, 422],
+  [
+    'a fraction of a millisecond',
+    'PUT',
+    `/attempts/${other}`,
+    { ...attempt, events: [{ ...entry, at: 1.5 }] },
+    422,
+  ],
+  ['a day that is none', 'PUT', `/attempts/${other}`, { ...attempt, startedAt: '2026-02-30T15:00:00Z' }, 422],
+  ['hour 24', 'PUT', `/attempts/${other}`, { ...attempt, startedAt: '2026-02-20T24:00:00Z' }, 422],
+  ['the year 99', 'PUT', `/attempts/${other}`, { ...attempt, startedAt: '0099-02-20T15:00:00Z' }, 422],
+  ['the year 12024', 'PUT', `/attempts/${other}`, { ...attempt, startedAt: '+012024-02-20T15:00:00Z' }, 422],
+  ['no T in an instant', 'PUT', `/attempts/${other}`, { ...attempt, startedAt: '2026-02-20 15:00:00Z' }, 422],
+  ['a judge yet to come', 'PUT', `/attempts/${other}`, { ...attempt, judge: JUDGE + 1 }, 422],
   ['a missing field', 'PUT', `/attempts/${other}`, { ...attempt, expression: undefined }, 422],
   [
     'letters for a value',
     'PUT',
     `/attempts/${other}`,
-    { ...attempt, entries: [{ ...entry, value: 'six' }] },
+    { ...attempt, events: [{ ...entry, text: 'six' }] },
     422,
   ],
-  ['an empty value', 'PUT', `/attempts/${other}`, { ...attempt, entries: [{ ...entry, value: '' }] }, 422],
+  ['an empty value', 'PUT', `/attempts/${other}`, { ...attempt, events: [{ ...entry, text: '' }] }, 422],
   [
     '400 digits',
     'PUT',
     `/attempts/${other}`,
-    { ...attempt, entries: [{ ...entry, value: '9'.repeat(400) }] },
+    { ...attempt, events: [{ ...entry, text: '9'.repeat(400) }] },
     422,
   ],
   [
@@ -118,7 +142,7 @@ test.each([
     422,
   ],
   ['a problem that is none', 'PUT', `/attempts/${other}`, { ...attempt, expression: '364+' }, 422],
-  ['done without an answer', 'PUT', `/attempts/${other}`, { ...attempt, entries: [entry] }, 422],
+  ['no end', 'PUT', `/attempts/${other}`, { ...attempt, events: [entry] }, 422],
   ['an unknown technique', 'PUT', `/attempts/${other}`, { ...attempt, technique: 'guess' }, 422],
   ['another level than the sitting', 'PUT', `/attempts/${other}`, { ...attempt, level: 4 }, 422],
   ['an unknown sitting', 'PUT', `/attempts/${other}`, { ...attempt, sittingId: other }, 404],
@@ -175,11 +199,7 @@ test('the demo is there once, its pages join up, and its rollups are what its at
   expect(seen.map((s) => s.id)).toEqual(sittings.map((s) => s.id).reverse())
 
   for (const { id: sitting, attempts } of sittings) {
-    const verdicts = attempts.map((a) => ({
-      ...judgeAttempt(a),
-      totalMs: a.totalMs,
-      done: a.outcome === 'done',
-    }))
+    const verdicts = attempts.map(judgeRecord).map((v) => ({ ...v, done: v.outcome === 'done' }))
     const [pace] = seen.find((s) => s.id === sitting)!.paces
     expect(pace).toEqual({ ...JSON.parse(JSON.stringify(paceOf(verdicts))), support: attempts[0]!.support })
   }
@@ -196,6 +216,25 @@ test('settings that cannot be used are named', () => {
   })
   expect(() => readSettings({ PORT: 'eighty' }, [])).toThrow(StartError)
   expect(() => readSettings({}, ['--fast'])).toThrow('--fast')
+  for (const HOST of ['0.0.0.0', '192.168.1.5', '::', 'localhost.example', '127.example'])
+    expect(() => readSettings({ HOST }, []), HOST).toThrow('no sign-in')
+  expect(readSettings({ HOST: '0.0.0.0' }, ['--open'])).toMatchObject({ host: '0.0.0.0', open: true })
+  for (const HOST of ['localhost', '127.0.0.2', '::1']) expect(readSettings({ HOST }, []).host).toBe(HOST)
+})
+
+test.each([
+  ['localhost:4173', true, true],
+  ['127.0.0.1', true, true],
+  ['[::1]:80', true, true],
+  ['192.168.1.5:4173', false, true],
+  ['[fe80::1]:4173', false, true],
+  [hostname(), false, true],
+  ['rebound.example', false, false],
+  ['127.0.0.1.example', false, false],
+  ['localhost.example', false, false],
+  ['', false, false],
+])('the host %s is one of ours on this machine alone: %s, with others let in: %s', (host, alone, open) => {
+  expect([isOurs(host, true), isOurs(host, false)]).toEqual([alone, open])
 })
 
 test('own dials are level 0; how a list was shown is kept with its attempt, within bounds', async () => {
@@ -210,7 +249,7 @@ test('own dials are level 0; how a list was shown is kept with its attempt, with
     level: 0,
     support: 'answer',
     expression: '7+8-4',
-    entries: [{ step: 0, value: '11', ms: 900, by: 'learner' }],
+    events: [{ kind: 'entered', at: 900, text: '11' }],
     shown: { way: 'flash', showMs: 300, gapMs: 50, worstMs: 8.4, meanMs: 2.1 },
   }
   const id = '6f1b0c5e-0000-4000-8000-00000000f002'
@@ -221,30 +260,31 @@ test('own dials are level 0; how a list was shown is kept with its attempt, with
 })
 
 test('recalls: stored once, in the order of their times whenever they arrive; unknown facts and learners refused', async () => {
+  const entered = (text: string, at: number) => [{ kind: 'entered', at, text, first: at - 100, last: at }]
   const recall = {
     learnerId,
     fact: '7x8',
-    right: true,
-    ms: 800,
-    thinkMs: 700,
     at: '2026-11-20T15:00:00.000Z',
+    judge: JUDGE,
+    keyMs: 200,
+    events: entered('56', 800),
   }
   const path = (n: number) => `/recalls/6f1b0c5e-0000-4000-8000-00000000e00${n}`
   expect((await send('PUT', path(1), recall)).status).toBe(201)
   expect((await send('PUT', path(1), recall)).status).toBe(200)
   expect((await send('PUT', path(1), { ...recall, fact: '6x7' })).status).toBe(409)
   expect((await send('PUT', path(2), { ...recall, fact: '1x1' })).status).toBe(422)
-  expect((await send('PUT', path(2), { ...recall, ms: -1 })).status).toBe(422)
+  expect((await send('PUT', path(2), { ...recall, events: [] })).status).toBe(422)
   expect((await send('PUT', path(2), { ...recall, learnerId: attemptId })).status).toBe(404)
   // The second in time arrives last.
-  const later = { ...recall, right: false, ms: 2000, thinkMs: 1900, at: '2026-11-25T15:00:00.000Z' }
+  const later = { ...recall, events: entered('54', 2000), at: '2026-11-25T15:00:00.000Z' }
   const between = { ...recall, at: '2026-11-22T15:00:00.000Z' }
   expect((await send('PUT', path(3), later)).status).toBe(201)
   expect((await send('PUT', path(4), between)).status).toBe(201)
   const [standing, ...others] = await get<FactStanding[]>(`/learners/${learnerId}/facts`)
   expect(others).toEqual([])
   const inOrder = [recall, between, later].reduce<FactMemory | undefined>(
-    (memory, r) => remember(memory, r),
+    (memory, r) => remember(memory, judgeRecall(r as RecallRecord)),
     undefined,
   )!
   expect(standing).toMatchObject({
@@ -272,12 +312,12 @@ test('a learner is renamed, and removed with everything recorded of them', async
   await send('PUT', '/recalls/6f1b0c5e-0000-4000-8000-00000000d004', {
     learnerId: id,
     fact: '7x8',
-    right: true,
-    ms: 700,
-    thinkMs: 700,
     at: start.startedAt,
+    judge: JUDGE,
+    keyMs: 200,
+    events: [{ kind: 'entered', at: 700, text: '56' }],
   })
-  await send('PATCH', `/learners/${id}/settings`, { minutes: 6 })
+  await send('PATCH', `/learners/${id}/settings`, { targets: { 'add-pairs': { 2: 4500 } } })
   await send('PUT', `/learners/${id}/moves/6f1b0c5e-0000-4000-8000-00000000d005`, {
     technique: 'add-pairs',
     to: 2,
@@ -287,12 +327,18 @@ test('a learner is renamed, and removed with everything recorded of them', async
   expect((await send('PATCH', `/learners/${id}`, { name: 'x' })).status).toBe(404)
   for (const path of [`/attempts/${work}`, `/sittings/${sitting}`, `/learners/${id}/facts`])
     expect((await send('GET', path)).status).toBe(404)
-  const own = ['fact_recall', 'fact_memory', 'learner_settings', 'level_move', 'practice_day', 'slip_week']
-  const left = ['attempt', 'step_entry', 'sitting', 'sitting_pace', ...own].map((table) => {
-    const column =
-      { attempt: 'id', step_entry: 'attempt_id', sitting: 'id', sitting_pace: 'sitting_id' }[table] ??
-      'learner_id'
-    const key = { attempt: work, step_entry: work, sitting, sitting_pace: sitting }[table] ?? id
+  const own = [
+    'fact_recall',
+    'fact_memory',
+    'learner_settings',
+    'level_move',
+    'level_rules',
+    'practice_day',
+    'slip_week',
+  ]
+  const left = ['attempt', 'sitting', 'sitting_pace', ...own].map((table) => {
+    const column = { attempt: 'id', sitting: 'id', sitting_pace: 'sitting_id' }[table] ?? 'learner_id'
+    const key = { attempt: work, sitting, sitting_pace: sitting }[table] ?? id
     return database.db.all(sql.raw(`select 1 from ${table} where ${column} = '${key}'`)).length
   })
   expect(left.every((rows) => rows === 0)).toBe(true)

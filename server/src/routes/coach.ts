@@ -3,7 +3,7 @@ import { handMoveSchema, idSchema, latestSchema, settingsSchema } from '@tachyme
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
 import { coachView, timesView } from '../store/coach.js'
-import type { Database } from '../store/database.js'
+import { type Database, write } from '../store/database.js'
 import { learnerById } from '../store/learners.js'
 import { addMove, latestAnswers, levelInForce, movesOf } from '../store/moves.js'
 import { changeSettings, settingsOf } from '../store/settings.js'
@@ -59,7 +59,9 @@ export function coachRoutes(db: Database): Router {
     if (!stored) {
       const from = levelInForce(db, id, technique)
       const at = new Date().toISOString()
-      addMove(db, id, { technique, from, to, at, by: 'hand', because: 'Set by hand.' }, moveId)
+      write(db, (tx) =>
+        addMove(tx, id, { technique, from, to, at, by: 'hand', because: 'Set by hand.' }, moveId),
+      )
     }
     response.status(stored ? 200 : 201).json({ id: moveId })
   })

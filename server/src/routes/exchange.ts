@@ -20,7 +20,7 @@ export function exchangeRoutes(db: Database): Router {
         taken.map(({ attempt, ...sitting }) => ({
           ...sitting,
           attempt,
-          verdict: { ...attempt, slips: attempt.entries.flatMap((e) => e.slip ?? []) },
+          verdict: { ...attempt, slips: attempt.entries.flatMap((e) => e.slips.map((s) => s.id)) },
         })),
       )
     await download(response, 'text/csv; charset=utf-8; header=present', 'attempts.csv', function* () {
@@ -42,9 +42,9 @@ export function exchangeRoutes(db: Database): Router {
     })
   })
 
-  router.post('/:id/attempts', (request, response) => {
+  router.post('/:id/attempts', async (request, response) => {
     const { id } = known(request.params.id)
-    response.json(bringIn(db, id, checked(broughtInSchema, request.body)))
+    response.json(await bringIn(db, id, checked(broughtInSchema, request.body)))
   })
 
   return router

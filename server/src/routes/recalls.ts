@@ -1,4 +1,4 @@
-import { factById } from '@tachymetra/core'
+import { judgeRecall } from '@tachymetra/core'
 import { recallSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
@@ -9,19 +9,20 @@ import { learnerById } from '../store/learners.js'
 export function recallRoutes(db: Database): Router {
   const router = Router()
 
-  /** Sending a recall twice stores it once. */
+  /** Sending a recall twice stores it once. It is judged here, whatever the sender thinks. */
   router.put('/:id', (request, response) => {
     const recall = checked(recallSchema, { ...request.body, id: request.params.id })
     found(learnerById(db, recall.learnerId), 'learner')
-    if (!factById(recall.fact)) throw new HttpProblem(422, `There is no fact "${recall.fact}".`)
+    const { id, learnerId, judge } = recall
+    const judged = judgeRecall(recall)
     const stored = recallById(db, recall.id)
     if (
       stored &&
       (stored.fact !== recall.fact || stored.learnerId !== recall.learnerId || stored.at !== recall.at)
     )
       throw new HttpProblem(409, 'Another recall has this id.')
-    if (!stored) addRecall(db, recall)
-    response.status(stored ? 200 : 201).json({ id: recall.id })
+    if (!stored) addRecall(db, { id, learnerId, judge, ...judged })
+    response.status(stored ? 200 : 201).json({ id })
   })
 
   return router

@@ -1,110 +1,155 @@
 import {
   type AttemptRecord,
+  type Causes,
+  causesOf,
   dayIn,
-  judgeAttempt,
+  type Exercise,
+  finishedProgress,
   paceOf,
   type Verdict,
-  type WorkedSupport,
+  verdictOf,
+  wrongAnswers,
 } from '@tachymetra/core'
 import type { AttemptSummary, AttemptWire } from '@tachymetra/core/wire'
-import { and, asc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
-import type { Database } from './database.js'
+import { and, asc, eq, sql } from 'drizzle-orm'
+import { type Database, write } from './database.js'
 import { countDay, countSlips } from './days.js'
 import { moveByRule } from './moves.js'
 import { placeholders, prepared, type Store } from './prepared.js'
-import { attempt, sittingPace, sittingSlip, stepEntry } from './schema.js'
+import { attempt, sittingPace, sittingSlip } from './schema.js'
 import { learnerOfSitting, sittingRow } from './sittings.js'
 
 export type AttemptRow = typeof attempt.$inferSelect
-export type EntryRow = typeof stepEntry.$inferSelect
 
 /**
- * Stores an attempt with its entries and brings the sitting's rollups up to date, all or nothing.
- * The sitting must exist. Returns the verdict it was stored with.
+ * Judges an attempt, and lets others be served before each of its wrong answers: each may take a while to look into.
  * @throws InputError when the record does not hang together.
  */
-export function addAttempt(db: Database, record: AttemptRecord): Verdict {
-  return db.transaction((tx) => storeAttempt(tx, record))
+export async function judged(record: AttemptRecord): Promise<Verdict> {
+  const progress = finishedProgress(record)
+  const exercise = progress.task as Exercise
+  const causes: Causes[number][] = []
+  for (const [nth, { text }] of wrongAnswers(progress).entries()) {
+    await new Promise(setImmediate)
+    causes.push(causesOf(exercise, text, nth))
+  }
+  return verdictOf(progress, causes)
+}
+
+/**
+ * Stores an attempt with its verdict and brings the rollups up to date, all or nothing. The sitting must exist.
+ * @returns false when it was stored in the meantime
+ */
+export function addAttempt(db: Database, record: AttemptRecord, verdict: Verdict): boolean {
+  return write(db, (tx) => storeAttempt(tx, record, verdict))
 }
 
 /** The same inside a transaction that is already open. */
-export function storeAttempt(tx: Store, record: AttemptRecord): Verdict {
-  const verdict = judgeAttempt(record)
-  insertAttempt(tx, record, verdict, learnerOfSitting(tx, record.sittingId))
+export function storeAttempt(tx: Store, record: AttemptRecord, verdict: Verdict): boolean {
+  if (!insertAttempt(tx, record, verdict, learnerOfSitting(tx, record.sittingId))) return false
   rollUp(tx, record.sittingId, record.support)
-  return verdict
+  return true
 }
 
 /**
- * The rows of one attempt, its share in the learner's day and week, and the move of level it may bring about;
- * all but the rollups of its sitting.
+ * The row of one attempt, its share in the learner's day, week and sitting, and the move of level it may bring about;
+ * all but the pace of its sitting.
+ * @returns false when there is one with its id already; nothing is changed then
  */
 export function insertAttempt(
   db: Store,
   record: AttemptRecord,
   verdict: Verdict,
   learner: { readonly id: string; readonly timeZone: string },
-): void {
-  insertRows(db, record, verdict)
-  const day = dayIn(record.startedAt, learner.timeZone)
-  const ms = verdict.timed ? record.totalMs : 0
-  countDay(db, learner.id, day, { attempts: 1, right: verdict.right ? 1 : 0, recalls: 0, ms })
-  countSlips(db, learner.id, day, record.technique, verdict.entries)
-  if (record.support !== 'answer' || record.outcome !== 'done') return
-  const endedAt = new Date(Date.parse(record.startedAt) + record.totalMs).toISOString()
-  moveByRule(db, learner.id, record.technique, record.level, endedAt)
+): boolean {
+  const { technique, level, shown, ...row } = record
+  const stored = insertRow(db).get({ ...row, ...verdict, shown: shown ?? null }) as
+    | { readonly arrival: number }
+    | undefined
+  if (!stored) return false
+  countAttempt(db, learner, { ...verdict, ...stored, technique, level, ...row })
+  return true
 }
+
+/** What is counted of an attempt that is stored. */
+export interface Countable extends Omit<Verdict, 'judge'> {
+  readonly id: string
+  readonly sittingId: string
+  readonly technique: string
+  readonly level: number
+  readonly startedAt: string
+  readonly arrival: number
+}
+
+/** Its share in the rollups that are added up: day, week, sitting; and the move of level it may bring about. */
+export function countAttempt(
+  db: Store,
+  learner: { readonly id: string; readonly timeZone: string },
+  one: Countable,
+): void {
+  const day = dayIn(one.startedAt, learner.timeZone)
+  const ms = one.timed ? one.totalMs : 0
+  countDay(db, learner.id, day, { attempts: 1, right: one.right ? 1 : 0, recalls: 0, ms })
+  countSlips(db, learner.id, day, one.technique, one.entries)
+  for (const { id: slip } of one.entries.flatMap((e) => e.slips))
+    addToSitting(db).run({ sittingId: one.sittingId, slip })
+  if (one.support === 'answer' && one.outcome === 'done') moveByRule(db, learner.id, one)
+}
+
+const COLUMNS = [
+  'id',
+  'sittingId',
+  'n',
+  'school',
+  'support',
+  'expression',
+  'startedAt',
+  'hints',
+  'outcome',
+  'thinkMs',
+  'keyMs',
+  'totalMs',
+  'idleMs',
+  'shown',
+  'right',
+  'clean',
+  'timed',
+  'judge',
+  'events',
+  'entries',
+] as const
 
 const insertRow = prepared((db) =>
   db
     .insert(attempt)
-    .values(
-      placeholders(
-        'id',
-        'sittingId',
-        'n',
-        'school',
-        'support',
-        'expression',
-        'startedAt',
-        'hints',
-        'outcome',
-        'thinkMs',
-        'keyMs',
-        'totalMs',
-        'idleMs',
-        'right',
-        'clean',
-        'timed',
-      ),
-    )
+    .values({
+      ...placeholders(...COLUMNS),
+      arrival: sql`(select coalesce(max(arrival), 0) + 1 from attempt)`,
+    })
+    .onConflictDoNothing()
+    .returning({ arrival: attempt.arrival })
     .prepare(),
 )
-const insertEntry = prepared((db) =>
+const addToSitting = prepared((db) =>
   db
-    .insert(stepEntry)
-    .values(
-      placeholders('attemptId', 'position', 'step', 'place', 'value', 'ms', 'by', 'right', 'slip', 'remark'),
-    )
+    .insert(sittingSlip)
+    .values({ ...placeholders('sittingId', 'slip'), count: 1 })
+    .onConflictDoUpdate({
+      target: [sittingSlip.sittingId, sittingSlip.slip],
+      set: { count: sql`${sittingSlip.count} + 1` },
+    })
     .prepare(),
 )
-
-function insertRows(db: Store, record: AttemptRecord, verdict: Verdict): void {
-  const { entries: _, technique: __, level: ___, ...row } = record
-  const { entries, ...judged } = verdict
-  // Few are flashed; for the others the column is left empty.
-  if (row.shown)
-    db.insert(attempt)
-      .values({ ...row, ...judged })
-      .run()
-  else insertRow(db).run({ ...row, ...judged })
-  for (const [position, entry] of entries.entries())
-    insertEntry(db).run({ slip: null, remark: null, ...entry, attemptId: record.id, position })
-}
 
 const rowsOfSitting = prepared((db) =>
   db
-    .select()
+    .select({
+      right: attempt.right,
+      clean: attempt.clean,
+      timed: attempt.timed,
+      totalMs: attempt.totalMs,
+      outcome: attempt.outcome,
+    })
     .from(attempt)
     .where(
       and(
@@ -144,35 +189,12 @@ const insertPace = prepared((db) =>
     })
     .prepare(),
 )
-const countSlipsAgain = prepared((db) =>
-  db
-    .insert(sittingSlip)
-    .select(
-      db
-        .select({
-          sittingId: attempt.sittingId,
-          slip: sql<string>`${stepEntry.slip}`.as('slip'),
-          count: sql<number>`count(*)`.as('count'),
-        })
-        .from(stepEntry)
-        .innerJoin(attempt, eq(attempt.id, stepEntry.attemptId))
-        .where(and(eq(attempt.sittingId, sql.placeholder('sittingId')), isNotNull(stepEntry.slip)))
-        .groupBy(stepEntry.slip),
-    )
-    .onConflictDoUpdate({
-      target: [sittingSlip.sittingId, sittingSlip.slip],
-      set: { count: sql`excluded.count` },
-    })
-    .prepare(),
-)
-
-/** Counts a sitting's attempts under one support afresh: a handful of rows. */
+/** Counts the pace of a sitting under one support afresh: a handful of rows. */
 export function rollUp(db: Store, sittingId: string, support: string): void {
   const rows = rowsOfSitting(db).all({ sittingId, support })
   const pace = paceOf(rows.map((r) => ({ ...r, done: r.outcome === 'done' })))
   const times = { medianMs: pace.medianMs ?? null, bestMs: pace.bestMs ?? null }
   insertPace(db).run({ ...pace, ...times, sittingId, support })
-  countSlipsAgain(db).run({ sittingId })
 }
 
 const byId = prepared((db) =>
@@ -183,7 +205,7 @@ const byId = prepared((db) =>
     .prepare(),
 )
 
-export function attemptRow(db: Database, id: string): AttemptRow | undefined {
+export function attemptRow(db: Pick<Database, 'select'>, id: string): AttemptRow | undefined {
   return byId(db).get({ id })
 }
 
@@ -191,78 +213,26 @@ export function attemptRow(db: Database, id: string): AttemptRow | undefined {
 export function attemptById(db: Database, id: string): AttemptWire | undefined {
   const row = attemptRow(db, id)
   const its = row && sittingRow(db, row.sittingId)
-  if (!row || !its) return undefined
-  return wholeAttempt(row, its, entriesOf(db, [id]).get(id) ?? [])
+  return row && its && wholeAttempt(row, its)
 }
 
-/** The entries of many attempts in their order, by the attempt's id. */
-export function entriesOf(db: Pick<Database, 'select'>, ids: readonly string[]): Map<string, EntryRow[]> {
-  const rows = db
-    .select()
-    .from(stepEntry)
-    .where(inArray(stepEntry.attemptId, [...ids]))
-    .orderBy(asc(stepEntry.attemptId), asc(stepEntry.position))
-    .all()
-  const of = new Map<string, EntryRow[]>()
-  for (const row of rows) {
-    const its = of.get(row.attemptId)
-    if (its) its.push(row)
-    else of.set(row.attemptId, [row])
-  }
-  return of
-}
-
-/** The rows of an attempt put together, as they go over the wire. */
+/** A row as it goes over the wire. */
 export function wholeAttempt(
-  row: AttemptRow,
-  its: { readonly learnerId: string; readonly technique: string; readonly level: number },
-  entries: readonly EntryRow[],
+  { shown, arrival: _, ...row }: AttemptRow,
+  {
+    learnerId,
+    technique,
+    level,
+  }: { readonly learnerId: string; readonly technique: string; readonly level: number },
 ): AttemptWire {
-  const { shown, ...plain } = row
-  return {
-    ...plain,
-    ...(shown && { shown }),
-    learnerId: its.learnerId,
-    technique: its.technique,
-    level: its.level,
-    support: row.support as WorkedSupport,
-    outcome: row.outcome as AttemptRecord['outcome'],
-    entries: entries.map(({ attemptId: _, position: __, slip, remark, by, ...entry }) => ({
-      ...entry,
-      by: by as 'learner' | 'program',
-      ...(slip && { slip }),
-      ...(remark && { remark }),
-    })),
-  }
+  return { ...row, ...(shown && { shown }), learnerId, technique, level }
 }
 
 /** The attempts of a sitting in their order, one line each. */
 export function attemptsOf(db: Database, sittingId: string): AttemptSummary[] {
   const rows = db.select().from(attempt).where(eq(attempt.sittingId, sittingId)).orderBy(asc(attempt.n)).all()
-  const slips = db
-    .select({ attemptId: stepEntry.attemptId, slip: stepEntry.slip })
-    .from(stepEntry)
-    .where(
-      and(
-        inArray(
-          stepEntry.attemptId,
-          rows.map((r) => r.id),
-        ),
-        isNotNull(stepEntry.slip),
-      ),
-    )
-    .orderBy(asc(stepEntry.position))
-    .all()
-  return rows.map(({ id, n, support, expression, outcome, right, clean, timed, totalMs }) => ({
-    id,
-    n,
-    support: support as WorkedSupport,
-    expression,
-    outcome: outcome as AttemptRecord['outcome'],
-    right,
-    clean,
-    timed,
-    totalMs,
-    slips: slips.filter((s) => s.attemptId === id).map((s) => s.slip!),
-  }))
+  return rows.map(({ id, n, support, expression, outcome, right, clean, timed, totalMs, entries }) => {
+    const slips = entries.flatMap((e) => e.slips.map((s) => s.id))
+    return { id, n, support, expression, outcome, right, clean, timed, totalMs, slips }
+  })
 }

@@ -2,7 +2,6 @@ import {
   dayAfter,
   dayIn,
   HABIT_DAYS,
-  type JudgedEntry,
   TECHNIQUES,
   type Timed,
   type Times,
@@ -14,7 +13,7 @@ import {
 } from '@tachymetra/core'
 import type { AttemptWire, CoachWire, LearnerWire } from '@tachymetra/core/wire'
 import { and, desc, eq, inArray } from 'drizzle-orm'
-import { entriesOf, wholeAttempt } from './attempts.js'
+import { wholeAttempt } from './attempts.js'
 import type { Database } from './database.js'
 import { slipsOf, today } from './days.js'
 import { factStandings, latestRecalls } from './facts.js'
@@ -67,7 +66,7 @@ export function timesView(db: Database, learnerId: string): Times {
   if (found?.mark === mark) return found.times
   const steps: Timed[] = recalls.flatMap((r) => timedRecall(r) ?? [])
   for (const record of latestAttempts(db, learnerId, ['guided', 'steps'], LATEST_STEPPED))
-    steps.push(...timedSteps(record, record.entries as readonly JudgedEntry[]))
+    steps.push(...timedSteps(record))
   const answers = latestAttempts(db, learnerId, ['answer'], LATEST_ANSWERED)
   const times = timesOf(
     steps,
@@ -101,9 +100,5 @@ function latestAttempts(
     .orderBy(desc(sitting.startedAt), desc(attempt.n))
     .limit(most)
     .all()
-  const of = entriesOf(
-    db,
-    rows.map((r) => r.attempt.id),
-  )
-  return rows.map((r) => wholeAttempt(r.attempt, r.sitting, of.get(r.attempt.id) ?? []))
+  return rows.map((r) => wholeAttempt(r.attempt, r.sitting))
 }

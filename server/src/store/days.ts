@@ -53,8 +53,8 @@ export function countSlips(
   entries: readonly JudgedEntry[],
 ): void {
   const week = weekOf(day)
-  for (const { slip, place } of entries)
-    if (slip) addToWeek(db).run({ learnerId, week, technique, slip, place })
+  for (const { id: slip, place } of entries.flatMap((e) => e.slips))
+    addToWeek(db).run({ learnerId, week, technique, slip, place })
 }
 
 /** Days of practice from a date on, oldest first. */

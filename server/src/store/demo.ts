@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import { DEMO_COACH, demoLearners, judgeAttempt } from '@tachymetra/core'
+import { DEMO_COACH, demoLearners, JUDGE, judgeRecord } from '@tachymetra/core'
 import { insertAttempt, rollUp } from './attempts.js'
-import type { Database } from './database.js'
+import { type Database, write } from './database.js'
 import { addRecalls } from './facts.js'
 import { coach, learner, sitting } from './schema.js'
 
@@ -12,14 +12,14 @@ import { coach, learner, sitting } from './schema.js'
 export function loadDemo(db: Database, today: string): number {
   if (db.select({ id: learner.id }).from(learner).limit(1).get()) return 0
   let attempts = 0
-  db.transaction((tx) => {
+  write(db, (tx) => {
     const coachId = randomUUID()
     tx.insert(coach).values({ id: coachId, name: DEMO_COACH }).run()
     for (const { id, name, sittings, recalls } of demoLearners(today)) {
       tx.insert(learner).values({ id, coachId, name, timeZone: 'UTC', demo: true }).run()
       for (const { attempts: records, ...row } of sittings) {
         tx.insert(sitting).values(row).run()
-        for (const record of records) insertAttempt(tx, record, judgeAttempt(record), { id, timeZone: 'UTC' })
+        for (const record of records) insertAttempt(tx, record, judgeRecord(record), { id, timeZone: 'UTC' })
         for (const support of new Set(records.map((r) => r.support))) rollUp(tx, row.id, support)
         attempts += records.length
       }
@@ -27,7 +27,7 @@ export function loadDemo(db: Database, today: string): number {
         tx,
         id,
         'UTC',
-        recalls.map((r) => ({ ...r, learnerId: id })),
+        recalls.map((r) => ({ ...r, learnerId: id, entry: null, judge: JUDGE })),
       )
     }
   })

@@ -1,10 +1,10 @@
 /** Attempts taken out in the order of time, and brought in one by one. */
-import { InputError, readAttempt } from '@tachymetra/core'
+import { InputError } from '@tachymetra/core'
 import type { AttemptWire, BroughtIn, BroughtInAnswer } from '@tachymetra/core/wire'
 import { attemptSchema, check } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { attemptRow, entriesOf, storeAttempt, wholeAttempt } from './attempts.js'
-import type { Database } from './database.js'
+import { attemptRow, judged, storeAttempt, wholeAttempt } from './attempts.js'
+import { type Database, write } from './database.js'
 import { attempt, sitting } from './schema.js'
 import { addSitting, sittingRow } from './sittings.js'
 
@@ -41,16 +41,12 @@ export function* allAttempts(db: Database, learnerId: string): Generator<Taken[]
       .from(attempt)
       .where(inArray(attempt.sittingId, [...of.keys()]))
       .all()
-    const entries = entriesOf(
-      db,
-      rows.map((r) => r.id),
-    )
     const order = new Map(sittings.map((s, i) => [s.id, i]))
     rows.sort((a, b) => order.get(a.sittingId)! - order.get(b.sittingId)! || a.n - b.n)
     yield rows.map((row) => {
       const its = of.get(row.sittingId)!
       return {
-        attempt: wholeAttempt(row, its, entries.get(row.id) ?? []),
+        attempt: wholeAttempt(row, its),
         planned: its.planned,
         sittingStartedAt: its.startedAt,
       }
@@ -59,43 +55,51 @@ export function* allAttempts(db: Database, learnerId: string): Generator<Taken[]
 }
 
 /**
- * Stores attempts brought in from a file, each for itself: one that is refused leaves the others alone.
+ * Stores attempts brought in from a file, each for itself: one that is refused leaves the others alone. Others are
+ * served between two rows, since judging a hundred of them takes a while.
  * @returns for each whether it was stored (false: it was there already), or why not
  */
-export function bringIn(db: Database, learnerId: string, { rows }: BroughtIn): BroughtInAnswer {
-  return rows.map((row) => {
+export async function bringIn(
+  db: Database,
+  learnerId: string,
+  { rows }: BroughtIn,
+): Promise<BroughtInAnswer> {
+  const answers: BroughtInAnswer[number][] = []
+  for (const row of rows) {
     try {
-      return { stored: bringInOne(db, learnerId, row) }
+      answers.push({ stored: await bringInOne(db, learnerId, row) })
     } catch (error) {
-      if (error instanceof InputError) return { error: error.message }
-      throw error
+      if (!(error instanceof InputError)) throw error
+      answers.push({ error: error.message })
     }
-  })
+    await new Promise(setImmediate)
+  }
+  return answers
 }
 
-function bringInOne(db: Database, learnerId: string, row: BroughtIn['rows'][number]): boolean {
+async function bringInOne(db: Database, learnerId: string, row: BroughtIn['rows'][number]): Promise<boolean> {
   const checked = check(attemptSchema, row.attempt)
   if ('error' in checked) throw new InputError(checked.error)
   const record = checked.value
-  readAttempt(record)
-  const its = sittingRow(db, record.sittingId)
-  if (
-    its &&
-    (its.learnerId !== learnerId || its.technique !== record.technique || its.level !== record.level)
-  )
-    throw new InputError('Its sitting belongs to another learner, technique or level.')
-  const stored = attemptRow(db, record.id)
-  if (stored) {
-    if (stored.sittingId === record.sittingId && stored.expression === record.expression) return false
-    throw new InputError('Another attempt has this id.')
-  }
-  return db.transaction((tx) => {
+  const verdict = await judged(record)
+  return write(db, (tx) => {
+    const its = sittingRow(tx, record.sittingId)
+    if (
+      its &&
+      (its.learnerId !== learnerId || its.technique !== record.technique || its.level !== record.level)
+    )
+      throw new InputError('Its sitting belongs to another learner, technique or level.')
+    const stored = attemptRow(tx, record.id)
+    if (stored) {
+      if (stored.sittingId === record.sittingId && stored.expression === record.expression) return false
+      throw new InputError('Another attempt has this id.')
+    }
     if (!its) {
       const { technique, level } = record
       const { planned, sittingStartedAt: startedAt } = row
       addSitting(tx, record.sittingId, { learnerId, technique, level, planned, startedAt })
     }
-    storeAttempt(tx, record)
+    storeAttempt(tx, record, verdict)
     return true
   })
 }

@@ -1,19 +1,27 @@
-import { dayIn, type FactMemory, median, remember } from '@tachymetra/core'
-import type { FactStanding, RecallWire } from '@tachymetra/core/wire'
+import { dayIn, type FactMemory, median, type Recall, remember } from '@tachymetra/core'
+import type { FactStanding } from '@tachymetra/core/wire'
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
-import type { Database } from './database.js'
+import { type Database, write } from './database.js'
 import { countDay } from './days.js'
 import { learnerById } from './learners.js'
 import { placeholders, prepared, type Store } from './prepared.js'
 import { factMemory, factRecall } from './schema.js'
+
+/** A recall as it is stored: what was judged of it. */
+export interface StoredRecall extends Recall {
+  readonly id: string
+  readonly learnerId: string
+  readonly entry: string | null
+  readonly judge: number
+}
 
 /**
  * Stores one recall, works out anew when its fact is due, and counts it into its day: all or nothing.
  * The learner must exist.
  * @returns false when it was stored before.
  */
-export function addRecall(db: Database, recall: RecallWire): boolean {
-  return db.transaction((tx) => {
+export function addRecall(db: Database, recall: StoredRecall): boolean {
+  return write(db, (tx) => {
     if (tx.insert(factRecall).values(recall).onConflictDoNothing().run().changes === 0) return false
     const before = memoryRow(tx, recall.learnerId, recall.fact)
     // In order of time it goes on from what is remembered; a late one means going through all of them again.
@@ -54,7 +62,7 @@ const latestOfFact = prepared((db) =>
 const insertRecall = prepared((db) =>
   db
     .insert(factRecall)
-    .values(placeholders('id', 'learnerId', 'fact', 'right', 'ms', 'thinkMs', 'at'))
+    .values(placeholders('id', 'learnerId', 'fact', 'right', 'ms', 'thinkMs', 'at', 'entry', 'judge'))
     .prepare(),
 )
 
@@ -67,7 +75,7 @@ function rememberAll(
   learnerId: string,
   fact: string,
   before: (FactMemory & { recalls: number; right: number }) | undefined,
-  recall: RecallWire | undefined,
+  recall: Recall | undefined,
 ): void {
   const its = and(eq(factRecall.learnerId, learnerId), eq(factRecall.fact, fact))
   const rows =
@@ -98,23 +106,27 @@ export function addRecalls(
   db: Store,
   learnerId: string,
   timeZone: string,
-  recalls: readonly RecallWire[],
+  recalls: readonly StoredRecall[],
 ): void {
   for (const recall of recalls) {
     insertRecall(db).run({ ...recall })
     const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
     countDay(db, learnerId, dayIn(recall.at, timeZone), done)
   }
-  for (const fact of new Set(recalls.map((r) => r.fact)))
-    rememberAll(db, learnerId, fact, undefined, undefined)
+  for (const fact of new Set(recalls.map((r) => r.fact))) rememberFact(db, learnerId, fact)
 }
 
-export function recallById(db: Database, id: string): RecallWire | undefined {
+/** Works out the memory of a fact anew from all its recalls. */
+export function rememberFact(db: Store, learnerId: string, fact: string): void {
+  rememberAll(db, learnerId, fact, undefined, undefined)
+}
+
+export function recallById(db: Database, id: string): StoredRecall | undefined {
   return db.select().from(factRecall).where(eq(factRecall.id, id)).get()
 }
 
 /** The newest recalls of any fact. */
-export function latestRecalls(db: Database, learnerId: string, most: number): RecallWire[] {
+export function latestRecalls(db: Database, learnerId: string, most: number): StoredRecall[] {
   return db
     .select()
     .from(factRecall)

@@ -1,11 +1,17 @@
-import { randomUUID } from 'node:crypto'
-import { adviseLevel, aimOf, type LatestAnswer, type LevelMove, techniqueById } from '@tachymetra/core'
+import {
+  adviseLevel,
+  aimOf,
+  DEFAULT_SETTINGS,
+  type LatestAnswer,
+  type LearnerSettings,
+  type LevelMove,
+  techniqueById,
+} from '@tachymetra/core'
 import type { MoveWire } from '@tachymetra/core/wire'
-import { and, desc, eq, gt, sql } from 'drizzle-orm'
+import { and, desc, eq, gt, lt, lte, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { prepared } from './prepared.js'
-import { attempt, levelMove, sitting } from './schema.js'
-import { settingsOf } from './settings.js'
+import { attempt, levelMove, levelRules, sitting } from './schema.js'
 
 type Reader = Pick<Database, 'select'>
 
@@ -38,6 +44,7 @@ const latestMoveRow = prepared((db) =>
       and(
         eq(levelMove.learnerId, sql.placeholder('learnerId')),
         eq(levelMove.technique, sql.placeholder('technique')),
+        lt(levelMove.arrival, sql.placeholder('before')),
       ),
     )
     .orderBy(desc(levelMove.at), desc(sql`rowid`))
@@ -53,6 +60,7 @@ const latestRung = prepared((db) =>
         eq(sitting.learnerId, sql.placeholder('learnerId')),
         eq(sitting.technique, sql.placeholder('technique')),
         gt(sitting.level, 0),
+        sql`exists (select 1 from ${attempt} where ${attempt.sittingId} = ${sitting.id} and ${attempt.arrival} <= ${sql.placeholder('upTo')})`,
       ),
     )
     .orderBy(desc(sitting.startedAt))
@@ -60,28 +68,48 @@ const latestRung = prepared((db) =>
     .prepare(),
 )
 
-/** The latest move in a technique; the level it led to is in force. */
-export function latestMove(db: Reader, learnerId: string, technique: string): MoveWire | undefined {
-  return latestMoveRow(db).get({ learnerId, technique })
+/**
+ * The latest move in a technique; the level it led to is in force.
+ * @param before looks only at moves that came after earlier attempts than the one that arrived so
+ */
+export function latestMove(
+  db: Reader,
+  learnerId: string,
+  technique: string,
+  before = EVERYTHING,
+): MoveWire | undefined {
+  return latestMoveRow(db).get({ learnerId, technique, before })
 }
 
-/** The level in force: that of the latest move, else of the latest sitting on the ladder, else the first. */
-export function levelInForce(db: Reader, learnerId: string, technique: string): number {
-  const move = latestMove(db, learnerId, technique)
-  return move?.to ?? latestRung(db).get({ learnerId, technique })?.level ?? 1
+/** The level in force: that of the latest move, else of the latest sitting worked on the ladder, else the first. */
+export function levelInForce(db: Reader, learnerId: string, technique: string, upTo = EVERYTHING): number {
+  const move = latestMove(db, learnerId, technique, upTo)
+  return move?.to ?? latestRung(db).get({ learnerId, technique, upTo })?.level ?? 1
 }
 
-/** Stores a move; from then on its level is in force. @param id made here unless the sender brings one */
+/**
+ * Stores a move; from then on its level is in force.
+ * @param arrival of the attempt it came after; the newest one there is unless it is named
+ */
 export function addMove(
   db: Pick<Database, 'insert'>,
   learnerId: string,
   move: LevelMove,
-  id: string = randomUUID(),
+  id: string,
+  arrival: number | SQL<number> = newestArrival(),
 ): void {
   db.insert(levelMove)
-    .values({ id, learnerId, ...move })
+    .values({ id, learnerId, ...move, arrival })
     .run()
 }
+
+/** The arrival of the newest attempt. */
+export function newestArrival(): SQL<number> {
+  return sql<number>`(select coalesce(max(arrival), 0) from attempt)`
+}
+
+/** An arrival beyond all there are. */
+const EVERYTHING = Number.MAX_SAFE_INTEGER
 
 const answersSince = prepared((db) =>
   db
@@ -96,6 +124,7 @@ const answersSince = prepared((db) =>
         eq(attempt.support, 'answer'),
         eq(attempt.outcome, 'done'),
         gt(attempt.startedAt, sql.placeholder('since')),
+        lte(attempt.arrival, sql.placeholder('upTo')),
       ),
     )
     .orderBy(desc(sitting.startedAt), desc(attempt.n))
@@ -113,26 +142,64 @@ export function latestAnswers(
   technique: string,
   level: number,
   most: number,
+  upTo = EVERYTHING,
 ): LatestAnswer[] {
-  const move = latestMove(db, learnerId, technique)
+  const move = latestMove(db, learnerId, technique, upTo)
   const since = move?.to === level ? move.at : ''
-  return answersSince(db).all({ learnerId, technique, level, since, most })
+  return answersSince(db).all({ learnerId, technique, level, since, most, upTo })
 }
 
-/** After one more answer at a level: moves the learner when that level is in force and the rules say so. */
-export function moveByRule(
-  db: Pick<Database, 'select' | 'insert'>,
+/** The rules and targets that held when an attempt arrived. */
+const rulesBefore = prepared((db) =>
+  db
+    .select({ rules: levelRules.rules, targets: levelRules.targets })
+    .from(levelRules)
+    .where(
+      and(
+        eq(levelRules.learnerId, sql.placeholder('learnerId')),
+        lt(levelRules.arrival, sql.placeholder('arrival')),
+      ),
+    )
+    .orderBy(desc(levelRules.arrival))
+    .limit(1)
+    .prepare(),
+)
+
+/** Keeps rules and targets as they are set, so that moves can be counted again as they were made. */
+export function keepRules(
+  db: Pick<Database, 'insert'>,
   learnerId: string,
-  technique: string,
-  level: number,
-  at: string,
+  { rules, targets }: Pick<LearnerSettings, 'rules' | 'targets'>,
 ): void {
-  if (level === 0 || levelInForce(db, learnerId, technique) !== level) return
-  const settings = settingsOf(db, learnerId)
-  const { upOf, backOf } = settings.rules
-  const latest = latestAnswers(db, learnerId, technique, level, Math.max(upOf, backOf))
-  const { move, because } = adviseLevel(latest, aimOf(settings, technique, level)!, settings.rules)
+  db.insert(levelRules)
+    .values({ learnerId, arrival: newestArrival(), rules, targets })
+    .onConflictDoUpdate({ target: [levelRules.learnerId, levelRules.arrival], set: { rules, targets } })
+    .run()
+}
+
+/** An answer at a level, as the rules look at it. */
+interface Answer {
+  readonly id: string
+  readonly technique: string
+  readonly level: number
+  readonly startedAt: string
+  readonly totalMs: number
+  readonly arrival: number
+}
+
+/**
+ * After one more answer at a level: moves the learner when that level is in force and the rules say so. Looks only at what
+ * had arrived by then, so that moves counted again are the same. The move bears the id of the answer that brought it about.
+ */
+export function moveByRule(db: Pick<Database, 'select' | 'insert'>, learnerId: string, answer: Answer): void {
+  const { technique, level, arrival } = answer
+  if (level === 0 || levelInForce(db, learnerId, technique, arrival) !== level) return
+  const set = rulesBefore(db).get({ learnerId, arrival }) ?? DEFAULT_SETTINGS
+  const { upOf, backOf } = set.rules
+  const latest = latestAnswers(db, learnerId, technique, level, Math.max(upOf, backOf), arrival)
+  const { move, because } = adviseLevel(latest, aimOf(set, technique, level)!, set.rules)
   const to = level + (move === 'up' ? 1 : -1)
   if (move === 'hold' || to < 1 || to > techniqueById(technique).levels.length) return
-  addMove(db, learnerId, { technique, from: level, to, at, by: 'rule', because })
+  const at = new Date(Date.parse(answer.startedAt) + answer.totalMs).toISOString()
+  addMove(db, learnerId, { technique, from: level, to, at, by: 'rule', because }, answer.id, arrival)
 }

@@ -1,5 +1,14 @@
 /** The tables. Times are whole milliseconds, instants ISO 8601 in UTC. */
-import type { FactMemory, LearnerSettings, Shown } from '@tachymetra/core'
+import type {
+  AttemptEvent,
+  FactMemory,
+  JudgedEntry,
+  LearnerSettings,
+  Outcome,
+  Shown,
+  WorkedSupport,
+} from '@tachymetra/core'
+import { sql } from 'drizzle-orm'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 export const coach = sqliteTable('coach', {
@@ -38,8 +47,25 @@ export const levelMove = sqliteTable(
     at: text().notNull(),
     by: text().$type<'rule' | 'hand'>().notNull(),
     because: text().notNull(),
+    /** The arrival of the newest attempt there was. */
+    arrival: integer().notNull().default(0),
   },
   (t) => [index('move_by_technique').on(t.learnerId, t.technique, t.at)],
+)
+
+/** The rules and targets a learner was judged by, from an attempt on: what moves of level are counted again by. */
+export const levelRules = sqliteTable(
+  'level_rules',
+  {
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
+    /** They hold for attempts that arrived after this one. */
+    arrival: integer().notNull(),
+    rules: text({ mode: 'json' }).$type<LearnerSettings['rules']>().notNull(),
+    targets: text({ mode: 'json' }).$type<LearnerSettings['targets']>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.learnerId, t.arrival] })],
 )
 
 /** One stretch of practice. */
@@ -61,7 +87,10 @@ export const sitting = sqliteTable(
   ],
 )
 
-/** One problem worked. Technique and level are the sitting's. */
+/**
+ * One problem worked: what happened, and the verdict as it was found. Technique and level are the sitting's. A verdict is
+ * raw data: the rollups below are made from verdicts, never verdicts from events again.
+ */
 export const attempt = sqliteTable(
   'attempt',
   {
@@ -71,11 +100,11 @@ export const attempt = sqliteTable(
       .references(() => sitting.id, { onDelete: 'cascade' }),
     n: integer().notNull(),
     school: text({ mode: 'json' }).$type<Record<string, string>>().notNull(),
-    support: text().notNull(),
+    support: text().$type<WorkedSupport>().notNull(),
     expression: text().notNull(),
     startedAt: text().notNull(),
     hints: integer().notNull(),
-    outcome: text().notNull(),
+    outcome: text().$type<Outcome>().notNull(),
     thinkMs: integer().notNull(),
     keyMs: integer().notNull(),
     totalMs: integer().notNull(),
@@ -84,28 +113,15 @@ export const attempt = sqliteTable(
     right: integer({ mode: 'boolean' }).notNull(),
     clean: integer({ mode: 'boolean' }).notNull(),
     timed: integer({ mode: 'boolean' }).notNull(),
+    /** The version of the judge whose verdict this is. */
+    judge: integer().notNull().default(1),
+    events: text({ mode: 'json' }).$type<readonly AttemptEvent[]>().notNull().default(sql`'[]'`),
+    /** The entries among the events, judged. */
+    entries: text({ mode: 'json' }).$type<readonly JudgedEntry[]>().notNull().default(sql`'[]'`),
+    /** The order in which attempts were stored: what moves of level followed from. */
+    arrival: integer().notNull().default(0),
   },
-  (t) => [index('attempt_in_sitting').on(t.sittingId, t.n)],
-)
-
-/** Every entry of an attempt, wrong ones included, in the order typed. */
-export const stepEntry = sqliteTable(
-  'step_entry',
-  {
-    attemptId: text()
-      .notNull()
-      .references(() => attempt.id, { onDelete: 'cascade' }),
-    position: integer().notNull(),
-    step: integer().notNull(),
-    place: integer().notNull(),
-    value: text().notNull(),
-    ms: integer().notNull(),
-    by: text().notNull(),
-    right: integer({ mode: 'boolean' }).notNull(),
-    slip: text(),
-    remark: text(),
-  },
-  (t) => [primaryKey({ columns: [t.attemptId, t.position] })],
+  (t) => [index('attempt_in_sitting').on(t.sittingId, t.n), index('attempt_by_arrival').on(t.arrival)],
 )
 
 /** Rollup of a sitting under one support, kept up with every attempt, so that the record never counts attempts. */
@@ -154,6 +170,9 @@ export const factRecall = sqliteTable(
     ms: integer().notNull(),
     thinkMs: integer().notNull(),
     at: text().notNull(),
+    /** What was entered; not known of recalls that were judged in the browser. */
+    entry: text(),
+    judge: integer().notNull().default(1),
   },
   (t) => [
     index('recall_by_time').on(t.learnerId, t.at),

@@ -1,6 +1,7 @@
 import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core'
 import { eq, sql } from 'drizzle-orm'
-import type { Database } from './database.js'
+import { type Database, write } from './database.js'
+import { keepRules } from './moves.js'
 import { prepared } from './prepared.js'
 import { learnerSettings } from './schema.js'
 
@@ -24,12 +25,13 @@ export function changeSettings(
   learnerId: string,
   change: Partial<LearnerSettings>,
 ): LearnerSettings {
-  return db.transaction((tx) => {
+  return write(db, (tx) => {
     const settings = { ...settingsOf(tx, learnerId), ...change }
     tx.insert(learnerSettings)
       .values({ learnerId, settings })
       .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
       .run()
+    if (change.rules || change.targets) keepRules(tx, learnerId, settings)
     return settings
   })
 }

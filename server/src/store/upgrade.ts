@@ -1,0 +1,78 @@
+/** What older versions kept otherwise, turned into what this one keeps. */
+import { eventsOfOlder, type JudgedEntry, type OlderAttempt, type OlderEntry } from '@tachymetra/core'
+import type Driver from 'better-sqlite3'
+
+type OlderRow = Omit<OlderAttempt, 'entries'> & { readonly id: string }
+
+interface OlderEntryRow extends OlderEntry {
+  readonly place: number
+  readonly right: number
+  readonly slip: string | null
+  readonly remark: string | null
+}
+
+/**
+ * Up to version 4 entries were rows of their own and hints a number. They become the events of their attempts, and what
+ * was judged of them stays as it was. All or nothing; without such rows nothing is done.
+ */
+export function upgradeEntries(driver: Driver.Database): void {
+  const older = driver.prepare("select 1 from sqlite_master where name = 'older_entry'").get()
+  if (!older) return
+  driver
+    .transaction(() => {
+      const attempts = driver.prepare(
+        'select id, hints, outcome, think_ms as thinkMs, key_ms as keyMs, total_ms as totalMs, idle_ms as idleMs from attempt',
+      )
+      const entriesOf = driver.prepare(
+        'select step, place, value, ms, by, "right", slip, remark from older_entry where attempt_id = ? order by position',
+      )
+      const change = driver.prepare('update attempt set events = ?, entries = ? where id = ?')
+      for (const row of attempts.all() as OlderRow[]) {
+        const entries = entriesOf.all(row.id) as OlderEntryRow[]
+        change.run(
+          JSON.stringify(eventsOfOlder({ ...row, entries })),
+          JSON.stringify(entries.map(judged)),
+          row.id,
+        )
+      }
+      placeMoves(driver)
+      driver.exec('drop table older_entry')
+    })
+    .immediate()
+}
+
+function judged({ value, ms, step, place, by, right, slip, remark }: OlderEntryRow): JudgedEntry {
+  const verdict = right ? (by === 'program' ? 'given' : 'right') : slip ? 'slip' : 'wrong'
+  const slips = slip ? [{ step, place, id: slip, remark: remark ?? '' }] : []
+  return { text: value, ms, verdict, step, place, took: right ? 1 : 0, slips }
+}
+
+/** Which attempt a move of level came after, and the rules it was made by: those set when nothing else is known. */
+function placeMoves(driver: Driver.Database): void {
+  const ends = driver.prepare(
+    'select a.arrival, a.started_at as startedAt, a.total_ms as totalMs from attempt a join sitting s on s.id = a.sitting_id where s.learner_id = ? and s.technique = ? order by a.arrival',
+  )
+  const before = driver.prepare(
+    'select coalesce(max(a.arrival), 0) as arrival from attempt a join sitting s on s.id = a.sitting_id where s.learner_id = ? and a.started_at <= ?',
+  )
+  const place = driver.prepare('update level_move set arrival = ? where id = ?')
+  type Move = { id: string; learnerId: string; technique: string; at: string; by: string }
+  const moves = driver
+    .prepare('select id, learner_id as learnerId, technique, at, by from level_move')
+    .all() as Move[]
+  for (const { id, learnerId, technique, at, by } of moves) {
+    const its = ends.all(learnerId, technique) as { arrival: number; startedAt: string; totalMs: number }[]
+    const cause =
+      by === 'rule'
+        ? its.findLast((a) => new Date(Date.parse(a.startedAt) + a.totalMs).toISOString() === at)
+        : undefined
+    const { arrival } = cause ?? (before.get(learnerId, at) as { arrival: number })
+    place.run(arrival, id)
+  }
+  const keep = driver.prepare('insert into level_rules values (?, 0, ?, ?)')
+  const set = driver.prepare('select learner_id as learnerId, settings from learner_settings').all()
+  for (const { learnerId, settings } of set as { learnerId: string; settings: string }[]) {
+    const { rules, targets } = JSON.parse(settings)
+    if (rules && targets) keep.run(learnerId, JSON.stringify(rules), JSON.stringify(targets))
+  }
+}

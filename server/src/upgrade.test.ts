@@ -1,0 +1,339 @@
+/** Databases made by earlier versions of this program, and what must not be lost on the way up. */
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { Readable } from 'node:stream'
+import { gunzipSync, gzipSync } from 'node:zlib'
+import { eventsOfOlder, type JudgedEntry, judgeRecord, moved } from '@tachymetra/core'
+import { readCsv } from '@tachymetra/core/exchange'
+import type { AttemptWire } from '@tachymetra/core/wire'
+import Driver from 'better-sqlite3'
+import { sql } from 'drizzle-orm'
+import pino from 'pino'
+import { expect, test, vi } from 'vitest'
+import { createApp } from './app.js'
+import { openData, readSettings, StartError } from './main.js'
+import { backUpFile, removeFromAside, restore } from './store/backup.js'
+import { type Database, DatabaseError, openDatabase, SCHEMA_VERSION, write } from './store/database.js'
+import { recount } from './store/recount.js'
+
+const FIXTURES = join(import.meta.dirname, 'fixtures')
+const MIGRATIONS = join(import.meta.dirname, '../drizzle')
+const folder = () => mkdtempSync(join(tmpdir(), 'tachymetra-upgrade-'))
+const unpacked = (name: string) => gunzipSync(readFileSync(join(FIXTURES, `${name}.gz`)))
+
+/** A database as a version left it, in a folder of its own. */
+function fixture(version: number): { file: string; data: string } {
+  const data = folder()
+  const file = join(data, 'old.sqlite')
+  writeFileSync(file, unpacked(`version-${version}.sqlite`))
+  return { file, data }
+}
+
+/** Everything that is counted, but for the ids of moves, which older versions drew at random. */
+function counted(db: Database): Record<string, unknown[]> {
+  const tables = {
+    practice_day: '*',
+    slip_week: '*',
+    sitting_pace: '*',
+    sitting_slip: '*',
+    fact_memory: '*',
+    level_move: 'learner_id, technique, "from", "to", at, by, because, arrival',
+  }
+  return Object.fromEntries(
+    Object.entries(tables).map(([table, columns]) => [
+      table,
+      db
+        .all(sql.raw(`select ${columns} from ${table}`))
+        .map((row) => JSON.stringify(row))
+        .sort(),
+    ]),
+  )
+}
+
+test.each([1, 2, 3, 4])(
+  'a database of version %i opens with every attempt, and a copy of it is kept and said',
+  (version) => {
+    const { file, data } = fixture(version)
+    const before = new Driver(file)
+    const count = (table: string) =>
+      (before.prepare(`select count(*) as n from ${table}`).get() as { n: number }).n
+    const [attempts, entries] = [count('attempt'), count('step_entry')]
+    before.close()
+    const said: string[] = []
+    const { db, close } = openDatabase(file, { keep: data, say: (line) => said.push(line) })
+    const rows = db.all<{ events: string; entries: string; judge: number }>(
+      sql.raw('select events, entries, judge from attempt'),
+    )
+    expect(rows).toHaveLength(attempts)
+    expect(attempts).toBeGreaterThan(40)
+    expect(rows.reduce((sum, r) => sum + JSON.parse(r.entries).length, 0)).toBe(entries)
+    expect(rows.every((r) => r.judge === 1 && JSON.parse(r.events).length > 0)).toBe(true)
+    expect(db.all(sql.raw('pragma foreign_key_check'))).toEqual([])
+    const [copy] = readdirSync(data).filter((f) => f.startsWith(`before-upgrade-of-`))
+    expect(said.join()).toContain(copy)
+    expect(statSync(join(data, copy!)).mode & 0o777).toBe(0o600)
+    // The copy is the database as it was: it opens once more.
+    const again = openDatabase(join(data, copy!))
+    expect(counted(again.db)).toEqual(counted(db))
+    again.close()
+    // Counted again, everything is the same; what the upgrade to version 4 counted by UTC is put right.
+    const first = counted(db)
+    recount(db)
+    if (version === 4) expect(counted(db)).toEqual(first)
+    const second = counted(db)
+    recount(db)
+    expect(counted(db)).toEqual(second)
+    close()
+    // Opened again, nothing is brought up and nothing kept.
+    openDatabase(file, { keep: data }).close()
+    expect(readdirSync(data).filter((f) => /^before-.*sqlite$/.test(f))).toHaveLength(1)
+  },
+)
+
+test('whoever is removed is removed from the copy kept before the upgrade too', async () => {
+  const { file, data } = fixture(4)
+  const { db, close } = openDatabase(file, { keep: data })
+  const [one] = db.all<{ id: string; name: string }>(sql.raw('select id, name from learner order by name'))
+  const copy = join(data, readdirSync(data).find((f) => /^before-upgrade-.*sqlite$/.test(f))!)
+  expect(readFileSync(copy).includes(one!.name)).toBe(true)
+  writeFileSync(join(data, 'before-upgrade-broken.sqlite'), 'nothing')
+  await removeFromAside(data, one!.id)
+  expect(readFileSync(copy).includes(one!.name)).toBe(false)
+  const left = new Driver(copy)
+  expect(left.prepare('select count(*) as n from learner').get()).toMatchObject({ n: 1 })
+  expect(left.prepare('select count(*) as n from attempt').get()).toMatchObject({ n: expect.any(Number) })
+  expect(
+    left
+      .prepare('select 1 from step_entry e left join attempt a on a.id = e.attempt_id where a.id is null')
+      .all(),
+  ).toEqual([])
+  left.close()
+  close()
+})
+
+/** An entry as it was given out before there were verdicts. */
+const asBefore = ({ text, ms, verdict, step, place, slips: [slip] }: JudgedEntry) => ({
+  step,
+  place,
+  value: text,
+  ms,
+  right: moved({ verdict }),
+  by: verdict === 'given' ? 'program' : 'learner',
+  ...(slip && { slip: slip.id, remark: slip.remark }),
+})
+
+test('every figure of record, sheet and plan is what it was before the upgrade', async () => {
+  const { now, figures } = JSON.parse(unpacked('version-4.json').toString()) as {
+    now: string
+    figures: Record<string, never>
+  }
+  vi.useFakeTimers({ now: new Date(now), toFake: ['Date'] })
+  const { file, data } = fixture(4)
+  const { db, close } = openDatabase(file)
+  const server = createServer(createApp({ db, data, log: pino({ level: 'silent' }), loopback: true }))
+  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready))
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
+  expect(Object.keys(figures).length).toBeGreaterThan(80)
+  for (const [path, before] of Object.entries(figures)) {
+    const response = await fetch(base + path)
+    const text = await response.text()
+    expect(response.status, path).toBe(200)
+    if (path.endsWith('.csv')) {
+      const attempts = (csv: string) => readCsv(csv, () => '').map((r) => ('row' in r ? r.row : r.error))
+      expect(attempts(text), path).toEqual(attempts(before))
+    } else if (path.startsWith('/attempts/')) {
+      const { events, judge, entries, ...attempt } = JSON.parse(text) as AttemptWire
+      expect(judge).toBe(1)
+      expect({ ...attempt, entries: entries.map(asBefore) }, path).toEqual(before)
+    } else expect(JSON.parse(text), path).toEqual(before)
+  }
+  server.close()
+  close()
+  vi.useRealTimers()
+})
+
+test('what was judged before is judged the same from its events, where the judge has not changed', () => {
+  const { file } = fixture(4)
+  const older = new Driver(file)
+  const entriesOf = older.prepare(
+    'select step, value, ms, by from step_entry where attempt_id = ? order by position',
+  )
+  const rows = older
+    .prepare('select a.*, s.technique, s.level from attempt a join sitting s on s.id = a.sitting_id')
+    .all() as Record<string, never>[]
+  for (const row of rows) {
+    const entries = entriesOf.all(row.id) as {
+      step: number
+      value: string
+      ms: number
+      by: 'learner' | 'program'
+    }[]
+    const times = { thinkMs: row.think_ms!, keyMs: row.key_ms!, totalMs: row.total_ms!, idleMs: row.idle_ms! }
+    const verdict = judgeRecord({
+      id: row.id!,
+      sittingId: row.sitting_id!,
+      n: row.n!,
+      technique: row.technique!,
+      school: JSON.parse(row.school!),
+      level: row.level!,
+      support: row.support!,
+      expression: row.expression!,
+      startedAt: row.started_at!,
+      judge: 1,
+      events: eventsOfOlder({ entries, hints: row.hints!, outcome: row.outcome!, ...times }),
+    })
+    const { right, clean, timed, hints, outcome } = verdict
+    expect(
+      { right: Number(right), clean: Number(clean), timed: Number(timed), hints, outcome },
+      String(row.expression),
+    ).toEqual({
+      right: row.right,
+      clean: row.clean,
+      timed: row.timed,
+      hints: row.hints,
+      outcome: row.outcome,
+    })
+  }
+  older.close()
+})
+
+/** The migrations with one more. */
+function withMigration(statements: string): string {
+  const copy = join(folder(), 'drizzle')
+  mkdirSync(join(copy, 'meta'), { recursive: true })
+  for (const name of readdirSync(MIGRATIONS).filter((n) => n.endsWith('.sql')))
+    writeFileSync(join(copy, name), readFileSync(join(MIGRATIONS, name)))
+  const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8'))
+  const when = Math.max(...journal.entries.map((e: { when: number }) => e.when)) + 1
+  journal.entries.push({
+    idx: journal.entries.length,
+    version: '6',
+    when,
+    tag: '9999_trial',
+    breakpoints: true,
+  })
+  writeFileSync(join(copy, 'meta/_journal.json'), JSON.stringify(journal))
+  writeFileSync(join(copy, '9999_trial.sql'), statements.split('\n').join('--> statement-breakpoint\n'))
+  return copy
+}
+
+const everything = (db: Database) =>
+  ['learner', 'sitting', 'attempt', 'fact_recall', 'level_move', 'learner_settings'].map(
+    (table) => db.get<{ n: number }>(sql.raw(`select count(*) as n from ${table}`)).n,
+  )
+
+test('a migration that makes the table of learners anew loses no row', () => {
+  const { file, data } = fixture(4)
+  const first = openDatabase(file)
+  const before = everything(first.db)
+  first.close()
+  const migrations = withMigration(
+    [
+      'PRAGMA foreign_keys=OFF;',
+      'CREATE TABLE `__new_learner` (`id` text PRIMARY KEY NOT NULL, `coach_id` text, `name` text NOT NULL, `time_zone` text NOT NULL, `demo` integer NOT NULL, `pin` text);',
+      'INSERT INTO `__new_learner` SELECT `id`, `coach_id`, `name`, `time_zone`, `demo`, null FROM `learner`;',
+      'DROP TABLE `learner`;',
+      'ALTER TABLE `__new_learner` RENAME TO `learner`;',
+      'PRAGMA foreign_keys=ON;',
+    ].join('\n'),
+  )
+  const { db, close } = openDatabase(file, { migrations, keep: data })
+  expect(everything(db)).toEqual(before)
+  expect(db.all(sql.raw('select pin from learner'))).toHaveLength(2)
+  expect(db.get(sql.raw('pragma foreign_keys'))).toMatchObject({ foreign_keys: 1 })
+  close()
+})
+
+test('a migration that would lose rows is taken back, and the database is as it was', () => {
+  const { file, data } = fixture(4)
+  const first = openDatabase(file)
+  const before = everything(first.db)
+  first.close()
+  const migrations = withMigration('DELETE FROM `learner`;')
+  expect(() => openDatabase(file, { migrations, keep: data })).toThrow(/would lose rows/)
+  const { db, close } = openDatabase(file)
+  expect(everything(db)).toEqual(before)
+  close()
+})
+
+test('a database of a newer version, and one of another program, are refused in one line and left alone', () => {
+  const { file } = fixture(4)
+  openDatabase(file).close()
+  const newer = new Driver(file)
+  newer.pragma(`user_version = ${SCHEMA_VERSION + 1}`)
+  newer.close()
+  const bytes = readFileSync(file)
+  expect(() => openDatabase(file)).toThrow(/newer version.*update first/)
+  expect(readFileSync(file)).toEqual(bytes)
+  const foreign = join(folder(), 'foreign.sqlite')
+  const other = new Driver(foreign)
+  other.exec('create table notes (text)')
+  other.close()
+  expect(() => openDatabase(foreign)).toThrow(DatabaseError)
+  expect(new Driver(foreign).prepare('select name from sqlite_master').all()).toEqual([{ name: 'notes' }])
+})
+
+test('a second process on a folder is refused; folder and files are for this account alone', () => {
+  const data = folder()
+  const settings = readSettings({ TACHYMETRA_DATA: data }, ['--empty'])
+  const first = openData(settings, () => {})
+  expect(() => openData(settings, () => {})).toThrow(StartError)
+  expect(() => openData(settings, () => {})).toThrow(/another Tachymetra/)
+  expect(statSync(data).mode & 0o777).toBe(0o700)
+  for (const name of readdirSync(data)) expect(statSync(join(data, name)).mode & 0o077, name).toBe(0)
+  first.close()
+  openData(settings, () => {}).close()
+})
+
+test('a backup taken by another process beside a writer holds up nobody and loses nothing', async () => {
+  const data = folder()
+  const file = join(data, 'busy.sqlite')
+  const { db, close } = openDatabase(file)
+  const other = new Driver(file)
+  other.pragma('busy_timeout = 0')
+  // Another writer comes in between what a transaction reads and what it writes.
+  write(db, (tx) => {
+    tx.run(sql.raw("insert into learner values ('a', null, 'Wim', 'UTC', 0)"))
+    expect(() => other.exec("insert into learner values ('b', null, 'Bo', 'UTC', 0)")).toThrow(/locked|busy/i)
+  })
+  other.close()
+  const copy = join(data, 'copy.tachymetra')
+  await backUpFile(file, copy)
+  write(db, (tx) => tx.run(sql.raw("insert into learner values ('c', null, 'Cas', 'UTC', 0)")))
+  const fresh = openDatabase(join(data, 'fresh.sqlite'))
+  const held = await restore(fresh.db, Readable.from([readFileSync(copy)]), join(data, 'kept.tachymetra'))
+  expect(held.learners).toBe(1)
+  expect(db.all(sql.raw('select id from learner'))).toHaveLength(2)
+  expect(readdirSync(data).filter((f) => f.startsWith('.working-'))).toEqual([])
+  fresh.close()
+  close()
+})
+
+test('a backup of any earlier version is brought up to date as it is restored', async () => {
+  const { db, close } = openDatabase(join(folder(), 'now.sqlite'))
+  for (const version of [1, 2, 3, 4]) {
+    // The first versions did not mark what they made; their backups came later and did.
+    const { file, data } = fixture(version)
+    const mark = new Driver(file)
+    mark.pragma(`application_id = ${0x54614368}`)
+    mark.pragma('wal_checkpoint(TRUNCATE)')
+    mark.close()
+    const kept = join(data, 'kept.tachymetra')
+    const held = await restore(db, Readable.from([gzipSync(readFileSync(file))]), kept)
+    expect(held).toMatchObject({ learners: 2, attempts: expect.any(Number) })
+    expect(existsSync(kept)).toBe(true)
+    expect(db.all(sql.raw("select 1 from attempt where events = '[]'"))).toEqual([])
+  }
+  close()
+})
