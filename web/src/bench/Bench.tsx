@@ -1,11 +1,10 @@
 import {
-  type AttemptRecord,
   draw,
-  type Exercise,
   levelOf,
   OWN_LEVEL,
   type Problem,
   type ProblemSpace,
+  progressOf,
   type Random,
   SUPPORT_NAMES,
   SUPPORTS,
@@ -15,10 +14,11 @@ import {
   targetOf,
   techniqueById,
 } from '@tachymetra/core'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
+import { leftSitting } from '../data/leaving.js'
 import { flush } from '../data/outbox.js'
-import { endSitting, keepAttempt, keptSitting, type LocalSitting } from '../data/store.js'
+import { endSitting, keepAttempt, type LocalAttempt, type LocalSitting } from '../data/store.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Summary } from './Summary.js'
@@ -31,7 +31,7 @@ export default function Bench() {
   const [sitting, setSitting] = useState<LocalSitting | null>()
   useEffect(() => {
     setSitting(undefined)
-    keptSitting(sittingId).then(
+    leftSitting(sittingId).then(
       (found) => setSitting(found ?? null),
       () => setSitting(null),
     )
@@ -46,10 +46,16 @@ export default function Bench() {
 
 function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
   const navigate = useNavigate()
-  const [attempts, setAttempts] = useState<readonly AttemptRecord[]>(start.attempts)
+  const [attempts, setAttempts] = useState<readonly LocalAttempt[]>(start.attempts)
+  // The attempt under way: it is gone on with after a look at how the technique goes.
+  const open = useRef(start.open)
   const [ended, setEnded] = useState(start.ended)
-  const [support, setSupport] = useState<Support>(start.support)
+  const [support, setSupport] = useState<Support>(() =>
+    start.open ? progressOf(start.open).support : start.support,
+  )
   const [watched, setWatched] = useState(0)
+  // What has just been worked, until it is left for the next.
+  const done = useRef<readonly LocalAttempt[]>([])
   const [trouble, setTrouble] = useState<Error>()
   const technique = techniqueById(start.technique)
   const { space, levelName } = useMemo(() => levelIn(start), [start])
@@ -69,28 +75,37 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
   }, [start.seed, space])
 
   const stop = () => {
-    if (attempts.length === 0) void navigate('/')
+    if (attempts.length === 0 && done.current.length === 0) void navigate('/')
     else finish()
   }
   const finish = () => {
     void endSitting(start.id)
+    setAttempts((all) => [...all, ...done.current])
     setEnded(true)
   }
   /** Keeps the attempt in this browser; sending it is the outbox's work. */
-  const keep = async (record: AttemptRecord) => {
+  const keep = async (attempt: LocalAttempt) => {
+    open.current = undefined
+    done.current = [attempt]
     try {
-      await keepAttempt(record)
+      await keepAttempt(attempt)
       void flush()
     } catch {
       setTrouble(new Error('This attempt could not be kept: the browser refuses to store it.'))
     }
   }
-  const next = (record: AttemptRecord) => {
-    const all = [...attempts, record]
+  const next = () => {
+    const all = [...attempts, ...done.current]
+    done.current = []
     setAttempts(all)
     if (all.length >= start.planned) finish()
   }
 
+  const problem = useMemo(() => nth('worked', attempts.length), [nth, attempts.length])
+  const shared = useMemo(
+    () => ({ technique, school: schoolOf(technique, start.school), level: start.level }),
+    [technique, start],
+  )
   if (ended || attempts.length >= start.planned) return <Summary sitting={start} attempts={attempts} />
 
   const head = (
@@ -120,7 +135,6 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
       </fieldset>
     </div>
   )
-  const shared = { technique, school: schoolOf(technique, start.school), level: start.level }
   return (
     <div className="bench">
       {head}
@@ -136,8 +150,13 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
         />
       ) : (
         <Working
-          key={`${attempts.length} ${support}`}
-          exercise={{ ...shared, support, problem: nth('worked', attempts.length) } satisfies Exercise}
+          key={attempts.length}
+          exercise={{ ...shared, support, problem }}
+          support={support}
+          open={open.current}
+          onOpen={(record) => {
+            open.current = record
+          }}
           targetMs={targetOf(technique, start.level)}
           n={attempts.length + 1}
           planned={start.planned}

@@ -1,17 +1,9 @@
-import {
-  type AttemptRecord,
-  judgeAttempt,
-  readAttempt,
-  readDecimal,
-  slipName,
-  type Tally,
-  techniqueById,
-} from '@tachymetra/core'
+import { progressOf, readProblem, slipName, type Tally, techniqueById } from '@tachymetra/core'
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
 import { useLearners, useMoves } from '../data/queries.js'
-import type { LocalSitting } from '../data/store.js'
+import type { LocalAttempt, LocalSitting } from '../data/store.js'
 import { NextUp } from '../parts/NextUp.js'
 import { levelWords } from '../parts/words.js'
 import { AttemptTable, PaceFigures, pacesOf, slipCounts } from '../record/figures.js'
@@ -22,19 +14,16 @@ export function Summary({
   attempts,
 }: {
   readonly sitting: LocalSitting
-  readonly attempts: readonly AttemptRecord[]
+  readonly attempts: readonly LocalAttempt[]
 }) {
   const head = useRef<HTMLHeadingElement>(null)
   const learner = useLearners().data?.find((l) => l.id === sitting.learnerId)
   useEffect(() => head.current?.focus(), [])
-  const rows = useMemo(
-    () =>
-      attempts.map((record) => {
-        const { entries, ...verdict } = judgeAttempt(record)
-        return { ...record, ...verdict, slips: entries.flatMap((e) => e.slip ?? []) }
-      }),
-    [attempts],
-  )
+  const rows = attempts.map(({ record, verdict }) => ({
+    ...record,
+    ...verdict,
+    slips: verdict.entries.flatMap((e) => e.slips.map((s) => s.id)),
+  }))
   const tallies = useMemo(() => tallyOf(attempts), [attempts])
   const slips = slipCounts(rows.flatMap((r) => r.slips))
   return (
@@ -94,15 +83,11 @@ function Moved({ sitting }: { readonly sitting: LocalSitting }) {
 }
 
 /** What the technique measures besides time and slips, over all attempts worked to the end in steps. */
-function tallyOf(attempts: readonly AttemptRecord[]): Tally | undefined {
-  const tallies = attempts.flatMap((record) => {
-    const { technique, problem } = readAttempt(record)
-    if (!technique.tally || record.support === 'answer' || record.outcome === 'skipped') return []
-    const right = judgeAttempt(record).entries.filter((e) => e.right)
-    return technique.tally(
-      problem,
-      right.map((e) => readDecimal(e.value)!),
-    )
+function tallyOf(attempts: readonly LocalAttempt[]): Tally | undefined {
+  const tallies = attempts.flatMap(({ record, verdict }) => {
+    const { tally } = techniqueById(record.technique)
+    if (!tally || record.support === 'answer' || verdict.outcome !== 'done') return []
+    return tally(readProblem(record.expression), progressOf(record).walks[0]!.entries)
   })
   const [first] = tallies
   const sum = (count: (tally: Tally) => number) => tallies.reduce((total, t) => total + count(t), 0)

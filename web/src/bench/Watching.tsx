@@ -55,7 +55,7 @@ export function Watching({ technique, school, problem, onAnother, onTry, onStop 
       Escape: onStop,
       '?': () => setHelpOpen(true),
     },
-    () => {},
+    undefined,
     !helpOpen,
   )
   const standing = steps[at - 1]

@@ -1,53 +1,50 @@
 import {
   type AnswerLine,
+  type AttemptEvent,
   type AttemptRecord,
   clearFrame,
-  commit,
-  commitValue,
-  type Decimal,
   type Exercise,
-  eraseKey,
   frameValue,
   type Held,
-  hint,
-  judgeAttempt,
+  JUDGE,
   lineOf,
   lowestOf,
   lowestPlace,
   momentAfter,
   openStep,
-  type Play,
+  type Progress,
   placeName,
-  recordOf,
+  printProblem,
   rodAt,
   type Spot,
   setNumber,
-  show,
-  skip,
-  startPlay,
   toText,
-  touched,
-  typeKey,
+  trace,
+  verdictOf,
+  type WorkedSupport,
   ZERO,
 } from '@tachymetra/core'
-import { lazy, Suspense, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { keepFade, useFade } from '../data/fade.js'
+import { leftAt, noteLeaving } from '../data/leaving.js'
 import { changeSettings, useSettings } from '../data/settings.js'
+import { keepOpenNow, keepOpenSoon, type LocalAttempt } from '../data/store.js'
 import { Checks } from '../parts/Checks.js'
+import { Entry } from '../parts/Entry.js'
 import { Fold } from '../parts/Fold.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
-import { Keypad } from '../parts/Keypad.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
+import { HAS_TOUCH } from '../parts/touch.js'
+import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
 import { AbacusProblem } from './AbacusProblem.js'
 import { DIGIT_ACTIONS } from './actions.js'
 import { useBeads } from './beads.js'
 import { PaceBar } from './PaceBar.js'
-import { answerGiven, Done, FRAME_NOTES, Hint, questionOf, Said, Steps, useExplanation } from './saying.js'
-import { HAS_TOUCH } from './touch.js'
+import { answerGiven, Done, FRAME_NOTES, Hint, questionOf, Said, Steps, useCauses } from './saying.js'
 
 const KeyHelp = lazy(() => import('./KeyHelp.js'))
 
@@ -59,110 +56,163 @@ const NOTHING: readonly Held[] = []
 
 interface Props {
   readonly exercise: Exercise
+  /** The support chosen now; changed in the middle, the same problem goes on. */
+  readonly support: WorkedSupport
   /** Undefined for problems of the learner's own dials: there is nothing to aim for. */
   readonly targetMs: number | undefined
   readonly n: number
   readonly planned: number
   readonly sittingId: string
   readonly learnerId: string
+  /** The attempt as it was left, when it is gone on with. */
+  readonly open: AttemptRecord | undefined
+  /** Told of the attempt as it stands, whenever something happens in it. */
+  readonly onOpen: (open: AttemptRecord) => void
   /** Called once, the moment the attempt is over. */
-  readonly onDone: (record: AttemptRecord) => void
-  readonly onNext: (record: AttemptRecord) => void
+  readonly onDone: (attempt: LocalAttempt) => void
+  readonly onNext: () => void
   readonly onStop: () => void
 }
 
+/** What an attempt is begun or gone on with: when it was shown, and the events so far. */
+function resumed(open: AttemptRecord | undefined): {
+  startedAt: string
+  events?: readonly AttemptEvent[]
+  elapsed: number
+} {
+  if (!open) return { startedAt: new Date().toISOString(), elapsed: 0 }
+  const last = open.events.at(-1)?.at ?? 0
+  const elapsed = Math.max(last, Date.now() - Date.parse(open.startedAt))
+  const left = leftAt(open.id)
+  // How long the page was gone is not the learner's time.
+  const gone: AttemptEvent[] =
+    left !== undefined && left >= last && left <= elapsed
+      ? [
+          { kind: 'left', at: left },
+          { kind: 'back', at: elapsed },
+        ]
+      : []
+  return { startedAt: open.startedAt, events: [...open.events, ...gone], elapsed }
+}
+
 /** One problem being worked. */
-export function Working({
-  exercise,
-  targetMs,
-  n,
-  planned,
-  sittingId,
-  learnerId,
-  onDone,
-  onNext,
-  onStop,
-}: Props) {
-  const { support, problem } = exercise
-  const { clock } = useSettings()
+export function Working(props: Props) {
+  const { exercise, support, targetMs, n, planned, sittingId, learnerId, open, onNext, onStop } = props
+  const { technique, problem } = exercise
+  const { clock, rods, strict } = useSettings()
   const [helpOpen, setHelpOpen] = useState(false)
   const [checking, setChecking] = useState(false)
   const [rodValues, setRodValues] = useState(false)
   const [picked, setPicked] = useState<readonly Spot[]>([])
-  const [play, setPlay] = useState(() => startPlay(exercise, performance.now()))
-  const [as] = useState(() => ({
-    id: crypto.randomUUID(),
+  const [begun] = useState(() => ({ id: open?.id ?? crypto.randomUUID(), ...resumed(open) }))
+  const [finished, setFinished] = useState(false)
+
+  const recordOf = (events: readonly AttemptEvent[], { mostHelp }: Progress): AttemptRecord => ({
+    id: begun.id,
     sittingId,
     n,
-    startedAt: new Date().toISOString(),
-  }))
-  const [record, setRecord] = useState<AttemptRecord>()
-  const entry = useRef<HTMLInputElement>(null)
-  const step = openStep(play)
-  const done = play.outcome !== undefined
-  const { rods, strict } = useSettings()
+    technique: technique.id,
+    school: exercise.school,
+    level: exercise.level,
+    support: mostHelp,
+    expression: printProblem(problem),
+    startedAt: begun.startedAt,
+    judge: JUDGE,
+    events,
+  })
+  const latest = useRef(open)
+  const attempt = useAttempt({
+    task: exercise,
+    ...(begun.events && { events: begun.events }),
+    elapsed: begun.elapsed,
+    onChange(events, progress) {
+      const record = recordOf(events, progress)
+      latest.current = record
+      if (progress.outcome === undefined) {
+        props.onOpen(record)
+        keepOpenSoon(record)
+        return
+      }
+      setFinished(true)
+      const verdict = verdictOf(progress, causes)
+      props.onDone({ record, verdict })
+      if (technique.frame && !reading) keepFade(learnerId, verdict)
+    },
+  })
+  const { progress, typing } = attempt
+  const { explained, causes } = useCauses(progress)
+  const step = openStep(progress)
+  const done = progress.outcome !== undefined
   const fade = useFade(learnerId)
   // The frame is at hand unless it has been let go of; a number to be read always stands on it.
-  const reading = play.whole.steps[0]?.beads?.kind === 'read'
-  const framed = exercise.technique.frame !== undefined && (reading || fade.level !== 'none')
+  const reading = useMemo(
+    () => trace(technique, problem, exercise.school).steps[0]?.beads?.kind === 'read',
+    [technique, problem, exercise.school],
+  )
+  const framed = technique.frame !== undefined && (reading || fade.level !== 'none')
   const onFrame = framed && !reading && !done
 
-  const change = (next: Play) => {
-    setPlay(next)
-    if (!next.outcome || play.outcome) return
-    const finished = recordOf(next, as)
-    setRecord(finished)
-    onDone(finished)
-    if (exercise.technique.frame && !reading) keepFade(learnerId, judgeAttempt(finished))
-  }
-  const start = useMemo(
-    () => exercise.technique.frame?.(exercise.problem, rods) ?? clearFrame(),
-    [exercise.technique, exercise.problem, rods],
-  )
-  const lastMade = play.made.at(-1)
+  const current = useRef({ attempt, done })
+  current.current = { attempt, done }
+  useEffect(() => {
+    if (!current.current.done && current.current.attempt.progress.support !== support)
+      current.current.attempt.support(support)
+  }, [support])
+  // Leaving the page, for a reload or another view: the time until the return is known.
+  useEffect(() => {
+    const leaving = () => {
+      void keepOpenNow()
+      noteLeaving(begun.id, begun.startedAt, latest.current)
+    }
+    window.addEventListener('pagehide', leaving)
+    return () => {
+      window.removeEventListener('pagehide', leaving)
+      leaving()
+    }
+  }, [begun])
+
+  const start = useMemo(() => technique.frame?.(problem, rods) ?? clearFrame(), [technique, problem, rods])
+  const [walk] = progress.walks
+  const lastEntry = walk?.entries.at(-1)
+  const last = progress.entries.at(-1)
   const beads = useBeads({
     start,
     step,
-    standing: exercise.technique.frame ? (play.accepted.at(-1) ?? frameValue(start)) : ZERO,
+    standing: technique.frame ? (lastEntry ?? frameValue(start)) : ZERO,
     active: onFrame,
     strict,
-    wrong: lastMade && !lastMade.right ? lastMade : undefined,
-    onMove: () => setPlay((p) => touched(p, performance.now())),
-    commit: (value) => change(commitValue(play, value, performance.now())),
+    wrong: last && last.took === 0 ? last : undefined,
+    onMove: attempt.touch,
+    commit: (value) => attempt.enter(toText(value)),
   })
-  /** Digits taken by touch stand for the total they come to, as if it had been typed. */
-  const typed = (value: Decimal): Play => ({ ...play, text: toText(value) })
   const pick = ([row, place]: Spot) =>
     setPicked((before) => {
       const without = before.filter(([r]) => r !== row)
       return without.length < before.length ? without : [...before, [row, place] as const]
     })
   const act = {
-    digit: (key: string) => change(typeKey(play, key, performance.now())),
-    erase: () => change(eraseKey(play, performance.now())),
     enter: () => {
-      if (record) return onNext(record)
+      if (finished) return onNext()
       // An untouched frame is no answer yet; it may just have been accepted by itself.
-      if (onFrame) return beads.moved && change(commitValue(play, beads.value(), performance.now()))
-      change(
-        commit(
-          step?.picks && picked.length > 0 && play.text === '' ? typed(step.picks.value(picked)) : play,
-          performance.now(),
-        ),
-      )
+      if (onFrame) return beads.moved && attempt.enter(toText(beads.value()))
+      // Digits taken by touch stand for the total they come to, as if it had been typed.
+      if (step?.picks && picked.length > 0 && typing.text === '')
+        attempt.enter(toText(step.picks.value(picked)))
+      else attempt.confirm()
       setPicked([])
     },
-    hint: () => change(hint(play)),
-    show: () => change(show(play, performance.now())),
-    skip: () => (record ? onNext(record) : change(skip(play))),
+    hint: () => !progress.hintOpen && walk?.next && attempt.note('hint'),
+    show: () => attempt.note('given'),
+    skip: () => (finished ? onNext() : attempt.note('skipped')),
     clock: () => changeSettings({ clock: !clock }),
-    // An attempt with entries is kept as skipped; one not yet begun leaves no trace.
+    // An attempt with entries is kept as stopped; one not yet begun leaves no trace.
     stop: () => {
-      if (!record && play.made.length > 0) onDone(recordOf(skip(play), as))
+      if (!done && progress.entries.length > 0) attempt.note('stopped')
       onStop()
     },
     help: () => setHelpOpen(true),
   }
+  const kind = attempt.question()?.kind
   useKeys(
     {
       h: act.hint,
@@ -173,26 +223,24 @@ export function Working({
       '?': act.help,
       Escape: act.stop,
       Enter: act.enter,
-      Backspace: act.erase,
+      Backspace: attempt.erase,
       ...(onFrame && { ...beads.keys, v: () => setRodValues(!rodValues) }),
     },
-    onFrame ? beads.digit : act.digit,
+    kind && { keys: kind.keys, press: onFrame ? beads.digit : attempt.press },
     !helpOpen,
   )
-  useLayoutEffect(() => entry.current?.focus(), [])
 
-  const explained = useExplanation(play)
-  const finished = play.outcome === 'done'
-  const lastStep = play.position.steps.at(-1)
-  const answer = finished ? answerGiven(play) : undefined
-  const lastEntry = play.accepted.at(-1)
+  const ended = progress.outcome === 'done'
+  const lastStep = walk?.steps.at(-1)
+  const answer = ended ? answerGiven(progress) : undefined
   const moment = useMemo(() => {
     if (answer)
       return { writes: lineOf(answer, Math.min(lowestOf(problem), lowestPlace(answer))), holds: NOTHING }
     return lastStep && lastEntry ? momentAfter(lastStep, lastEntry) : { writes: BLANK, holds: NOTHING }
   }, [problem, answer, lastStep, lastEntry])
-  const question = done ? '' : questionOf(play)
-
+  const question = done ? '' : questionOf(progress)
+  const aim = targetMs && targetMs * TARGET_STRETCH[progress.mostHelp]
+  const hidden = done || reading
   return (
     <>
       <div className="stack">
@@ -200,19 +248,19 @@ export function Working({
           <span>
             Problem {n} of {planned}
           </span>
-          {clock && targetMs && <span>aim for {seconds(targetMs * TARGET_STRETCH[support])}</span>}
+          {clock && aim && <span>aim for {seconds(aim)}</span>}
         </div>
-        {clock && targetMs && <PaceBar targetMs={targetMs * TARGET_STRETCH[support]} running={!done} />}
-        {exercise.technique.frame ? (
+        {clock && aim && <PaceBar targetMs={aim} running={!done} />}
+        {technique.frame ? (
           <AbacusProblem problem={problem} hidden={reading && !done} />
         ) : (
           <PlaceRule
             problem={problem}
             line={moment.writes}
             place={done ? undefined : step?.place}
-            typing={step && DIGIT_ACTIONS.includes(step.action) ? play.text : undefined}
-            finished={finished}
-            links={support === 'guided' ? step?.links : undefined}
+            typing={step && DIGIT_ACTIONS.includes(step.action) ? typing.text : undefined}
+            finished={ended}
+            links={progress.support === 'guided' ? step?.links : undefined}
             picks={step?.picks}
             picked={picked}
             onPick={pick}
@@ -221,18 +269,12 @@ export function Working({
         {framed && (
           <SorobanFrame
             frame={done && answer ? setNumber(start, answer) : beads.frame}
-            look={
-              fade.level === 'ghosts' && !reading && !done
-                ? 'ghosts'
-                : fade.level === 'empty' && !reading && !done
-                  ? 'empty'
-                  : 'beads'
-            }
+            look={!hidden && (fade.level === 'ghosts' || fade.level === 'empty') ? fade.level : 'beads'}
             onChange={onFrame ? beads.change : undefined}
             chosen={onFrame ? beads.chosen : undefined}
             onChoose={beads.choose}
-            lit={done || reading ? undefined : step?.place}
-            finger={support === 'guided' && !done ? lastStep?.beads?.finger : undefined}
+            lit={hidden ? undefined : step?.place}
+            finger={progress.support === 'guided' && !done ? lastStep?.beads?.finger : undefined}
             values={onFrame && (rodValues || fade.level === 'empty')}
             right={beads.right}
             label={reading ? 'the frame to be read' : 'the frame'}
@@ -247,44 +289,46 @@ export function Working({
           <>
             <p className="question" id="question">
               {question}
-              {play.hintOpen && <Hint play={play} />}
+              {progress.hintOpen && <Hint progress={progress} />}
             </p>
             {step?.picks && (
               <p className="faint pick-note">Type the total, or tap the digits you take and press Enter.</p>
             )}
             {onFrame && <p className="faint pick-note">{FRAME_NOTES[fade.level]}</p>}
-            <div className={onFrame ? 'sr-only' : 'entry-line'}>
-              <input
-                ref={entry}
-                className={`entry${play.text.length > 11 ? ' long' : ''}`}
-                aria-label={question || 'Your entry'}
-                aria-describedby="said"
-                value={onFrame ? toText(beads.value()) : play.text.replace('-', '−')}
-                readOnly
-                inputMode="none"
-                autoComplete="off"
-                data-testid="entry"
-              />
-            </div>
           </>
         )}
-        <div className="said" id="said" role="status">
-          {done ? (
-            <Done play={play} totalMs={record?.totalMs} />
-          ) : play.notice ? (
-            <p className="said-slip">{play.notice}</p>
-          ) : beads.said && onFrame ? (
-            <p className="said-slip">{beads.said}</p>
-          ) : (
-            <Said play={play} explained={explained} />
-          )}
-        </div>
+        {kind && !done ? (
+          <Entry
+            kind={kind}
+            text={onFrame ? toText(beads.value()) : typing.text}
+            label={question || 'Your entry'}
+            describedBy="said"
+            hidden={onFrame}
+            onKey={attempt.press}
+            onErase={attempt.erase}
+            onEnter={act.enter}
+          >
+            <div className="said" id="said" role="status">
+              {attempt.notice ? (
+                <p className="said-slip">{attempt.notice}</p>
+              ) : beads.said && onFrame ? (
+                <p className="said-slip">{beads.said}</p>
+              ) : (
+                <Said progress={progress} explained={explained} />
+              )}
+            </div>
+          </Entry>
+        ) : (
+          <div className="said" id="said" role="status">
+            <Done progress={progress} />
+          </div>
+        )}
         {onFrame && HAS_TOUCH && (
           <div className="row keys-line">
             <KeyButton label="Judge" onPress={act.enter} main />
           </div>
         )}
-        {done ? (
+        {done && (
           <div className="row keys-line">
             <KeyButton
               label={n >= planned ? 'Summary' : 'Next problem'}
@@ -293,16 +337,11 @@ export function Working({
               main
             />
           </div>
-        ) : (
-          HAS_TOUCH &&
-          !onFrame && (
-            <Keypad onKey={act.digit} onErase={act.erase} enter={{ label: 'Enter', act: act.enter }} />
-          )
         )}
         <div className="row keys-line">
           {!done && (
             <>
-              <KeyButton label="Hint" shortcut="H" onPress={act.hint} disabled={play.hintOpen} />
+              <KeyButton label="Hint" shortcut="H" onPress={act.hint} disabled={progress.hintOpen} />
               <KeyButton label="Show" shortcut="S" onPress={act.show} />
               <KeyButton label="Skip" shortcut="N" onPress={act.skip} />
             </>
@@ -313,19 +352,19 @@ export function Working({
         </div>
         {done && (
           <Fold summary="Check it without redoing (C)" open={checking} onToggle={setChecking}>
-            {() => <Checks problem={problem} answer={answerGiven(play)} />}
+            {() => <Checks problem={problem} answer={answerGiven(progress)} />}
           </Fold>
         )}
       </div>
       <aside className="side stack" aria-label="What has been done">
-        {support === 'guided' && !done && (
+        {progress.support === 'guided' && !done && (
           <>
             <h2>Held in mind</h2>
             <Hands holds={moment.holds} />
           </>
         )}
         <h2>Steps so far</h2>
-        <Steps made={play.made} />
+        <Steps entries={progress.entries} />
       </aside>
       <Suspense>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Suspense>
     </>

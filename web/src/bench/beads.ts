@@ -3,12 +3,12 @@ import {
   applyMove,
   type BeadMove,
   type Decimal,
-  equal,
   type Frame,
   fingerOf,
   frameValue,
   keepsOrder,
   lowestRod,
+  meets,
   movesBetween,
   moveWords,
   nextMove,
@@ -99,7 +99,7 @@ export function useBeads(given: {
     const value = frameValue(hand.frame)
     const timer = setTimeout(
       () => latest.current.commit(value),
-      equal(value, step.expect) ? SETTLED_RIGHT_MS : SETTLED_WRONG_MS,
+      meets(step, value) ? SETTLED_RIGHT_MS : SETTLED_WRONG_MS,
     )
     return () => clearTimeout(timer)
   }, [hand.frame, active, step, right, strict, before])

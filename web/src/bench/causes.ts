@@ -1,4 +1,4 @@
-/** Asking for the likely causes of a wrong answer; the search runs in a worker. */
+/** Asking for the likely causes of a wrong answer; the search runs in a worker, and finds what the server will find. */
 import type { Cause, School } from '@tachymetra/core'
 
 export interface Asked {
@@ -6,6 +6,8 @@ export interface Asked {
   readonly expression: string
   readonly school: School
   readonly answer: string
+  /** Which of the attempt's wrong answers it is, from 0. */
+  readonly nth: number
 }
 
 export interface Answered {
@@ -23,9 +25,11 @@ export function askForCauses(question: Asked, answer: (causes: readonly Cause[])
   const n = asked
   const to = worker
   const hear = ({ data }: MessageEvent<Answered>) => {
-    if (data.n === n) answer(data.causes)
+    if (data.n !== n) return
+    to.removeEventListener('message', hear)
+    answer(data.causes)
   }
   to.addEventListener('message', hear)
-  to.postMessage({ ...question, n })
+  to.postMessage({ n, ...question })
   return () => to.removeEventListener('message', hear)
 }

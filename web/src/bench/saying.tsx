@@ -1,43 +1,52 @@
-/** What the bench says: the question, the hint, what a slip was, and what became of the problem. */
+/** What the bench says: the question, the hint, what a mistake was, and what became of the problem. */
 import {
   answerOf,
   type BeadMove,
+  type Cause,
   type Decimal,
+  type Exercise,
   equal,
   type FadeLevel,
+  figuresOf,
   fingerOf,
-  type Made,
+  type JudgedEntry,
+  mistaken,
+  moved,
   moveWords,
+  openQuestion,
   openStep,
-  type Play,
+  type Progress,
   placeName,
   printProblem,
   problemWords,
   readDecimal,
-  standingSlip,
   toWords,
+  wrongAnswers,
 } from '@tachymetra/core'
-import { memo, useEffect, useState } from 'react'
+import { memo, useEffect, useRef, useState } from 'react'
 import { Mark } from '../parts/Mark.js'
 import { seconds } from '../parts/words.js'
 import { ACTION_WORDS } from './actions.js'
 import { askForCauses } from './causes.js'
 
 /** Guided asks in words; the steps alone only light the place; the answer alone asks for just that. */
-export function questionOf(play: Play): string {
-  const step = openStep(play)
-  if (play.exercise.support === 'guided' && step) return step.ask
-  if (step) return ACTION_WORDS[step.action]
-  const { asks } = play.exercise.technique
-  return asks ? `The answer? (${asks(play.exercise.school)})` : 'The answer?'
+export function questionOf(progress: Progress): string {
+  const step = openStep(progress)
+  if (step && progress.support === 'steps') return ACTION_WORDS[step.action]
+  return openQuestion(progress)?.ask ?? ''
 }
 
-/** The answer a play came to (any of several may be right), or would have come to. */
-export function answerGiven(play: Play): Decimal {
-  const { whole, exercise, made, outcome } = play
-  if (outcome !== 'done') return whole.answer
-  if (exercise.support !== 'answer') return play.position.answer ?? whole.answer
-  return readDecimal(made.at(-1)!.value) ?? whole.answer
+/** The answer an attempt came to (any of several may be right), or would have come to. */
+export function answerGiven({ walks, entries, outcome }: Progress): Decimal {
+  const last = entries.at(-1)
+  const given = outcome === 'done' && last?.step === 0 ? readDecimal(last.text) : undefined
+  return given ?? walks[0]!.answer ?? walks[0]!.whole().expect
+}
+
+/** The last entry while the same question is still open. */
+export function standingEntry({ entries, outcome }: Progress): JudgedEntry | undefined {
+  const last = entries.at(-1)
+  return last && !moved(last) && outcome === undefined ? last : undefined
 }
 
 /** What is to be done on the frame, by how much of it is left. */
@@ -58,8 +67,8 @@ function Fingering({ moves }: { readonly moves: readonly BeadMove[] }) {
   )
 }
 
-export function Hint({ play }: { readonly play: Play }) {
-  const step = play.position.next
+export function Hint({ progress }: { readonly progress: Progress }) {
+  const step = progress.walks[0]?.next
   if (!step) return null
   const facts =
     step.facts.length > 0 &&
@@ -67,44 +76,66 @@ export function Hint({ play }: { readonly play: Play }) {
   return (
     <span className="faint">
       <br />
-      {play.exercise.support === 'guided' ? step.why : step.ask}
+      {progress.support === 'guided' ? step.why : step.ask}
       {facts}
       {step.beads && step.beads.moves.length > 0 && <Fingering moves={step.beads.moves} />}
     </span>
   )
 }
 
-/** What is said to a wrong entry while its question is still open. */
-export function Said({ play, explained }: { readonly play: Play; readonly explained: string | undefined }) {
-  const slip = standingSlip(play)
-  if (!slip) return null
-  const remark = slip.slip?.remark ?? explained
+/** What is said to an entry that left its question open. */
+export function Said(props: { readonly progress: Progress; readonly explained: string | undefined }) {
+  const { progress, explained } = props
+  const entry = standingEntry(progress)
+  if (!entry) return null
+  if (entry.verdict === 'elsewhere') return <p>{elsewhereWords(entry, progress)}</p>
+  const remark = entry.slips[0]?.remark ?? explained
   return (
     <p>
-      <Mark right={false} /> <span className="value">{words(slip.value)}</span> is not it.{' '}
+      <Mark right={false} /> <span className="value">{words(entry.text)}</span> is not right.{' '}
       <span className="said-slip">{remark ?? 'Try again, or press S to be shown.'}</span>
     </p>
   )
 }
 
-export function Done({ play, totalMs }: { readonly play: Play; readonly totalMs: number | undefined }) {
-  const { problem, technique, support } = play.exercise
-  const answer = answerGiven(play)
+/** A value that is right in itself, but was not asked: nothing is counted. */
+function elsewhereWords(entry: JudgedEntry, progress: Progress): string {
+  const value = words(entry.text)
+  if (progress.entries.findLast(moved)?.text === entry.text)
+    return `${value} stands already. What comes next?`
+  const here = openStep(progress)?.place === entry.place
+  return `${value} is right, but ${here ? 'it comes later' : `it belongs to the ${placeName(entry.place)}`}. This step comes first.`
+}
+
+/** One word for what became of it, the same as in the record. */
+export function verdictWords(progress: Progress): string {
+  const { outcome, entries } = progress
+  if (outcome !== 'done') return 'Skipped'
+  const { right, clean } = figuresOf(progress)
+  if (clean) return 'Right first time'
+  const help = progress.hints > 0 || entries.some((e) => e.verdict === 'given')
+  if (right) return entries.some(mistaken) ? 'Right, after a mistake on the way' : 'Right, with help'
+  return help && entries.at(-1)?.verdict === 'given' ? 'Shown' : 'Right after another try'
+}
+
+export function Done({ progress }: { readonly progress: Progress }) {
+  const { problem, technique } = progress.task as Exercise
+  const answer = answerGiven(progress)
   const sign = equal(answer, answerOf(problem)) ? '=' : '≈'
+  const done = progress.outcome === 'done'
+  const { right, totalMs } = figuresOf(progress)
   const tally =
-    support !== 'answer' && play.outcome === 'done' ? technique.tally?.(problem, play.accepted) : undefined
-  const wrong = play.made.some((m) => !m.right)
-  const shown = play.made.some((m) => m.by === 'program')
-  const verdict =
-    play.outcome === 'skipped' ? 'Skipped' : shown ? 'Shown' : wrong ? 'Right in the end' : 'Right'
+    progress.mostHelp !== 'answer' && done
+      ? technique.tally?.(problem, progress.walks[0]!.entries)
+      : undefined
   return (
     <div className="done-panel">
       <p className="big">
         {problemWords(problem)} {sign} {toWords(answer)}
       </p>
-      <p className={verdict === 'Right' ? 'said-right' : ''}>
-        {verdict === 'Right' && <Mark right />} {verdict}
-        {play.outcome === 'done' && `, in ${seconds(totalMs)}`}
+      <p className={right ? 'said-right' : ''}>
+        {right && <Mark right />} {verdictWords(progress)}
+        {done && `, in ${seconds(totalMs)}`}
         {tally && tally.of > 0 && `; ${tally.what}: ${tally.found} of ${tally.of}`}
       </p>
     </div>
@@ -114,22 +145,28 @@ export function Done({ play, totalMs }: { readonly play: Play; readonly totalMs:
 /** As many entries as fit beside the problem; the ones before are in the record. */
 const LAST_ENTRIES = 9
 
-export const Steps = memo(function Steps({ made: all }: { readonly made: Play['made'] }) {
+export const Steps = memo(function Steps({ entries: all }: { readonly entries: readonly JudgedEntry[] }) {
   const before = Math.max(0, all.length - LAST_ENTRIES)
   if (all.length === 0) return <p className="faint">None yet.</p>
   return (
     <>
       {before > 0 && <p className="faint">{before} before these</p>}
       <ol className="plain-list steps" start={before + 1}>
-        {all.slice(before).map((made, i) => (
+        {all.slice(before).map((entry, i) => (
           <li key={before + i}>
-            <Mark right={made.right} />
+            {entry.verdict === 'elsewhere' ? (
+              <span aria-hidden="true">·</span>
+            ) : (
+              <Mark right={moved(entry)} />
+            )}
             <span>
-              <span className="value">{words(made.value)}</span>
-              {made.by === 'program' && <span className="faint"> shown</span>}
-              {made.slip && <span className="said-slip"> {made.slip.remark}</span>}
+              <span className="value">{words(entry.text)}</span>
+              {entry.verdict === 'given' && <span className="faint"> shown</span>}
+              {entry.verdict === 'elsewhere' && <span className="faint"> not counted</span>}
+              {entry.verdict === 'ahead' && <span className="faint"> at once</span>}
+              {entry.slips[0] && <span className="said-slip"> {entry.slips[0].remark}</span>}
             </span>
-            <span className="mono faint">{seconds(made.ms)}</span>
+            <span className="mono faint">{seconds(entry.ms)}</span>
           </li>
         ))}
       </ol>
@@ -137,29 +174,37 @@ export const Steps = memo(function Steps({ made: all }: { readonly made: Play['m
   )
 })
 
-/** The likely cause of a wrong answer given without steps: sought aside, so that no key has to wait for it. */
-export function useExplanation(play: Play): string | undefined {
-  const [explained, setExplained] = useState<{ of: Made; remark: string }>()
-  const slip = play.exercise.support === 'answer' ? standingSlip(play) : undefined
+/** The likely causes of the wrong answers of an attempt, in their order: sought aside, so that no key has to wait. */
+export function useCauses(progress: Progress): {
+  readonly explained: string | undefined
+  readonly causes: readonly (readonly Cause[] | undefined)[]
+} {
+  const wrong = wrongAnswers(progress)
+  const nth = wrong.length - 1
+  const answer = wrong.at(-1)?.text
+  const causes = useRef<(readonly Cause[] | undefined)[]>([])
+  const [explained, setExplained] = useState<{ readonly nth: number; readonly words: string }>()
+  const exercise = progress.task as Exercise
   useEffect(() => {
-    if (!slip) return
-    const { technique, problem, school } = play.exercise
-    return askForCauses(
-      { technique: technique.id, expression: printProblem(problem), school, answer: slip.value },
-      ([cause, other]) => {
-        if (!cause) return
-        const remarks = cause.slips.map((s) => s.remark).join(' ')
-        setExplained({
-          of: slip,
-          remark: other ? `Likely: ${remarks} (Other slips would fit too.)` : `Likely: ${remarks}`,
-        })
-      },
-    )
-  }, [slip, play.exercise])
-  return slip && explained?.of === slip ? explained.remark : undefined
+    if (answer === undefined || causes.current[nth]) return
+    const { technique, problem, school } = exercise
+    const asked = { technique: technique.id, expression: printProblem(problem), school, answer, nth }
+    return askForCauses(asked, (found) => {
+      causes.current[nth] = found
+      const [cause, other] = found
+      if (!cause) return
+      const remarks = cause.slips.map((s) => s.remark).join(' ')
+      setExplained({
+        nth,
+        words: other ? `Likely: ${remarks} (Other mistakes would fit too.)` : `Likely: ${remarks}`,
+      })
+    })
+  }, [answer, nth, exercise])
+  const shown = standingEntry(progress)?.step === 0 && explained?.nth === nth
+  return { explained: shown ? explained?.words : undefined, causes: causes.current }
 }
 
-function words(value: string): string {
-  const read = readDecimal(value)
-  return read ? toWords(read) : value
+function words(text: string): string {
+  const read = readDecimal(text)
+  return read ? toWords(read) : text
 }

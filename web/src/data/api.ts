@@ -9,18 +9,33 @@ export class Refusal extends Error {
   ) {
     super(detail)
   }
+
+  /** May the same be taken later? */
+  get passing(): boolean {
+    return PASSING.includes(this.status)
+  }
 }
 
-/** The server could not be reached, or failed; trying again later may work. */
+/** The server could not be reached; trying again later may work. */
 export class Unreachable extends Error {
   constructor() {
     super('The server does not answer. Is it running?')
   }
 }
 
+/** The server failed at this request; trying again later may work, and others may be well. */
+export class Failed extends Error {
+  constructor() {
+    super('Something went wrong in the server. Try again.')
+  }
+}
+
+/** Refusals that say nothing of what was sent: signed out, not allowed from here, too much at once. Later it may be taken. */
+const PASSING = [401, 403, 407, 408, 421, 423, 425, 429]
+
 const PATIENCE_MS = 10_000
 
-/** @throws Refusal for a 4xx answer, Unreachable when there is none or the server itself failed. */
+/** @throws Refusal for a 4xx answer, Failed when the server itself failed, Unreachable when there is no answer. */
 export async function call<T>(
   method: 'GET' | 'PUT' | 'PATCH' | 'POST' | 'DELETE',
   path: string,
@@ -39,7 +54,7 @@ export async function call<T>(
   } catch {
     throw new Unreachable()
   }
-  if (response.status >= 500) throw new Unreachable()
+  if (response.status >= 500) throw new Failed()
   if (!response.ok) {
     const details = (await response.json().catch(() => undefined)) as ProblemDetails | undefined
     throw new Refusal(response.status, details?.detail ?? 'The server refused this.')

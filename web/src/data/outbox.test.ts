@@ -1,16 +1,20 @@
 import 'fake-indexeddb/auto'
-import type { AttemptRecord } from '@tachymetra/core'
+import { type AttemptRecord, JUDGE, judgeRecall, judgeRecord, type RecallRecord } from '@tachymetra/core'
 import fc from 'fast-check'
+import { openDB } from 'idb'
 import { afterEach, expect, test, vi } from 'vitest'
+import { leftAt, leftSitting, noteLeaving } from './leaving.js'
 import { flush, startOutbox } from './outbox.js'
 import {
   forgetLearner,
   keepAttempt,
   keepChange,
+  keepOpen,
   keepRecall,
   keepSitting,
   keptChange,
   keptSitting,
+  type LocalAttempt,
   type LocalSitting,
   parcels,
 } from './store.js'
@@ -18,6 +22,53 @@ import {
 /** Just enough of a page to start the outbox in. */
 vi.stubGlobal('window', new EventTarget())
 vi.stubGlobal('document', Object.assign(new EventTarget(), { visibilityState: 'visible' }))
+
+/** What a version before this one has left in the browser; made before anything here opens it. */
+const OLDER = {
+  id: '00000000-0000-4000-8000-0000000000a1',
+  sittingId: '00000000-0000-4000-8000-0000000000a0',
+  n: 1,
+  technique: 'add-running-total',
+  school: {},
+  level: 1,
+  support: 'answer',
+  expression: '364+278',
+  startedAt: '2026-03-10T10:00:00.000Z',
+  entries: [
+    { step: 0, value: '542', ms: 3000, by: 'learner' },
+    { step: 0, value: '642', ms: 5000, by: 'learner' },
+  ],
+  hints: 0,
+  outcome: 'done',
+  thinkMs: 2000,
+  keyMs: 3000,
+  totalMs: 5000,
+  idleMs: 2000,
+}
+const older = await openDB('tachymetra', 1, {
+  upgrade(db) {
+    db.createObjectStore('outbox', { autoIncrement: true })
+    db.createObjectStore('sittings', { keyPath: 'id' })
+  },
+})
+const { id: _, ...olderBody } = OLDER
+await older.add('outbox', { path: `/attempts/${OLDER.id}`, body: olderBody, refused: 'old' })
+const recall = { learnerId: 'l1', at: OLDER.startedAt }
+await older.add('outbox', {
+  path: '/recalls/r1',
+  body: { ...recall, fact: '7x8', right: true, ms: 900, thinkMs: 700 },
+})
+await older.add('outbox', {
+  path: '/recalls/r2',
+  body: { ...recall, fact: '7x8', right: false, ms: 900, thinkMs: 700 },
+})
+await older.put('sittings', {
+  id: OLDER.sittingId,
+  learnerId: 'l1',
+  startedAt: OLDER.startedAt,
+  attempts: [OLDER],
+})
+older.close()
 
 const SETTINGS = '/learners/l1/settings'
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
@@ -28,14 +79,17 @@ class Kept {
   readonly things = new Map<string, unknown>()
   readonly arrivals: string[] = []
   /** What goes wrong with the next requests: not reached, answer lost, or the server failing; nothing when used up. */
-  faults: readonly ('lost' | 'unanswered' | 'failing' | 'none')[] = []
+  faults: readonly ('lost' | 'unanswered' | 'failing' | 'signed-out' | 'none')[] = []
+  /** Paths the server always fails at. */
+  readonly broken = new Set<string>()
 
   fetch = async (url: string, { method, body }: { method: string; body: string }): Promise<Response> => {
     const [fault = 'none', ...rest] = this.faults
     this.faults = rest
     if (fault === 'lost') throw new TypeError('Failed to fetch')
-    if (fault === 'failing') return new Response('{}', { status: 503 })
     const path = url.replace('/api', '')
+    if (fault === 'failing' || this.broken.has(path)) return new Response('{}', { status: 503 })
+    if (fault === 'signed-out') return new Response('{}', { status: 401 })
     const value = JSON.parse(body) as object
     if ('bad' in value) return new Response(JSON.stringify({ detail: 'This is bad.' }), { status: 422 })
     if (method === 'PUT' && !this.things.has(path)) this.arrivals.push(path)
@@ -69,8 +123,8 @@ async function sitting(learnerId = 'l1'): Promise<LocalSitting> {
   return started
 }
 
-const attempt = (sittingId: string, n: number) =>
-  ({ id: `${sittingId}-${n}`, sittingId, n }) as unknown as AttemptRecord
+const attempt = (sittingId: string, n: number, more: object = {}) =>
+  ({ record: { id: `${sittingId}-${n}`, sittingId, n, ...more }, verdict: {} }) as unknown as LocalAttempt
 
 /** Sends until nothing is left to send but what was refused. */
 async function sendAll(): Promise<void> {
@@ -81,13 +135,119 @@ async function sendAll(): Promise<void> {
   throw new Error('The outbox does not get empty.')
 }
 
+test('what an older version has kept is gone on with: judged as it was, sent as the server takes it now', async () => {
+  const kept = await parcels()
+  expect(kept.map(([, p]) => p.refused)).toEqual([undefined, undefined, undefined])
+  const [{ body }, right, wrong] = kept.map(([, p]) => p) as unknown as [
+    { body: AttemptRecord },
+    ...{ body: RecallRecord }[],
+  ]
+  const verdict = judgeRecord({ ...body, id: OLDER.id })
+  expect(verdict).toMatchObject({
+    judge: 1,
+    right: false,
+    totalMs: 5000,
+    thinkMs: 2000,
+    keyMs: 3000,
+    hints: 0,
+  })
+  expect(judgeRecall(right!.body)).toMatchObject({ right: true, ms: 900, thinkMs: 720 })
+  expect(judgeRecall(wrong!.body)).toMatchObject({ right: false, ms: 900 })
+  expect((await keptSitting(OLDER.sittingId))!.attempts).toEqual([
+    { record: { ...body, id: OLDER.id }, verdict },
+  ])
+})
+
+test('an attempt left open is there again, and sent as stopped when its sitting is let go', async () => {
+  const server = serve()
+  const { id } = await sitting()
+  const record: AttemptRecord = {
+    ...(OLDER as unknown as AttemptRecord),
+    id: uuid(700),
+    sittingId: id,
+    support: 'answer',
+    judge: JUDGE,
+    events: [
+      { kind: 'shown', at: 0, text: 'answer' },
+      { kind: 'entered', at: 3000, text: '542' },
+    ],
+  }
+  await keepOpen(record)
+  expect((await keptSitting(id))!.open).toEqual(record)
+  made += 1
+  const later = {
+    ...(await keptSitting(id))!,
+    id: uuid(made),
+    startedAt: '2026-03-18T10:00:00.000Z',
+    attempts: [],
+  }
+  await keepSitting(later)
+  await sendAll()
+  expect(server.arrivals).toEqual([`/sittings/${id}`, `/attempts/${record.id}`])
+  expect(server.things.get(`/attempts/${record.id}`)).toMatchObject({
+    events: [{}, {}, { kind: 'stopped', at: 3000 }],
+  })
+  // What has ended is not open again, whatever comes late.
+  await keepAttempt({ record: { ...record, sittingId: later.id }, verdict: {} as LocalAttempt['verdict'] })
+  await keepOpen({ ...record, sittingId: later.id })
+  expect((await keptSitting(later.id))!.open).toBeUndefined()
+})
+
+test('what the page could not write any more when it went is there again: gone on with, or kept when it was over', async () => {
+  const server = serve()
+  const local = new Map<string, string>()
+  vi.stubGlobal('localStorage', {
+    getItem: (key: string) => local.get(key) ?? null,
+    setItem: (key: string, value: string) => local.set(key, value),
+  })
+  const { id } = await sitting()
+  const whole = { ...(OLDER as unknown as AttemptRecord), sittingId: id, judge: JUDGE }
+  const shown = { kind: 'shown', at: 0, text: 'answer' } as const
+  const wrong = { kind: 'entered', at: 3000, text: '542' } as const
+  const right = { kind: 'entered', at: 5000, text: '642' } as const
+  const begun: AttemptRecord = { ...whole, id: uuid(710), events: [shown, wrong] }
+  expect((await leftSitting(id))!.open).toBeUndefined()
+  noteLeaving(begun.id, new Date(Date.now() - 4000).toISOString(), begun)
+  expect((await leftSitting(id))!.open).toEqual(begun)
+  expect(leftAt(begun.id)).toBeGreaterThanOrEqual(4000)
+  expect(leftAt(uuid(711))).toBeUndefined()
+  // What was kept later is not undone by what was left before.
+  await keepOpen({ ...begun, events: [shown, wrong, { kind: 'hint', at: 4000 }] })
+  expect((await leftSitting(id))!.open!.events).toHaveLength(3)
+  noteLeaving(begun.id, begun.startedAt, {
+    ...begun,
+    events: [shown, wrong, { kind: 'hint', at: 4000 }, right],
+  })
+  const found = (await leftSitting(id))!
+  expect(found.open).toBeUndefined()
+  expect(found.attempts).toMatchObject([
+    { record: { id: begun.id }, verdict: { outcome: 'done', right: false } },
+  ])
+  expect((await leftSitting(id))!.attempts).toHaveLength(1)
+  await sendAll()
+  expect(server.arrivals).toEqual([`/sittings/${id}`, `/attempts/${begun.id}`])
+})
+
+test('one the server always fails at does not hold up those behind it; the attempts of its sitting wait', async () => {
+  const server = serve()
+  const [one, other] = [await sitting(), await sitting()]
+  server.broken.add(`/sittings/${one.id}`)
+  await keepAttempt(attempt(one.id, 1))
+  await keepAttempt(attempt(other.id, 1))
+  for (let i = 0; i < 5; i += 1) await flush()
+  expect(server.arrivals).toEqual([`/sittings/${other.id}`, `/attempts/${other.id}-1`])
+  server.broken.clear()
+  await sendAll()
+  expect(server.arrivals.slice(2)).toEqual([`/sittings/${one.id}`, `/attempts/${one.id}-1`])
+})
+
 afterEach(async () => {
   serve()
   await sendAll()
   await forgetLearner('l1')
 })
 
-test('whatever goes wrong on the way, everything arrives, in order, once, and the latest change of each field holds', async () => {
+test('whatever goes wrong on the way, everything arrives, once, attempts after their sitting, and the latest change of each field holds', async () => {
   const action = fc.oneof(
     { weight: 3, arbitrary: fc.constant({ do: 'attempt' as const }) },
     { weight: 1, arbitrary: fc.constant({ do: 'sitting' as const }) },
@@ -102,7 +262,9 @@ test('whatever goes wrong on the way, everything arrives, in order, once, and th
     },
     { weight: 2, arbitrary: fc.constant({ do: 'flush' as const }) },
   )
-  const faults = fc.array(fc.constantFrom('lost', 'unanswered', 'failing', 'none'), { maxLength: 12 })
+  const faults = fc.array(fc.constantFrom('lost', 'unanswered', 'failing', 'signed-out', 'none'), {
+    maxLength: 12,
+  })
   await fc.assert(
     fc.asyncProperty(fc.array(action, { maxLength: 25 }), faults, async (actions, wrong) => {
       const server = serve()
@@ -128,7 +290,12 @@ test('whatever goes wrong on the way, everything arrives, in order, once, and th
         } else void flush()
       }
       await sendAll()
-      expect(server.arrivals).toEqual(expected)
+      expect([...server.arrivals].sort()).toEqual([...expected].sort())
+      // What was never failed at three times comes in the order it was made.
+      if (wrong.filter((f) => f === 'failing').length < 3) expect(server.arrivals).toEqual(expected)
+      for (const [i, path] of server.arrivals.entries())
+        if (path.startsWith('/attempts/'))
+          expect(server.arrivals.indexOf(`/sittings/${path.slice(10, 46)}`)).toBeLessThan(i)
       expect(server.things.get(SETTINGS) ?? {}).toEqual(fields)
       expect(await keptChange(SETTINGS)).toEqual({})
     }),
@@ -139,7 +306,7 @@ test('whatever goes wrong on the way, everything arrives, in order, once, and th
 test('what the server refuses is kept apart with its reason and holds nothing up', async () => {
   const server = serve()
   const { id } = await sitting()
-  await keepAttempt({ ...attempt(id, 1), bad: true } as unknown as AttemptRecord)
+  await keepAttempt(attempt(id, 1, { bad: true }))
   await keepAttempt(attempt(id, 2))
   await keepChange(SETTINGS, { bad: 1 })
   await sendAll()

@@ -2,7 +2,7 @@
  * Sends what is kept in the outbox, oldest first, whenever there is something and the server answers. Parcels
  * carry ids made here or say what a field becomes, so sending one twice does what sending it once does.
  */
-import { call, Refusal } from './api.js'
+import { call, Failed, Refusal } from './api.js'
 import { shared } from './shared.js'
 import { type Parcel, parcels, settleParcel } from './store.js'
 
@@ -51,22 +51,36 @@ export function flush(): Promise<void> {
   return sending
 }
 
+/** How often the server has failed at a parcel; after so many times those behind it go first. */
+const failures = new Map<number, number>()
+const PATIENT = 3
+
 /** @returns true when nothing is left to send. */
 async function round(): Promise<boolean> {
   let reached = true
   let sent = 0
+  // Sittings that could not be announced: their attempts have to wait.
+  const waitingFor = new Set<string>()
   for (const [key, parcel] of await parcels()) {
     if (parcel.refused !== undefined) continue
+    const { sittingId } = parcel.body as { sittingId?: string }
+    if (sittingId && waitingFor.has(sittingId)) continue
     try {
       await call(parcel.method ?? 'PUT', parcel.path, parcel.body)
       await settleParcel(key)
+      failures.delete(key)
       sent += 1
     } catch (error) {
-      if (!(error instanceof Refusal)) {
-        reached = false
-        break
+      if (error instanceof Refusal && !error.passing) {
+        await settleParcel(key, error.message)
+        continue
       }
-      await settleParcel(key, error.message)
+      reached = false
+      if (!(error instanceof Failed)) break
+      const failed = (failures.get(key) ?? 0) + 1
+      failures.set(key, failed)
+      if (failed < PATIENT) break
+      waitingFor.add(parcel.path.replace('/sittings/', ''))
     }
   }
   publish((await parcels()).map(([, p]) => p))

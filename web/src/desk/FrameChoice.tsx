@@ -26,7 +26,7 @@ export function FrameChoice({ learnerId }: { readonly learnerId: string }) {
           style={{ width: '100%' }}
         />
         <span className="faint">
-          Five clean problems in a row take a level away, two failed ones give it back.
+          Five problems right first time in a row take a level away, two that go wrong give it back.
         </span>
       </div>
       <label>

@@ -1,4 +1,4 @@
-import { problemWords, readProblem, techniqueById } from '@tachymetra/core'
+import { lengthOf, problemWords, readProblem, techniqueById } from '@tachymetra/core'
 import { type AttemptRow, MOST_CSV, type ReadRow, readCsv } from '@tachymetra/core/exchange'
 import { type BroughtInAnswer, type LearnerWire, MOST_BROUGHT_IN } from '@tachymetra/core/wire'
 import { Button, Table } from 'antd'
@@ -94,9 +94,8 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
     <section className="stack" aria-labelledby="in">
       <h2 id="in">Bring in</h2>
       <p>
-        A CSV file with these columns at least: technique, support, expression, started, entries, outcome,
-        total_ms. Each line is checked and judged as if it were worked here; nothing is stored before you say
-        so.
+        A CSV file with these columns at least: technique, support, expression, started, events. Each line is
+        checked and judged as if it were worked here; nothing is stored before you say so.
       </p>
       <div>
         <FilePick label="Choose a CSV file" accept=".csv,text/csv" onPick={(file) => void pick(file)} />
@@ -147,7 +146,7 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
                   `${techniqueById(r.row.attempt.technique).name}, ${levelWords(r.row.attempt.level)}`,
               },
               { title: 'When', render: (_, r) => 'row' in r && when(r.row.attempt.startedAt) },
-              { title: 'Time', render: (_, r) => 'row' in r && seconds(r.row.attempt.totalMs) },
+              { title: 'Time', render: (_, r) => 'row' in r && seconds(lengthOf(r.row.attempt.events)) },
             ]}
           />
         </>

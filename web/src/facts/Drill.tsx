@@ -1,26 +1,24 @@
 import {
-  equal,
+  COMMON_KEY_MS,
   FACT_DECKS,
   type FactCard,
-  gradeOf,
+  isRecalled,
+  JUDGE,
   KEYING_DAYS,
   keyingDue,
-  MOST_MS,
-  readDecimal,
-  thinking,
-  toText,
+  recalled,
 } from '@tachymetra/core'
 import { Button } from 'antd'
-import { type ReactNode, useRef, useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
-import { HAS_TOUCH } from '../bench/touch.js'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { flush } from '../data/outbox.js'
 import { keepRecall } from '../data/store.js'
+import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
-import { Keypad } from '../parts/Keypad.js'
 import { Mark } from '../parts/Mark.js'
 import { Trouble } from '../parts/Trouble.js'
+import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
 
@@ -28,7 +26,8 @@ interface Asked {
   readonly card: FactCard
   readonly thinkMs: number
   readonly right: boolean
-  readonly recalled: boolean
+  /** In time, too. */
+  readonly known: boolean
 }
 
 const deckOf = (card: FactCard) => FACT_DECKS.find((d) => d.cards.includes(card))!
@@ -46,79 +45,100 @@ export function Drill({
   /** What may come next, shown once the round is over. */
   readonly after?: ReactNode
 }) {
-  const { keying } = useLearnerSettings(learnerId)
   const [queue, setQueue] = useState(cards)
-  const [text, setText] = useState('')
   const [asked, setAsked] = useState<readonly Asked[]>([])
   const [wrong, setWrong] = useState<FactCard>()
-  const shownAt = useRef(performance.now())
-  const firstKeyAt = useRef<number>(undefined)
+  const [turn, setTurn] = useState(0)
   const [trouble, setTrouble] = useState<Error>()
-  const card = queue[0]
-
-  const give = (entry: string) => {
-    if (!card) return
-    const now = performance.now()
-    firstKeyAt.current ??= now
-    const want = toText(card.answer)
-    const value = readDecimal(entry)
-    const right = value !== undefined && equal(value, card.answer)
-    if (!right && entry.length < want.length) {
-      setText(entry)
-      return
-    }
-    const ms = Math.min(MOST_MS, Math.round(now - shownAt.current))
-    const thinkMs = thinking(ms, now - firstKeyAt.current, entry.length, keying?.ms)
-    const recalled = gradeOf({ right, thinkMs }, deckOf(card).withinMs) !== 1
+  const [card] = queue
+  useKeys({ Escape: onEnd, Enter: () => !card && onEnd() }, undefined, true)
+  if (!card) return <Round asked={asked} onEnd={onEnd} after={after} />
+  const answered = (one: Asked) => {
     // Only the first time in a round tells what is remembered.
     const first = !asked.some((a) => a.card === card)
-    if (first) {
-      const at = new Date().toISOString()
-      keepRecall({ id: crypto.randomUUID(), learnerId, fact: card.id, right, ms, thinkMs, at }).then(
-        flush,
-        () => setTrouble(new Error('This recall could not be kept: the browser refuses to store it.')),
-      )
-      setAsked([...asked, { card, thinkMs, right, recalled }])
-    }
-    setWrong(right ? undefined : card)
-    setText('')
-    setQueue(recalled || !first ? queue.slice(1) : [...queue.slice(1), card])
-    shownAt.current = performance.now()
-    firstKeyAt.current = undefined
+    if (first) setAsked([...asked, one])
+    setWrong(one.right ? undefined : card)
+    setQueue(one.known || !first ? queue.slice(1) : [...queue.slice(1), card])
+    setTurn(turn + 1)
   }
-  useKeys(
-    { Backspace: () => setText(text.slice(0, -1)), Escape: onEnd, Enter: () => !card && onEnd() },
-    (key) => give(text + key),
-    true,
-  )
-
-  if (!card) return <Round asked={asked} onEnd={onEnd} after={after} />
   return (
     <div className="stack fact-drill">
       <p className="faint">{queue.length} to go</p>
       {trouble && <Trouble error={trouble} />}
-      <p className="fact-ask mono" id="fact-ask" aria-live="polite">
-        {card.ask}
-      </p>
-      <input
-        className="entry"
-        aria-labelledby="fact-ask"
-        value={text}
-        readOnly
-        inputMode="none"
-        data-testid="entry"
-        autoComplete="off"
-      />
-      <p className="said" role="status">
-        {wrong && (
-          <>
-            <Mark right={false} /> {wrong.ask} is <span className="mono">{toText(wrong.answer)}</span>
-          </>
-        )}
-      </p>
-      {HAS_TOUCH && <Keypad onKey={(key) => give(text + key)} onErase={() => setText(text.slice(0, -1))} />}
+      <Fact
+        key={turn}
+        card={card}
+        learnerId={learnerId}
+        kept={!asked.some((a) => a.card === card)}
+        onAnswered={answered}
+        onTrouble={setTrouble}
+      >
+        <p className="said" role="status">
+          {wrong && (
+            <>
+              <Mark right={false} /> {wrong.ask} is{' '}
+              <span className="mono">{wrong.kind.say(wrong.expect)}</span>
+            </>
+          )}
+        </p>
+      </Fact>
       <KeyButton label="Stop" shortcut="Esc" onPress={onEnd} />
     </div>
+  )
+}
+
+/** One fact: an attempt at one question, over with its first entry. */
+function Fact(props: {
+  readonly card: FactCard
+  readonly learnerId: string
+  /** Is the recall recorded? */
+  readonly kept: boolean
+  readonly onAnswered: (one: Asked) => void
+  readonly onTrouble: (trouble: Error) => void
+  readonly children: ReactNode
+}) {
+  const { card, learnerId, kept, onAnswered, onTrouble, children } = props
+  const { keying } = useLearnerSettings(learnerId)
+  const [task] = useState(() => ({ questions: [card], inOrder: true }))
+  const [at] = useState(() => new Date().toISOString())
+  const attempt = useAttempt({
+    task,
+    byItself: true,
+    onChange(events, progress) {
+      const keyMs = keying?.ms ?? COMMON_KEY_MS
+      const { right, thinkMs } = recalled(progress, keyMs)
+      const known = isRecalled({ right, thinkMs }, deckOf(card).withinMs)
+      if (kept)
+        keepRecall({
+          id: crypto.randomUUID(),
+          learnerId,
+          fact: card.id,
+          at,
+          judge: JUDGE,
+          keyMs,
+          events,
+        }).then(flush, () =>
+          onTrouble(new Error('This recall could not be kept: the browser refuses to store it.')),
+        )
+      onAnswered({ card, thinkMs, right, known })
+    },
+  })
+  useKeys({ Backspace: attempt.erase }, { keys: card.kind.keys, press: attempt.press }, true)
+  return (
+    <>
+      <p className={`fact-ask mono${card.ask.length > 12 ? ' long' : ''}`} id="fact-ask" aria-live="polite">
+        {card.ask}
+      </p>
+      <Entry
+        kind={card.kind}
+        text={attempt.typing.text}
+        labelledBy="fact-ask"
+        onKey={attempt.press}
+        onErase={attempt.erase}
+      >
+        {children}
+      </Entry>
+    </>
   )
 }
 
@@ -128,15 +148,15 @@ function Round(props: {
   readonly after: ReactNode
 }) {
   const { asked, onEnd, after } = props
-  const recalled = asked.filter((a) => a.recalled)
+  const known = asked.filter((a) => a.known)
   return (
     <div className="stack" style={{ gap: '1rem' }}>
       <h1>
-        {recalled.length} of {asked.length} recalled
+        {known.length} of {asked.length} recalled
       </h1>
       <p className="faint">Times to think; what keying takes by itself is taken off.</p>
       <ul className="plain-list heat-map mono">
-        {asked.map(({ card, thinkMs, right, recalled: ok }) => (
+        {asked.map(({ card, thinkMs, right, known: ok }) => (
           <li key={card.id} className={`heat ${ok ? 'fast' : right ? 'slow' : 'shaky'}`}>
             {card.ask} {seconds(thinkMs)} {!ok && (right ? 'slow' : 'wrong')}
           </li>

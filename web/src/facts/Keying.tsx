@@ -1,47 +1,37 @@
-import { middleOf, seeded } from '@tachymetra/core'
+import { keyingOf, numbersToCopy, seeded } from '@tachymetra/core'
 import { Button } from 'antd'
-import { useRef, useState } from 'react'
-import { HAS_TOUCH } from '../bench/touch.js'
+import { useState } from 'react'
 import { changeLearner } from '../data/learnerSettings.js'
+import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
-import { Keypad } from '../parts/Keypad.js'
+import { Mark } from '../parts/Mark.js'
+import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
-
-const NUMBERS = 10
-const DIGITS = 4
 
 /** Ten shown numbers are copied: what that takes a digit is keying and not thought. */
 export function Keying({ learnerId, onEnd }: { readonly learnerId: string; readonly onEnd: () => void }) {
-  const [numbers] = useState(() => {
-    const random = seeded(crypto.getRandomValues(new Int32Array(1))[0]!)
-    return Array.from({ length: NUMBERS }, () => String(random.below(9n * 10n ** BigInt(DIGITS - 1)) + 1000n))
-  })
-  const [done, setDone] = useState(0)
-  const [text, setText] = useState('')
+  const [task] = useState(() => ({
+    questions: numbersToCopy(seeded(crypto.getRandomValues(new Int32Array(1))[0]!)),
+    inOrder: true,
+  }))
   const [found, setFound] = useState<number>()
-  const lastKeyAt = useRef<number>(undefined)
-  const gaps = useRef<number[]>([])
-  const shown = numbers[done]
-
-  const press = (key: string) => {
-    if (!shown || found !== undefined) return
-    const now = performance.now()
-    const typed = text + key
-    // A wrong key is taken back at once; only right ones count.
-    if (!shown.startsWith(typed)) return
-    if (lastKeyAt.current !== undefined && text !== '') gaps.current.push(now - lastKeyAt.current)
-    lastKeyAt.current = now
-    if (typed !== shown) return setText(typed)
-    setText('')
-    setDone(done + 1)
-    if (done + 1 < NUMBERS) return
-    const ms = Math.min(5000, Math.max(20, Math.round(middleOf(gaps.current))))
-    setFound(ms)
-    changeLearner(learnerId, { keying: { ms, at: new Date().toISOString() } })
-  }
-  useKeys({ Escape: onEnd, Enter: () => found !== undefined && onEnd() }, press, true)
-
-  if (found !== undefined)
+  const attempt = useAttempt({
+    task,
+    byItself: true,
+    onChange(events, progress) {
+      if (progress.outcome !== 'done') return
+      const ms = keyingOf(events, progress)
+      setFound(ms)
+      changeLearner(learnerId, { keying: { ms, at: new Date().toISOString() } })
+    },
+  })
+  const asked = attempt.question()
+  useKeys(
+    { Escape: onEnd, Enter: () => found !== undefined && onEnd(), Backspace: attempt.erase },
+    asked && { keys: asked.kind.keys, press: attempt.press },
+    true,
+  )
+  if (!asked)
     return (
       <div className="stack">
         <h1>{found} ms to key a digit</h1>
@@ -53,22 +43,30 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
         </div>
       </div>
     )
+  const last = attempt.progress.entries.at(-1)
   return (
     <div className="stack fact-drill">
-      <p className="faint">Copy the number, no Enter: {NUMBERS - done} to go</p>
-      <p className="fact-ask mono" id="copy" aria-live="polite">
-        {shown}
+      <p className="faint">
+        Copy the number, no Enter: {attempt.progress.answered.filter((done) => !done).length} to go
       </p>
-      <input
-        className="entry"
-        aria-labelledby="copy"
-        value={text}
-        readOnly
-        inputMode="none"
-        data-testid="entry"
-        autoComplete="off"
-      />
-      {HAS_TOUCH && <Keypad onKey={press} onErase={() => setText(text.slice(0, -1))} />}
+      <p className="fact-ask mono" id="copy" aria-live="polite">
+        {asked.ask}
+      </p>
+      <Entry
+        kind={asked.kind}
+        text={attempt.typing.text}
+        labelledBy="copy"
+        onKey={attempt.press}
+        onErase={attempt.erase}
+      >
+        <p className="said" role="status">
+          {last?.verdict === 'wrong' && (
+            <>
+              <Mark right={false} /> Not this number. Copy it again.
+            </>
+          )}
+        </p>
+      </Entry>
       <KeyButton label="Stop" shortcut="Esc" onPress={onEnd} />
     </div>
   )

@@ -1,19 +1,18 @@
 import {
   type AttemptRecord,
   add,
-  commit,
   type Decimal,
-  diagnose,
-  eraseKey,
+  type Exercise,
   FASTEST_MS,
+  figuresOf,
   flashList,
+  JUDGE,
   type LearnerSettings,
   MOST_FLASHED,
   OWN_LEVEL,
-  type Play,
+  type Progress,
+  printProblem,
   problemWords,
-  readDecimal,
-  recordOf,
   SAFE_PER_SECOND,
   type Shown,
   SLOWEST_MS,
@@ -21,29 +20,26 @@ import {
   safePace,
   schoolOf,
   seeded,
-  show,
   signed,
   stairAfter,
-  standingSlip,
-  startPlay,
   techniqueById,
   toWords,
-  typeKey,
   ZERO,
 } from '@tachymetra/core'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
-import { HAS_TOUCH } from '../bench/touch.js'
+import { answerGiven, Said, useCauses, verdictWords } from '../bench/saying.js'
+import { finishFlashed, keepFlashed } from '../data/flashed.js'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
 import { flush } from '../data/outbox.js'
 import { changeSettings, type FlashSettings, useSettings } from '../data/settings.js'
-import { keepAttempt, keepSitting } from '../data/store.js'
+import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
-import { Keypad } from '../parts/Keypad.js'
 import { Mark } from '../parts/Mark.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
+import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
 import { Player } from './Player.js'
 import { hasVoice, wakeSound } from './sound.js'
@@ -61,10 +57,9 @@ type Stage =
   | { readonly at: 'showing'; readonly problem: SumProblem; readonly slow: boolean }
   | {
       readonly at: 'answer'
+      readonly id: string
       readonly problem: SumProblem
-      readonly play: Play
       readonly shown: Shown
-      readonly record?: AttemptRecord
     }
 
 /** Numbers that come one by one and are summed in the mind. */
@@ -90,55 +85,25 @@ function Round({ learnerId, name }: { readonly learnerId: string; readonly name:
       slow: problem !== undefined,
     })
   }
-  const shownAll = (problem: SumProblem, shown: Shown) => {
-    const exercise = {
-      technique,
-      school: schoolOf(technique),
-      level: OWN_LEVEL,
-      support: 'answer' as const,
-      problem,
+  const shownAll = (problem: SumProblem, shown: Shown) =>
+    setStage({ at: 'answer', id: crypto.randomUUID(), problem, shown })
+  // What a reload or another page has cut off is kept as it was left.
+  useEffect(() => {
+    void finishFlashed().then(flush)
+  }, [])
+  const keep = (progress: Progress, record: Omit<AttemptRecord, 'sittingId' | 'n'>) => {
+    sitting.current ??= { id: crypto.randomUUID(), n: 0 }
+    // The number goes to the next list once this one is over.
+    const { id: sittingId } = sitting.current
+    const n = sitting.current.n + 1
+    const whole = { ...record, sittingId, n }
+    if (progress.outcome !== undefined) {
+      sitting.current.n = n
+      const { right } = figuresOf(progress)
+      if (progress.outcome === 'done') changeSettings({ flash: { ...flash, ...stairAfter(flash, right) } })
     }
-    setStage({ at: 'answer', problem, play: startPlay(exercise, performance.now()), shown })
-  }
-  const keep = async (play: Play, shown: Shown): Promise<AttemptRecord> => {
-    if (!sitting.current) {
-      sitting.current = { id: crypto.randomUUID(), n: 0 }
-      const startedAt = new Date().toISOString()
-      await keepSitting({
-        id: sitting.current.id,
-        learnerId,
-        technique: technique.id,
-        level: OWN_LEVEL,
-        planned: 1,
-        startedAt,
-        seed: 0,
-        support: 'answer',
-        attempts: [],
-        ended: true,
-      })
-    }
-    sitting.current.n += 1
-    const as = {
-      id: crypto.randomUUID(),
-      sittingId: sitting.current.id,
-      n: sitting.current.n,
-      startedAt: new Date().toISOString(),
-    }
-    const record = { ...recordOf(play, as), shown }
-    await keepAttempt(record)
-    void flush()
-    return record
-  }
-  const play = (change: (play: Play, at: number) => Play) => {
-    if (stage.at !== 'answer' || stage.record) return
-    const next = change(stage.play, performance.now())
-    setStage({ ...stage, play: next })
-    if (!next.outcome || stage.play.outcome) return
-    const right = next.made.length === 1 && next.made[0]!.by === 'learner'
-    changeSettings({ flash: { ...flash, ...stairAfter(flash, right) } })
-    keep(next, stage.shown).then(
-      (record) => setStage({ ...stage, play: next, record }),
-      () => setTrouble(new Error('This attempt could not be kept: the browser refuses to store it.')),
+    keepFlashed(learnerId, progress, whole).then(flush, () =>
+      setTrouble(new Error('This attempt could not be kept: the browser refuses to store it.')),
     )
   }
 
@@ -164,8 +129,9 @@ function Round({ learnerId, name }: { readonly learnerId: string; readonly name:
       {trouble && <Trouble error={trouble} />}
       {stage.at === 'answer' ? (
         <Answer
+          key={stage.id}
           stage={stage}
-          onPlay={play}
+          onDone={keep}
           onNext={() => begin()}
           onSlow={() => begin(stage.problem)}
           onSettings={() => setStage({ at: 'settings' })}
@@ -351,69 +317,93 @@ function Figure(props: {
 /** The sum is asked; afterwards the list stands there with its running totals. */
 function Answer(props: {
   readonly stage: Extract<Stage, { at: 'answer' }>
-  readonly onPlay: (change: (play: Play, at: number) => Play) => void
+  readonly onDone: (progress: Progress, record: Omit<AttemptRecord, 'sittingId' | 'n'>) => void
   readonly onNext: () => void
   readonly onSlow: () => void
   readonly onSettings: () => void
 }) {
-  const { stage, onPlay, onNext, onSlow, onSettings } = props
-  const { play, problem, shown } = stage
-  const done = play.outcome !== undefined
-  const enter = () => (done ? onNext() : onPlay(commit))
-  const type = (key: string) => onPlay((p, at) => typeKey(p, key, at))
-  const erase = () => onPlay(eraseKey)
+  const { stage, onDone, onNext, onSlow, onSettings } = props
+  const { id, problem, shown } = stage
+  const [startedAt] = useState(() => new Date().toISOString())
+  const [task] = useState(
+    (): Exercise => ({
+      technique,
+      school: schoolOf(technique),
+      level: OWN_LEVEL,
+      support: 'answer',
+      problem,
+    }),
+  )
+  const attempt = useAttempt({
+    task,
+    onChange(events, progress) {
+      const { level, support, school } = task
+      const expression = printProblem(problem)
+      const made = { id, technique: technique.id, school, level, support, expression, startedAt }
+      onDone(progress, { ...made, judge: JUDGE, events, shown })
+    },
+  })
+  const { progress } = attempt
+  const done = progress.outcome !== undefined
+  const { explained } = useCauses(progress)
+  const enter = () => (done ? onNext() : attempt.confirm())
+  // A list with entries is kept as stopped; one not yet begun leaves no trace.
+  const settings = () => {
+    if (!done && progress.entries.length > 0) attempt.note('stopped')
+    onSettings()
+  }
+  const kind = attempt.question()?.kind
   useKeys(
-    { Enter: enter, Backspace: erase, Escape: onSettings, s: () => onPlay(show), ...(done && { r: onSlow }) },
-    type,
+    {
+      Enter: enter,
+      Backspace: attempt.erase,
+      Escape: settings,
+      s: () => attempt.note('given'),
+      ...(done && { r: onSlow }),
+    },
+    kind && { keys: kind.keys, press: attempt.press },
     true,
   )
-  const field = useRef<HTMLInputElement>(null)
-  useEffect(() => field.current?.focus(), [])
-  const wrong = standingSlip(play)
-  const verdict = play.made.some((m) => m.by === 'program')
-    ? 'Shown'
-    : play.made.length === 1
-      ? 'Right'
-      : 'Right in the end'
-  const cause =
-    wrong && diagnose(technique, problem, play.exercise.school, readDecimal(wrong.value)!).causes[0]
+  const said = (
+    <div className="said" role="status">
+      {done && (
+        <p className={figuresOf(progress).right ? 'said-right' : ''}>
+          {figuresOf(progress).right && <Mark right />} {verdictWords(progress)}:{' '}
+          {toWords(answerGiven(progress))}
+        </p>
+      )}
+      {attempt.notice ? (
+        <p className="said-slip">{attempt.notice}</p>
+      ) : (
+        <Said progress={progress} explained={explained} />
+      )}
+    </div>
+  )
   return (
     <div className="stack flash-answer">
-      {!done && (
+      {kind ? (
         <>
           <p className="question" id="question">
             What is the sum?
           </p>
-          <div className="entry-line">
-            <input
-              ref={field}
-              className="entry"
-              aria-labelledby="question"
-              value={play.text.replace('-', '−')}
-              readOnly
-              inputMode="none"
-              autoComplete="off"
-              data-testid="entry"
-            />
+          <Entry
+            kind={kind}
+            text={attempt.typing.text}
+            labelledBy="question"
+            onKey={attempt.press}
+            onErase={attempt.erase}
+            onEnter={enter}
+          >
+            {said}
+          </Entry>
+          <div className="row keys-line">
+            <KeyButton label="Show the sum" shortcut="S" onPress={() => attempt.note('given')} />
+            <KeyButton label="Settings" shortcut="Esc" onPress={settings} />
           </div>
         </>
-      )}
-      <div className="said" role="status">
-        {done && (
-          <p className={verdict === 'Right' ? 'said-right' : ''}>
-            {verdict === 'Right' && <Mark right />} {verdict}: {toWords(play.whole.answer)}
-          </p>
-        )}
-        {play.notice && <p className="said-slip">{play.notice}</p>}
-        {wrong && !play.notice && (
-          <p>
-            <Mark right={false} /> {toWords(readDecimal(wrong.value)!)} is not it.{' '}
-            {cause && <span className="said-slip">Likely: {cause.slips.map((s) => s.remark).join(' ')}</span>}
-          </p>
-        )}
-      </div>
-      {done ? (
+      ) : (
         <>
+          {said}
           <div className="row keys-line">
             <KeyButton label="Next list" shortcut="Enter" onPress={onNext} main />
             <KeyButton label="Again at half speed" shortcut="R" onPress={onSlow} />
@@ -426,14 +416,6 @@ function Answer(props: {
               {shown.worstMs.toFixed(1)} ms from its time.
             </p>
           )}
-        </>
-      ) : (
-        <>
-          {HAS_TOUCH && <Keypad onKey={type} onErase={erase} enter={{ label: 'Enter', act: enter }} />}
-          <div className="row keys-line">
-            <KeyButton label="Show the sum" shortcut="S" onPress={() => onPlay(show)} />
-            <KeyButton label="Settings" shortcut="Esc" onPress={onSettings} />
-          </div>
         </>
       )}
     </div>

@@ -1,8 +1,11 @@
-import { randomGrid, seeded } from '@tachymetra/core'
+import { gridQuestions, randomGrid, seeded } from '@tachymetra/core'
 import { Button, InputNumber } from 'antd'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
+import { Entry } from '../parts/Entry.js'
 import { Mark } from '../parts/Mark.js'
+import { useAttempt } from '../parts/useAttempt.js'
+import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
 
 /** A table of numbers, summed along its rows and down its columns; both ways must come to the same total. */
@@ -40,55 +43,78 @@ export default function GridPage() {
   )
 }
 
-function Sheet({
-  rows,
-  columns,
-  digits,
-  seed,
-}: {
+function Sheet(props: {
   readonly rows: number
   readonly columns: number
   readonly digits: number
   readonly seed: number
 }) {
+  const { rows, columns, digits, seed } = props
   const grid = useMemo(() => randomGrid(rows, columns, digits, seeded(seed)), [rows, columns, digits, seed])
-  const [entries, setEntries] = useState<Readonly<Record<string, string>>>({})
-  const [begun] = useState(() => performance.now())
-  const [took, setTook] = useState<number>()
-  const want: Record<string, number> = {
-    ...Object.fromEntries(grid.rowSums.map((sum, r) => [`row ${r + 1}`, sum])),
-    ...Object.fromEntries(grid.columnSums.map((sum, c) => [`column ${c + 1}`, sum])),
-    'total of the rows': grid.total,
-    'total of the columns': grid.total,
+  const [task] = useState(() => ({ questions: gridQuestions(grid), inOrder: false }))
+  const { questions } = task
+  const [at, choose] = useState(0)
+  const attempt = useAttempt({
+    task,
+    byItself: true,
+    onChange: (_, progress) => {
+      // The next sum that is still open, once this one is right.
+      if (!progress.answered[at]) return
+      const next = questions.findIndex((_, i) => i > at && !progress.answered[i])
+      choose(next >= 0 ? next : Math.max(0, progress.answered.indexOf(false)))
+    },
+  })
+  const { progress, typing } = attempt
+  const done = progress.outcome === 'done'
+  /** What was begun in one sum is not the beginning of another. */
+  const setAt = (i: number) => {
+    if (typing.text !== '') attempt.clear()
+    choose(i)
   }
-  const enter = (name: string, text: string) => {
-    const next = { ...entries, [name]: text.replace(/\D/g, '').slice(0, 7) }
-    setEntries(next)
-    if (Object.entries(want).every(([key, sum]) => Number(next[key]) === sum && next[key] !== ''))
-      setTook(performance.now() - begun)
-  }
-  const totals = [entries['total of the rows'], entries['total of the columns']]
-  const disagree = totals.every((t) => t) && totals[0] !== totals[1]
-  const cell = (name: string) => {
-    const text = entries[name] ?? ''
-    const judged = text.length >= String(want[name]).length
+  const move = (by: number) => setAt((at + by + questions.length) % questions.length)
+  const { kind } = questions[at]!
+  useKeys(
+    {
+      ArrowDown: () => move(1),
+      ArrowRight: () => move(1),
+      ArrowUp: () => move(-1),
+      ArrowLeft: () => move(-1),
+      Enter: () => (typing.text === '' ? move(1) : attempt.confirm(at)),
+      Backspace: attempt.erase,
+    },
+    done ? undefined : { keys: kind.keys, press: (key) => attempt.press(key, at) },
+    true,
+  )
+  const chosen = useRef<HTMLButtonElement>(null)
+  useEffect(() => {
+    if (at >= 0) chosen.current?.scrollIntoView({ block: 'nearest' })
+  }, [at])
+  const latest = questions.map((_, i) => progress.entries.findLast((e) => e.step === i + 1))
+  const [byRows, byColumns] = latest.slice(-2)
+  const disagree = byRows && byColumns && byRows.text !== byColumns.text
+  const wrong = latest[at]?.verdict === 'wrong' && typing.text === ''
+  const cell = (i: number) => {
+    const { ask } = questions[i]!
+    const text = i === at && typing.text !== '' ? typing.text : (latest[i]?.text ?? '')
     return (
-      <td key={name} className="grid-sum">
-        <input
-          aria-label={name}
-          className="mono"
-          inputMode="numeric"
-          value={text}
-          autoComplete="off"
-          onChange={(event) => enter(name, event.target.value)}
-        />
-        {judged && <Mark right={Number(text) === want[name]} />}
+      <td key={ask} className="grid-sum">
+        <button
+          type="button"
+          ref={i === at ? chosen : undefined}
+          className={`grid-cell${i === at && !done ? ' chosen' : ''}`}
+          aria-label={`${ask}: ${text || 'empty'}`}
+          aria-pressed={i === at}
+          onClick={() => setAt(i)}
+        >
+          {text || '\u00a0'}
+        </button>
+        {latest[i] && (i !== at || typing.text === '') && <Mark right={latest[i].verdict === 'right'} />}
       </td>
     )
   }
   return (
     <>
-      <div style={{ overflowX: 'auto' }}>
+      <div className="grid-frame">
         <table className="grid-sheet mono">
           <tbody>
             {grid.cells.map((row, r) => (
@@ -96,19 +122,19 @@ function Sheet({
                 {row.map((n, c) => (
                   <td key={c}>{n}</td>
                 ))}
-                {cell(`row ${r + 1}`)}
+                {cell(r)}
               </tr>
             ))}
             <tr>
-              {grid.columnSums.map((_, c) => cell(`column ${c + 1}`))}
-              {cell('total of the rows')}
+              {grid.columnSums.map((_, c) => cell(rows + c))}
+              {cell(rows + columns)}
               <th scope="row" className="faint">
                 total of the rows
               </th>
             </tr>
             <tr>
               <td colSpan={columns} />
-              {cell('total of the columns')}
+              {cell(rows + columns + 1)}
               <th scope="row" className="faint">
                 total of the columns
               </th>
@@ -116,12 +142,30 @@ function Sheet({
           </tbody>
         </table>
       </div>
-      <p role="status">
-        {took !== undefined
-          ? `All right, in ${seconds(took)}. Both ways came to ${grid.total}.`
-          : disagree
-            ? 'The two totals do not agree: one of the sums holds a slip.'
-            : 'Rows to the right, columns below, and their totals in the corner: both must agree.'}
+      {!done && (
+        <>
+          <p className="question grid-question" id="question">
+            {questions[at]!.ask}
+          </p>
+          <Entry
+            kind={kind}
+            text={typing.text}
+            labelledBy="question"
+            inPlace
+            onKey={(key) => attempt.press(key, at)}
+            onErase={attempt.erase}
+            onEnter={() => attempt.confirm(at)}
+          />
+        </>
+      )}
+      <p role="status" className="grid-said">
+        {done
+          ? `All right, in ${seconds(progress.clock.at)}. Both ways came to ${grid.total}.`
+          : wrong
+            ? `${latest[at]!.text} is not right. Add it up once more.`
+            : disagree
+              ? 'The two totals do not agree: there is a mistake in one of the sums.'
+              : 'Rows to the right, columns below, and their totals in the corner: both must agree.'}
       </p>
     </>
   )

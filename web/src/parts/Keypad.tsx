@@ -1,16 +1,32 @@
 const ERASE = '⌫'
-const KEYS = ['7', '8', '9', ERASE, '4', '5', '6', '-', '1', '2', '3', '.', '0'] as const
-const NAMES: Record<string, string> = { [ERASE]: 'rub out', '.': 'decimal point', '-': 'minus' }
+const NAMES: Record<string, string> = {
+  [ERASE]: 'rub out',
+  '.': 'decimal point',
+  '-': 'minus',
+  r: 'remainder',
+}
+const SHOWN: Record<string, string> = { '-': '−' }
+const DIGITS = '0123456789'
 
 interface Props {
+  /** The keys the answer is written with. */
+  readonly keys: readonly string[]
   readonly onKey: (key: string) => void
   readonly onErase: () => void
   /** The wide key; without it there is none, where nothing is to be committed. */
   readonly enter?: { readonly label: string; readonly act: () => void }
 }
 
+/** Digits stand in rows of three as on a calculator, with whatever else is written beside them; other signs in rows of three. */
+function laidOut(keys: readonly string[]): readonly string[] {
+  const others = keys.filter((k) => !DIGITS.includes(k))
+  if (others.length === keys.length) return [...others.slice(0, 3), ERASE, ...others.slice(3)]
+  const beside = [others.at(-1) ?? '', others.at(-2) ?? '']
+  return ['7', '8', '9', ERASE, '4', '5', '6', beside[0]!, '1', '2', '3', beside[1]!, '0']
+}
+
 /** Large keys for touch, so that no system keyboard has to come up. They act on touch, not on release. */
-export function Keypad({ onKey, onErase, enter }: Props) {
+export function Keypad({ keys, onKey, onErase, enter }: Props) {
   // A press by touch or mouse acts at once; `click` then only serves keyboards and screen readers.
   const acts = (act: () => void) => ({
     onPointerDown: (event: React.PointerEvent) => {
@@ -22,17 +38,21 @@ export function Keypad({ onKey, onErase, enter }: Props) {
     },
   })
   return (
-    <fieldset className="keypad" aria-label="Number keys">
-      {KEYS.map((key) => (
-        <button
-          key={key}
-          type="button"
-          aria-label={NAMES[key]}
-          {...acts(() => (key === ERASE ? onErase() : onKey(key)))}
-        >
-          {key === '-' ? '−' : key}
-        </button>
-      ))}
+    <fieldset className="keypad" aria-label="Answer keys">
+      {laidOut(keys).map((key, i) =>
+        key === '' ? (
+          <span key={i} />
+        ) : (
+          <button
+            key={key}
+            type="button"
+            aria-label={NAMES[key]}
+            {...acts(() => (key === ERASE ? onErase() : onKey(key)))}
+          >
+            {SHOWN[key] ?? key}
+          </button>
+        ),
+      )}
       {enter && (
         <button type="button" className="enter" {...acts(enter.act)}>
           {enter.label}

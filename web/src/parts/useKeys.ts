@@ -1,16 +1,23 @@
+import { writtenBy } from '@tachymetra/core'
 import { useLayoutEffect, useRef } from 'react'
 
+/** Where keys that write an answer go: those of its kind. */
+export interface KeyTarget {
+  readonly keys: readonly string[]
+  press(key: string): void
+}
+
 /**
- * The keys of the bench, wherever the focus is. Buttons and links keep Enter and Space for themselves, and
- * combinations with Ctrl, Alt or Meta stay with the browser.
+ * The keys of the bench, wherever the focus is. Keys that write the answer come before commands. Buttons and links keep
+ * Enter and Space for themselves, and combinations with Ctrl, Alt or Meta stay with the browser.
  */
 export function useKeys(
   commands: Readonly<Record<string, () => void>>,
-  onDigit: (key: string) => void,
+  entry: KeyTarget | undefined,
   active: boolean,
 ): void {
-  const latest = useRef({ commands, onDigit })
-  latest.current = { commands, onDigit }
+  const latest = useRef({ commands, entry })
+  latest.current = { commands, entry }
   // Listening before the page is painted: whoever sees the question can answer it.
   useLayoutEffect(() => {
     if (!active) return
@@ -19,19 +26,19 @@ export function useKeys(
       const control =
         event.target instanceof Element &&
         event.target.closest('button, a, select, [role="combobox"], [type="radio"]')
-      if (control && ['Enter', ' ', 'ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'].includes(event.key))
+      const { key } = event
+      if (control && ['Enter', ' ', 'ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'].includes(key)) return
+      const target = latest.current.entry
+      const written = target && writtenBy(target, key)
+      if (target && written !== undefined) {
+        event.preventDefault()
+        target.press(written)
         return
-      // Some number pads have a comma where the point should be.
-      const key = event.key === ',' || event.key === '−' ? (event.key === ',' ? '.' : '-') : event.key
-      const command = latest.current.commands[key.length === 1 ? key.toLowerCase() : key]
-      if (command) {
-        if (event.repeat && key !== 'Backspace') return
-        event.preventDefault()
-        command()
-      } else if (/^[0-9.-]$/.test(key)) {
-        event.preventDefault()
-        latest.current.onDigit(key)
       }
+      const command = latest.current.commands[key.length === 1 ? key.toLowerCase() : key]
+      if (!command || (event.repeat && key !== 'Backspace')) return
+      event.preventDefault()
+      command()
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)

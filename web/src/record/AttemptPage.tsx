@@ -1,14 +1,15 @@
 import {
   clearFrame,
+  exerciseOf,
   frameValue,
   lineOf,
   lowestOf,
   lowestPlace,
   momentAfter,
+  moved,
   problemWords,
-  readAttempt,
+  progressOf,
   readDecimal,
-  replay,
   SUPPORT_NAMES,
   setNumber,
   toWords,
@@ -27,6 +28,12 @@ import { Trouble } from '../parts/Trouble.js'
 import { useKeys } from '../parts/useKeys.js'
 import { levelWords, seconds, when } from '../parts/words.js'
 
+const ENDED = {
+  skipped: 'Skipped here.',
+  stopped: 'Stopped here.',
+  'timed-out': 'Out of time here.',
+} as const
+
 /** One attempt played back, an entry at a time. */
 export default function AttemptPage() {
   const { id = '' } = useParams()
@@ -37,29 +44,28 @@ export default function AttemptPage() {
 }
 
 function Replay({ attempt }: { readonly attempt: AttemptWire }) {
-  const { technique, problem, school } = useMemo(() => readAttempt(attempt), [attempt])
+  const { technique, problem, school } = useMemo(() => exerciseOf(attempt), [attempt])
   const { entries } = attempt
   const whole = useMemo(() => trace(technique, problem, school), [technique, problem, school])
-  // Played back over the entries made, since another order of working asks other steps.
-  const { steps, next } = useMemo(() => {
-    const accepted = entries.filter((e) => e.right && e.step > 0).map((e) => readDecimal(e.value)!)
-    return replay(technique, problem, school, accepted)
-  }, [technique, problem, school, entries])
+  // Played back over what happened, since another variant asks other steps.
+  const walk = useMemo(() => progressOf(attempt).walks[0]!, [attempt])
+  const steps = useMemo(() => [...walk.steps, ...(walk.next ? [walk.next] : [])], [walk])
   const [at, setAt] = useState(0)
   const onward = () => setAt(Math.min(entries.length, at + 1))
   const back = () => setAt(Math.max(0, at - 1))
-  useKeys({ ArrowRight: onward, ArrowLeft: back, Enter: onward }, () => {}, true)
+  useKeys({ ArrowRight: onward, ArrowLeft: back, Enter: onward }, undefined, true)
 
   const entry = entries[at - 1]
-  const reached = entries.slice(0, at).findLast((e) => e.right)
+  const reached = entries.slice(0, at).findLast(moved)
   const line = useMemo(() => {
     if (!reached) return { negative: false, cells: [] }
-    const value = readDecimal(reached.value)!
+    const value = readDecimal(reached.text)!
     if (reached.step === 0) return lineOf(value, Math.min(lowestOf(problem), lowestPlace(value)))
-    return momentAfter(steps[reached.step - 1]!, value).writes
+    const step = steps[reached.step + reached.took - 2]
+    return step ? momentAfter(step, value).writes : { negative: false, cells: [] }
   }, [problem, steps, reached])
   const standing = reached
-    ? readDecimal(reached.value)!
+    ? readDecimal(reached.text)!
     : frameValue(technique.frame?.(problem) ?? clearFrame())
   const ended = at === entries.length && attempt.outcome === 'done'
   return (
@@ -92,16 +98,24 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
       <ol className="plain-list" aria-live="polite">
         {entries.slice(0, at).map((e, i) => (
           <li key={i} className="replay-entry">
-            <Mark right={e.right} /> <span className="mono">{toWords(readDecimal(e.value)!)}</span>
-            {e.by === 'program' && <span className="faint"> shown</span>}{' '}
+            {e.verdict === 'elsewhere' ? <span aria-hidden="true">·</span> : <Mark right={moved(e)} />}{' '}
+            <span className="mono">{toWords(readDecimal(e.text)!)}</span>
+            {e.verdict === 'given' && <span className="faint"> shown</span>}
+            {e.verdict === 'elsewhere' && <span className="faint"> not counted</span>}
+            {e.took > 1 && <span className="faint"> at once</span>}{' '}
             <span className="faint">after {seconds(e.ms)}</span>
             <br />
-            <span className="faint">{e.step === 0 ? 'The answer.' : (steps[e.step - 1] ?? next)!.ask}</span>
-            {e.remark && <span className="said-slip"> {e.remark}</span>}
+            <span className="faint">{e.step === 0 ? 'The answer.' : steps[e.step - 1]?.ask}</span>
+            {e.slips.map((s, k) => (
+              <span key={k} className="said-slip">
+                {' '}
+                {s.remark}
+              </span>
+            ))}
           </li>
         ))}
       </ol>
-      {attempt.outcome === 'skipped' && at === entries.length && <p>Skipped here.</p>}
+      {attempt.outcome !== 'done' && at === entries.length && <p>{ENDED[attempt.outcome]}</p>}
       {attempt.support === 'answer' && (
         <details>
           <summary>How {technique.name.toLowerCase()} works it</summary>

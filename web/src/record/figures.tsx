@@ -36,7 +36,7 @@ export function PaceFigures({ paces }: { readonly paces: readonly SupportPace[] 
           <h2>{SUPPORT_NAMES[pace.support]}</h2>
           <dl className="figures">
             <Figure name="right" value={`${pace.right} of ${pace.attempts}`} />
-            <Figure name="clean" value={`${pace.clean}`} />
+            <Figure name="right first time" value={`${pace.clean}`} />
             <Figure name="median time" value={seconds(pace.medianMs)} />
             <Figure name="problems a minute" value={perMinute(pace)?.toFixed(1) ?? '–'} />
             <Figure name="best" value={seconds(pace.bestMs)} />
@@ -99,7 +99,9 @@ export function AttemptTable({
   )
 }
 
+const OUTCOME_WORDS = { skipped: 'skipped', stopped: 'stopped', 'timed-out': 'out of time' } as const
+
 function verdictWord({ outcome, clean, right }: AttemptSummary): string {
-  if (outcome === 'skipped') return 'skipped'
-  return clean ? 'clean' : right ? 'right' : 'not at first'
+  if (outcome !== 'done') return OUTCOME_WORDS[outcome]
+  return clean ? 'right first time' : right ? 'right' : 'not at first'
 }

@@ -1,11 +1,11 @@
 import { clearFrame, type Frame, frameValue, inWords, LEAST_RODS, MOST_RODS, toWords } from '@tachymetra/core'
 import { InputNumber } from 'antd'
 import { memo, useState } from 'react'
-import { HAS_TOUCH } from '../bench/touch.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
+import { HAS_TOUCH } from '../parts/touch.js'
 import { useKeys } from '../parts/useKeys.js'
 import { chooseRod, type DigitMeans, digitKey, earthKey, type Hand, heavenKey } from './keys.js'
 
@@ -16,6 +16,9 @@ const MEANS: readonly [DigitMeans, string, string][] = [
 ]
 
 /** The frame by itself: move beads, set, add, undo, clear, and read the value in words. */
+/** Digits, and the minus that turns them into taking away. */
+const FRAME_KEYS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '-']
+
 export default function FreeFrame() {
   const { rods } = useSettings()
   const [decimals, setDecimals] = useState(0)
@@ -60,7 +63,7 @@ function Standing({
       '=': () => setMeans('set'),
       v: () => setValues(!values),
     },
-    digit,
+    { keys: FRAME_KEYS, press: digit },
     true,
   )
   const value = frameValue(hand.frame)
@@ -103,7 +106,9 @@ function Standing({
           onPress={() => setValues(!values)}
         />
       </div>
-      {HAS_TOUCH && <Keypad onKey={digit} onErase={undo} enter={{ label: 'Clear', act: clear }} />}
+      {HAS_TOUCH && (
+        <Keypad keys={FRAME_KEYS} onKey={digit} onErase={undo} enter={{ label: 'Clear', act: clear }} />
+      )}
       <p className="faint">
         Touch, drag or click beads, with two fingers at once if you like. Keys: <kbd>←</kbd> <kbd>→</kbd>{' '}
         choose a rod, <kbd>↑</kbd> <kbd>↓</kbd> move an earth bead, <kbd>Space</kbd> the heaven bead, digits

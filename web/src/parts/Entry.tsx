@@ -1,0 +1,70 @@
+import type { AnyQuestion } from '@tachymetra/core'
+import { type ReactNode, useEffect, useRef } from 'react'
+import { Keypad } from './Keypad.js'
+import { HAS_TOUCH } from './touch.js'
+
+interface Props {
+  readonly kind: AnyQuestion['kind']
+  /** What is typed and not yet confirmed. */
+  readonly text: string
+  /** Id of what asks, or the question itself where nothing on the page does. */
+  readonly labelledBy?: string
+  readonly label?: string
+  readonly describedBy?: string
+  readonly onKey: (key: string) => void
+  readonly onErase: () => void
+  /** Left out where an answer is taken by itself. */
+  readonly onEnter?: () => void
+  /** The field is there for assistive technology only: the answer is entered otherwise, on a frame. */
+  readonly hidden?: boolean
+  /** What is typed is shown where it belongs, so that the field need not be seen. */
+  readonly inPlace?: boolean
+  /** Stands between the field and its keys: what is said of the entry. */
+  readonly children?: ReactNode
+}
+
+/** Where an answer of any kind is written: the field, and for touch or choosing the keys it is written with. */
+export function Entry(props: Props) {
+  const { kind, text, onKey, onErase, onEnter, hidden = false, inPlace = false, children } = props
+  const field = useRef<HTMLInputElement>(null)
+  const { choices } = kind
+  useEffect(() => field.current?.focus(), [])
+  return (
+    <>
+      <div className={hidden || inPlace || choices ? 'sr-only' : 'entry-line'}>
+        <input
+          ref={field}
+          className={`entry${text.length > 11 ? ' long' : ''}`}
+          aria-label={props.label}
+          aria-labelledby={props.labelledBy}
+          aria-describedby={props.describedBy}
+          value={text.replace('-', '−')}
+          readOnly
+          inputMode="none"
+          autoComplete="off"
+          data-testid="entry"
+        />
+      </div>
+      {children}
+      {!hidden &&
+        (choices ? (
+          <div className="row choices">
+            {choices.map((c) => (
+              <button key={c.id} type="button" className="choice" onClick={() => onKey(c.key)}>
+                <kbd>{c.key}</kbd> {c.name}
+              </button>
+            ))}
+          </div>
+        ) : (
+          HAS_TOUCH && (
+            <Keypad
+              keys={kind.keys}
+              onKey={onKey}
+              onErase={onErase}
+              {...(onEnter && { enter: { label: 'Enter', act: onEnter } })}
+            />
+          )
+        ))}
+    </>
+  )
+}

@@ -1,0 +1,128 @@
+/** An attempt on screen: its events as they happen, what stands, and what is typed. */
+import {
+  type AnyQuestion,
+  type AttemptEvent,
+  beginTask,
+  confirm,
+  eraseKey,
+  happen,
+  isFull,
+  JUDGE,
+  lengthOf,
+  NOTHING_TYPED,
+  openQuestion,
+  type Progress,
+  reduceEvents,
+  type Task,
+  type Typing,
+  touched,
+  typeKey,
+  type WorkedSupport,
+} from '@tachymetra/core'
+import { useRef, useState } from 'react'
+
+interface State {
+  readonly events: readonly AttemptEvent[]
+  readonly progress: Progress
+  readonly typing: Typing
+  /** Said about a text that is no answer; gone with the next key. */
+  readonly notice: string | undefined
+}
+
+export interface AttemptOnScreen extends State {
+  /** The question that is open; of several the one named. */
+  question(of?: number): AnyQuestion | undefined
+  press(key: string, of?: number): void
+  erase(): void
+  /** Something moved that is no key, such as a bead. */
+  touch(): void
+  /** Lets go of what is typed and not confirmed. */
+  clear(): void
+  /** Enter. */
+  confirm(of?: number): void
+  /** A value given at once, such as what a frame shows. */
+  enter(text: string): void
+  /** Anything that is no entry. */
+  note(kind: Exclude<AttemptEvent['kind'], 'shown' | 'entered' | 'support'>): void
+  /** Another support: from here on, or from the start where nothing has been done yet. */
+  support(support: WorkedSupport): void
+}
+
+interface Given {
+  readonly task: Task
+  /** What has happened before, when it is gone on with. */
+  readonly events?: readonly AttemptEvent[]
+  /** The time that went by since the problem was shown, when it is gone on with; in milliseconds. */
+  readonly elapsed?: number
+  /** Taken at its last key, without Enter. */
+  readonly byItself?: boolean
+  /** Told of everything that happens, the first time when the problem is shown. */
+  readonly onChange?: (events: readonly AttemptEvent[], progress: Progress) => void
+}
+
+export function useAttempt({
+  task,
+  events: before,
+  elapsed = 0,
+  byItself = false,
+  onChange,
+}: Given): AttemptOnScreen {
+  const [origin] = useState(() => performance.now() - elapsed)
+  const [shown, setShown] = useState<State>(() => {
+    const support = 'technique' in task ? task.support : undefined
+    const events = before ?? [{ kind: 'shown', at: 0, ...(support && { text: support }) } as const]
+    return { events, progress: reduceEvents(task, events), typing: NOTHING_TYPED, notice: undefined }
+  })
+  // What handlers go on from: several may run before the page is painted anew.
+  const latest = useRef(shown)
+  const now = () => Math.max(lengthOf(latest.current.events), Math.round(performance.now() - origin))
+  const change = (some: Partial<State>) => {
+    latest.current = { ...latest.current, notice: undefined, ...some }
+    setShown(latest.current)
+  }
+  const happens = (event: AttemptEvent) => {
+    const { events, progress } = latest.current
+    if (progress.outcome !== undefined) return
+    const next = { events: [...events, event], progress: happen(progress, event) }
+    change({
+      ...next,
+      ...(event.kind === 'entered' || event.kind === 'given' ? { typing: NOTHING_TYPED } : {}),
+    })
+    onChange?.(next.events, next.progress)
+  }
+  const question = (of?: number) => openQuestion(latest.current.progress, of)
+  const confirmed = (of?: number) => {
+    const { progress, typing } = latest.current
+    if (progress.outcome !== undefined) return
+    const result = confirm(progress, typing, now(), of)
+    if ('event' in result) happens(result.event)
+    else change({ notice: result.notice, ...(typing.text !== '' && { typing }) })
+  }
+  return {
+    ...shown,
+    question: (of) => openQuestion(shown.progress, of),
+    press(key, of) {
+      const asked = question(of)
+      if (!asked) return
+      change({ typing: typeKey(latest.current.typing, asked.kind, key, now()) })
+      if (byItself && isFull(asked, latest.current.typing.text)) confirmed(of)
+    },
+    erase: () => question() && change({ typing: eraseKey(latest.current.typing, now()) }),
+    touch: () => question() && change({ typing: touched(latest.current.typing, now()) }),
+    clear: () => change({ typing: NOTHING_TYPED }),
+    confirm: confirmed,
+    enter(text) {
+      if (!question()) return
+      change({ typing: { ...touched(latest.current.typing, now()), text } })
+      confirmed()
+    },
+    note: (kind) => happens({ kind, at: now() }),
+    support(support) {
+      const { events } = latest.current
+      if (events.length > 1) return happens({ kind: 'support', at: now(), text: support })
+      const again = [{ kind: 'shown', at: 0, text: support } as const]
+      change({ events: again, progress: again.reduce(happen, beginTask(task, JUDGE)) })
+      onChange?.(again, latest.current.progress)
+    },
+  }
+}
