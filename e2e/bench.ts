@@ -1,5 +1,11 @@
 /** What the tests do at desk and bench, as a learner would. */
-import { test as base, expect, type Page } from '@playwright/test'
+import {
+  type BrowserContext,
+  type BrowserContextOptions,
+  test as base,
+  expect,
+  type Page,
+} from '@playwright/test'
 import {
   answerOf,
   type Problem,
@@ -14,8 +20,43 @@ import { demoCopy, TestServer } from './server.js'
 
 export { expect }
 
-/** Every test has a server of its own, freshly filled with the demo data. */
-export const test = base.extend<{ server: TestServer }>({
+/** Draws of the page from a seed instead of chance; E2E_SEED tries others. */
+async function seeded(context: BrowserContext, title: string): Promise<void> {
+  const text = `${title} ${process.env.E2E_SEED ?? ''}`
+  const seed = [...text].reduce((n, c) => (Math.imul(n, 31) + c.charCodeAt(0)) | 0, 7)
+  await context.addInitScript((start) => {
+    let state = start
+    const chance = crypto.getRandomValues.bind(crypto)
+    crypto.getRandomValues = <T extends ArrayBufferView>(into: T): T => {
+      // Seeds are drawn one at a time; anything else is for ids.
+      if (!(into instanceof Int32Array)) return chance(into as never) as T
+      state = (Math.imul(state, 1_664_525) + 1_013_904_223) | 0
+      into[0] = state
+      return into
+    }
+  }, seed)
+}
+
+/** Every test has a server of its own, freshly filled with the demo data, and draws problems from a seed of its own. */
+export const test = base.extend<{
+  server: TestServer
+  open: (options: BrowserContextOptions) => Promise<BrowserContext>
+}>({
+  context: async ({ context }, use, { title }) => {
+    await seeded(context, title)
+    await use(context)
+  },
+  /** Another context, such as one with touch, that draws from the same seed. */
+  open: async ({ browser }, use, { title }) => {
+    const opened: BrowserContext[] = []
+    await use(async (options) => {
+      const context = await browser.newContext(options)
+      opened.push(context)
+      await seeded(context, title)
+      return context
+    })
+    for (const context of opened) await context.close()
+  },
   // biome-ignore lint/correctness/noEmptyPattern: the runner reads the pattern to see what is needed
   server: async ({}, use) => {
     const server = new TestServer(demoCopy())
@@ -40,6 +81,15 @@ export async function pick(page: Page, list: string, option: string): Promise<vo
     await box.click()
     await page.locator('.ant-select-item-option').getByText(option).first().click({ timeout: 2000 })
     await expect(page.locator('.ant-select', { has: box })).toContainText(option, { timeout: 2000 })
+  }).toPass()
+}
+
+/** From the end of a sitting to the record. What comes in above the link may push it from under the pointer. */
+export async function toRecord(page: Page): Promise<void> {
+  await expect(async () => {
+    const link = page.getByRole('link', { name: 'See the record' })
+    if (await link.isVisible()) await link.click({ timeout: 2000 })
+    await expect(page).toHaveURL(/\/record/, { timeout: 2000 })
   }).toPass()
 }
 
@@ -96,7 +146,7 @@ export async function stepValues(page: Page, technique: string): Promise<string[
 export async function answerOne(page: Page): Promise<string> {
   const problem = await problemOn(page)
   await type(page, toText(answerOf(problem)))
-  await expect(page.locator('#said').filter({ hasText: /Right, in/ })).toBeVisible()
+  await expect(page.locator('#said').filter({ hasText: /Right first time, in/ })).toBeVisible()
   await page.keyboard.press('Enter')
   return printProblem(problem)
 }

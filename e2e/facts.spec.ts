@@ -1,12 +1,64 @@
 import type { Page } from '@playwright/test'
-import { FACT_DECKS, type FactCard, factById, toText } from '@tachymetra/core'
+import { FACT_DECKS, type FactCard, factById } from '@tachymetra/core'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
 import { expect, pick, test } from './bench.js'
+
+const answerTo = ({ kind, expect: want }: FactCard) => kind.print(want)
 
 async function cardOn(page: Page): Promise<FactCard> {
   const ask = await page.locator('.fact-ask').textContent()
   return FACT_DECKS.flatMap((d) => d.cards).find((c) => c.ask === ask)!
 }
+
+test('every kind of answer is entered: Roman, with a remainder, chosen; by keyboard and by touch', async ({
+  page,
+  open,
+  server,
+}) => {
+  const touch = await (
+    await open({ hasTouch: true, isMobile: true, viewport: { width: 360, height: 740 } })
+  ).newPage()
+  for (const [on, deck] of [
+    [page, 'roman'],
+    [page, 'remainders'],
+    [page, 'short'],
+    [touch, 'roman'],
+    [touch, 'remainders'],
+    [touch, 'short'],
+  ] as const) {
+    // The choice as the page keeps it: the list of decks is longer than what it shows at once.
+    await on.goto(server.url)
+    await on.evaluate(
+      (factDeck) => localStorage.setItem('tachymetra', JSON.stringify({ factDeck, factCount: 5 })),
+      deck,
+    )
+    await on.goto(`${server.url}/facts`)
+    await on.getByRole('button', { name: 'Recall', exact: true }).click()
+    const card = await cardOn(on)
+    const { choices } = card.kind
+    const keys = choices ? [choices.find((c) => c.id === card.expect)!.key] : [...answerTo(card)]
+    for (const key of keys)
+      if (on === page) await on.keyboard.press(key.toLowerCase())
+      else if (choices) await on.getByRole('button', { name: choices.find((c) => c.key === key)!.name }).tap()
+      else
+        await on
+          .getByRole('group', { name: 'Answer keys' })
+          .getByRole('button', { name: key === 'r' ? 'remainder' : key, exact: true })
+          .tap()
+    await expect(on.locator('.fact-ask')).not.toHaveText(card.ask)
+    await expect(on.getByRole('status')).toHaveText('')
+    await on.keyboard.press('Escape')
+  }
+  const [learner] = await server.api<LearnerWire[]>('/learners')
+  await expect
+    .poll(
+      async () =>
+        (await server.api<FactStanding[]>(`/learners/${learner!.id}/facts`)).filter(
+          (f) => /^(m|k|\d+r)/.test(f.fact) && f.right > 0,
+        ).length,
+    )
+    .toBeGreaterThanOrEqual(3)
+})
 
 test('facts: no Enter, a wrong one shown and asked again, slow counts as not recalled, all kept', async ({
   page,
@@ -26,8 +78,8 @@ test('facts: no Enter, a wrong one shown and asked again, slow counts as not rec
   await page.getByRole('button', { name: 'Recall', exact: true }).click()
   const first = await cardOn(page)
   // As many digits as the answer has, but not its own.
-  await page.keyboard.type('1'.repeat(toText(first.answer).length))
-  await expect(page.getByRole('status')).toContainText(`${first.ask} is ${toText(first.answer)}`)
+  await page.keyboard.type('1'.repeat(answerTo(first).length))
+  await expect(page.getByRole('status')).toContainText(`${first.ask} is ${answerTo(first)}`)
   const asked = [first.ask]
   for (let i = 0; i < 5; i += 1) {
     const card = await cardOn(page)
@@ -35,12 +87,12 @@ test('facts: no Enter, a wrong one shown and asked again, slow counts as not rec
     // The third is thought about for too long.
     if (i === 2) await page.waitForTimeout(1400)
     const shown = (await page.locator('.fact-ask').textContent())!
-    await page.keyboard.type(toText(card.answer))
+    await page.keyboard.type(answerTo(card))
     if (i < 4) await expect(page.locator('.fact-ask')).not.toHaveText(shown)
   }
   expect(asked.filter((ask) => ask === first.ask)).toHaveLength(2)
   // The slow one has come back to the end as well.
-  await page.keyboard.type(toText((await cardOn(page)).answer))
+  await page.keyboard.type(answerTo(await cardOn(page)))
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 of 5 recalled')
   await page.getByRole('button', { name: 'Back to the facts' }).click()
   await expect(page.locator('.heat-map .shaky', { hasText: first.ask })).toBeVisible()

@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process'
-import { readFileSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { AttemptSummary, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
 import { answerOne, chooseSitting, expect, test } from './bench.js'
@@ -84,13 +85,22 @@ test('what the server refuses is said, kept apart, and does not hold up the rest
 
 test('what cannot be started says why in one line', async ({ server }) => {
   const start = (env: Record<string, string>) =>
-    spawnSync(process.execPath, ['scripts/serve.mjs'], {
+    spawnSync(process.execPath, ['scripts/serve.mjs', '--empty'], {
       cwd: join(import.meta.dirname, '..'),
       env: { ...process.env, TACHYMETRA_DATA: server.data, ...env },
       encoding: 'utf8',
     })
   const port = new URL(server.url).port
-  expect(start({ PORT: port })).toMatchObject({
+  const elsewhere = mkdtempSync(join(tmpdir(), 'tachymetra-e2e-'))
+  expect(start({ PORT: '0' })).toMatchObject({
+    status: 1,
+    stderr: expect.stringMatching(/^The folder [^\n]* another Tachymetra is running on it[^\n]*\n$/),
+  })
+  expect(start({ HOST: '0.0.0.0' })).toMatchObject({
+    status: 1,
+    stderr: expect.stringMatching(/^HOST=0\.0\.0\.0 [^\n]* no sign-in yet[^\n]*\n$/),
+  })
+  expect(start({ PORT: port, TACHYMETRA_DATA: elsewhere })).toMatchObject({
     status: 1,
     stderr: expect.stringMatching(/^Port \d+ .* is taken[^\n]*\n$/),
   })
@@ -99,7 +109,7 @@ test('what cannot be started says why in one line', async ({ server }) => {
     stderr: expect.stringMatching(/^PORT is a number[^\n]*\n$/),
   })
   const noFolder = start({ PORT: '0', TACHYMETRA_DATA: '/dev/null/data' })
-  expect(noFolder).toMatchObject({ status: 1, stderr: expect.stringMatching(/^The database [^\n]*\n$/) })
+  expect(noFolder).toMatchObject({ status: 1, stderr: expect.stringMatching(/^The folder [^\n]*\n$/) })
 })
 
 test('on the command line: backed up while it runs, restored elsewhere, refused with one line', async ({
@@ -126,9 +136,19 @@ test('on the command line: backed up while it runs, restored elsewhere, refused 
   expect(await elsewhere.api('/holdings')).toEqual(await server.api('/holdings'))
   await elsewhere.stop()
   writeFileSync(file, readFileSync(file).subarray(0, 5000))
-  expect(run(['restore', file], server.data)).toMatchObject({
+  expect(run(['restore', file, '--empty'], elsewhere.data)).toMatchObject({
     status: 2,
     stderr: expect.stringContaining('damaged'),
+  })
+  // What writes has the folder to itself.
+  for (const args of [['restore', file], ['recount']])
+    expect(run(args, server.data)).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/^The folder .* another Tachymetra is running on it.*\n$/),
+    })
+  expect(run(['recount', '--empty'], elsewhere.data)).toMatchObject({
+    status: 0,
+    stdout: expect.stringMatching(/^Counted again: \d{4} attempts, \d+ recalls\.\n$/),
   })
   expect(run(['restore'], server.data)).toMatchObject({
     status: 2,

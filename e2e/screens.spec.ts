@@ -1,7 +1,17 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
-import { answerOne, chooseSitting, expect, openChoice, sittingRows, stepValues, test, type } from './bench.js'
+import {
+  answerOne,
+  chooseSitting,
+  expect,
+  openChoice,
+  sittingRows,
+  stepValues,
+  test,
+  toRecord,
+  type,
+} from './bench.js'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -42,9 +52,9 @@ for (const look of [
     isMobile: true,
   },
 ] as const)
-  test(`every screen ${look.name}: axe finds nothing and nothing sticks out`, async ({ browser, server }) => {
+  test(`every screen ${look.name}: axe finds nothing and nothing sticks out`, async ({ open, server }) => {
     const { name: _, ...options } = look
-    const context = await browser.newContext({
+    const context = await open({
       ...options,
       hasTouch: options.isMobile,
       reducedMotion: 'reduce',
@@ -121,7 +131,7 @@ for (const look of [
     await answerOne(page)
     await expect(page.getByRole('heading', { name: 'The sitting' })).toBeVisible()
     await check()
-    await page.getByRole('link', { name: 'See the record' }).click()
+    await toRecord(page)
     await expect(page.locator('.chart .main-svg').first()).toBeVisible()
     await expect(sittingRows(page).nth(1)).toBeVisible()
     await check()
@@ -135,11 +145,10 @@ for (const look of [
     await page.goto(`${server.url}/nowhere`)
     await check()
     expect(errors).toEqual([])
-    await context.close()
   })
 
-test('thirty digits stand on the rule at 360 px', async ({ browser, server }) => {
-  const context = await browser.newContext({ viewport: { width: 360, height: 740 } })
+test('thirty digits stand on the rule at 360 px', async ({ open, server }) => {
+  const context = await open({ viewport: { width: 360, height: 740 } })
   const page = await context.newPage()
   await page.goto(server.url)
   await chooseSitting(page, { technique: 'Hold and drop', level: 15, support: 'Guided', count: 1 })
@@ -147,7 +156,6 @@ test('thirty digits stand on the rule at 360 px', async ({ browser, server }) =>
   await expectFits(page)
   const widths = await page.locator('.rule').evaluate((rule) => [rule.scrollWidth, rule.clientWidth])
   expect(widths[0]).toBeLessThanOrEqual(widths[1]!)
-  await context.close()
 })
 
 test('the practice screen loads no charts', async ({ page, server }) => {
@@ -158,7 +166,7 @@ test('the practice screen loads no charts', async ({ page, server }) => {
   await expect(page.getByTestId('entry')).toBeFocused()
   expect(loaded.filter((url) => /Plot|plotly/i.test(url))).toEqual([])
   await answerOne(page)
-  await page.getByRole('link', { name: 'See the record' }).click()
+  await toRecord(page)
   await expect(page.locator('.chart .main-svg').first()).toBeVisible()
   expect(loaded.filter((url) => /\/Plot-/.test(url))).toHaveLength(1)
 })

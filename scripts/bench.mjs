@@ -1,7 +1,7 @@
-/** npm run bench [core] [slips] [coach] [store] [million] [browser] [frame] [flash]: speed, always beside something measured in the same run; slips: how many are recognised; coach: how well it judges. */
+/** npm run bench [core] [slips] [coach] [store] [worst] [crash] [million] [browser] [frame] [flash]: speed, always beside something measured in the same run; slips: how many are recognised; coach: how well it judges; crash: what a kill leaves behind. */
 import { ensureBuilt, fail } from './prepare.mjs'
 
-const PARTS = ['core', 'slips', 'coach', 'store', 'million', 'browser', 'frame', 'flash']
+const PARTS = ['core', 'slips', 'coach', 'store', 'worst', 'crash', 'million', 'browser', 'frame', 'flash']
 const asked = process.argv.slice(2)
 const unknown = asked.find((part) => !PARTS.includes(part))
 if (unknown) fail(`There is no benchmark "${unknown}". Known: ${PARTS.join(', ')}.`, 2)

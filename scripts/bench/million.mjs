@@ -10,6 +10,8 @@ import { launchBrowser, quantile } from './page.mjs'
 const ROUNDS = 9
 /** Days each copy of the pattern lies further back: a million attempts then fill some eight years. */
 const STEP_DAYS = 3
+/** Attempts in the pattern, at most. */
+const MOST = 1000
 
 export async function run() {
   const need = createRequire(new URL('../../server/package.json', import.meta.url))
@@ -17,7 +19,7 @@ export async function run() {
   const { createApp } = await import('../../server/dist/app.js')
   const { openDatabase } = await import('../../server/dist/store/database.js')
   const { insertAttempt, rollUp } = await import('../../server/dist/store/attempts.js')
-  const { judgeAttempt } = await import('../../core/dist/index.js')
+  const { judgeRecord } = await import('../../core/dist/index.js')
   const { sql } = await import(need.resolve('drizzle-orm'))
   const folder = mkdtempSync(join(tmpdir(), 'tachymetra-million-'))
   const web = new URL('../../web/dist', import.meta.url).pathname
@@ -26,7 +28,7 @@ export async function run() {
   const today = new Date().toISOString().slice(0, 10)
   const count = (learner) => learner.sittings.reduce((sum, s) => sum + s.attempts.length, 0)
   const pattern = demoLearners(today).sort((a, b) => count(b) - count(a))[0]
-  const most = Math.min(1000, count(pattern))
+  const most = Math.min(MOST, count(pattern))
   const stores = [1, Math.ceil(1e6 / most)].map((copies) => {
     const file = join(folder, `${copies}.sqlite`)
     const { db, close } = openDatabase(file)
@@ -43,7 +45,7 @@ export async function run() {
         tx.run(
           sql`insert into sitting values (${id}, ${learnerId}, ${technique}, ${level}, ${planned}, ${startedAt})`,
         )
-        for (const a of its) insertAttempt(tx, a, judgeAttempt(a), learner)
+        for (const a of its) insertAttempt(tx, a, judgeRecord(a), learner)
         for (const support of new Set(its.map((a) => a.support))) rollUp(tx, id, support)
       }
     })
@@ -117,10 +119,7 @@ function multiply(db, sql, copies) {
     sql`insert into sitting select ${id('id')}, learner_id, technique, level, planned, ${back('started_at')} from sitting, copy`,
   )
   db.run(
-    sql`insert into attempt (id, sitting_id, n, school, support, expression, started_at, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed) select ${id('id')}, ${id('sitting_id')}, n, school, support, expression, ${back('started_at')}, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed from attempt, copy`,
-  )
-  db.run(
-    sql`insert into step_entry select ${id('attempt_id')}, ${rest('step_entry', 1)} from step_entry t, copy`,
+    sql`insert into attempt (id, sitting_id, n, school, support, expression, started_at, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival) select ${id('id')}, ${id('sitting_id')}, n, school, support, expression, ${back('started_at')}, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival + k * ${MOST} from attempt, copy`,
   )
   db.run(
     sql`insert into sitting_pace select ${id('sitting_id')}, ${rest('sitting_pace', 1)} from sitting_pace t, copy`,

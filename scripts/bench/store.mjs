@@ -64,9 +64,9 @@ export async function run() {
   const one = bare.prepare('insert into attempt values (?, ?, ?, ?, ?)')
   const entry = bare.prepare('insert into entry values (?, ?, ?, ?)')
   const insert = bare.transaction((a) => {
-    one.run(a.id, a.sittingId, a.expression, a.startedAt, a.totalMs)
-    a.entries.forEach((e, n) => {
-      entry.run(a.id, n, e.value, e.ms)
+    one.run(a.id, a.sittingId, a.expression, a.startedAt, a.events.at(-1).at)
+    a.events.forEach((e, n) => {
+      entry.run(a.id, n, e.text ?? e.kind, e.at)
     })
   })
   const driver = await timed(() => {
