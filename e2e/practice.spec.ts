@@ -35,8 +35,8 @@ test('watched, guided with a slip, then five against the clock: the record shows
   // Guided: a carry lost in the tens, named, then mended.
   await expect(page.getByTestId('entry')).toBeFocused()
   const { steps } = trace(techniqueById('add-running-total'), await problemOn(page), {})
-  const carry = steps.findIndex((s) => s.slips().some((slip) => slip.id === 'lost-carry'))
-  const slip = steps[carry]!.slips().find((s) => s.id === 'lost-carry')!
+  const carry = steps.findIndex((s) => s.slips().some((slip) => slip.id === 'carry-lost'))
+  const slip = steps[carry]!.slips().find((s) => s.id === 'carry-lost')!
   for (const [i, step] of steps.entries()) {
     if (i === carry) {
       await type(page, toText(slip.entry))

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test'
 import {
   type BeadMove,
   beadsOf,
+  beadWorkOf,
   type Decimal,
   digitAt,
   equal,
@@ -64,10 +65,10 @@ test('guided addition with a ten-five by keys: judged by itself, a slip named, s
   await page.goto(server.url)
   await chooseSitting(page, { technique: 'Beads: add and take away', level: 7, support: 'Guided', count: 1 })
   const steps = await stepsOf(page, 'soroban-add')
-  const at = steps.findIndex((s) => s.beads!.kind === 'ten-five')
+  const at = steps.findIndex((s) => beadWorkOf(s)!.kind === 'ten-five')
   for (const [i, step] of steps.entries()) {
     if (i === at) {
-      const slip = step.slips().find((s) => s.id === 'carry-forgotten')!
+      const slip = step.slips().find((s) => s.id === 'carry-lost')!
       await setByKeys(page, slip.entry, PLACES)
       await page.keyboard.press('Enter')
       await expect(page.locator('#said')).toContainText(slip.remark)
@@ -93,7 +94,7 @@ test('by touch: a bead takes its neighbours along, and two fingers work at once'
   await page.goto(server.url)
   await chooseSitting(page, { technique: 'Beads: add and take away', level: 3, support: 'Guided', count: 1 })
   for (const step of await stepsOf(page, 'soroban-add')) {
-    for (const move of step.beads!.moves) {
+    for (const move of beadWorkOf(step)!.moves) {
       const { x, y } = await spotOf(page, move)
       await page.touchscreen.tap(x, y)
     }
@@ -127,9 +128,11 @@ test('strict: a bead out of order is not taken, and what comes first is said', a
     const { x, y } = await spotOf(page, move)
     await page.mouse.click(x, y)
   }
-  for (const { beads, expect: value, place } of steps) {
-    const { moves } = beads!
-    if (beads!.kind === 'ten') {
+  for (const step of steps) {
+    const { expect: value, place } = step
+    const beads = beadWorkOf(step)!
+    const { moves } = beads
+    if (beads.kind === 'ten') {
       // The one on the left belongs last.
       const before = await shown(page, moves.at(-1)!.place)
       await click(moves.at(-1)!)

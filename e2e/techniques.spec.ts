@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test'
 import {
   equal,
   InputError,
+  isAbacus,
   levelOf,
   readDecimal,
   readProblem,
@@ -37,7 +38,7 @@ async function expectRight(page: Page): Promise<void> {
 
 // A few techniques a test, so that they share a server.
 // Work on the frame has tests of its own.
-const HEADWORK = TECHNIQUES.filter((t) => !t.frame)
+const HEADWORK = TECHNIQUES.filter((t) => !isAbacus(t))
 for (const group of Array.from({ length: 6 }, (_, i) => HEADWORK.filter((_, t) => t % 6 === i)))
   test(`opened, watched and guided: ${group.map((t) => t.id).join(', ')}`, async ({ page, server }) => {
     for (const technique of group) await openWatchGuide(page, server.url, technique)

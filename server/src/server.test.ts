@@ -68,7 +68,7 @@ test('learner, sitting and attempt are stored once, however often they are sent'
   const stored = await get<AttemptWire>(`/attempts/${attemptId}`)
   expect(stored).toMatchObject({
     ...attempt,
-    entries: [{ verdict: 'slip', slips: [{ id: 'lost-carry' }] }, { verdict: 'right' }],
+    entries: [{ verdict: 'slip', slips: [{ id: 'carry-lost' }] }, { verdict: 'right' }],
     right: false,
     thinkMs: 3000,
     keyMs: 3000,
@@ -79,7 +79,7 @@ test('learner, sitting and attempt are stored once, however often they are sent'
   expect(sittings).toHaveLength(1)
   expect(sittings[0]).toMatchObject({
     paces: [{ support: 'answer', attempts: 1, right: 0, medianMs: 6000 }],
-    slips: [{ id: 'lost-carry', count: 1 }],
+    slips: [{ id: 'carry-lost', count: 1 }],
   })
 })
 

@@ -13,7 +13,7 @@ import { LEAST_MS, simulateAttempt } from './simulated.js'
 test('effort counts facts, carries and the most digits held', () => {
   const technique = techniqueById('subtract-hold-drop')
   const work = trace(technique, readProblem('8341-3675'), schoolOf(technique))
-  expect(effortOf(work)).toEqual({ facts: 4, carries: 3, held: 1, total: 8 })
+  expect(effortOf(work)).toEqual({ facts: 4, carries: 3, held: 4, total: 11 })
 })
 
 test('pace: medians over timed work, the best only among right answers', () => {

@@ -1,5 +1,6 @@
 /** Slips that come again and again: what to look out for before the next problem. */
 import { placeName } from '../number/places.js'
+import { slipName } from '../words/slips.js'
 
 /** How often a slip was made at a place in the working of a technique. */
 export interface SlipCount {
@@ -18,11 +19,6 @@ export interface Habit {
   readonly count: number
   /** Where it is made at least every second time; undefined when it is made all over. */
   readonly place: number | undefined
-}
-
-/** A slip as people call it. */
-export function slipName(id: string): string {
-  return id.startsWith('key-') ? `keying: ${id.slice(4)}` : id.replaceAll('-', ' ')
 }
 
 /**
@@ -44,8 +40,8 @@ export function habitOf(slips: readonly SlipCount[], technique: string): Habit |
   return { slip: most[0]!.slip, count: sum(most), place: 2 * at(place!) >= sum(most) ? place : undefined }
 }
 
-/** "Mind: lost carry, 4 times of late, mostly at the tens." */
+/** "Watch out: you forgot to carry 4 times lately, mostly in the tens." */
 export function habitWords({ slip, count, place }: Habit): string {
-  const where = place === undefined ? '' : `, mostly at the ${placeName(place)}`
-  return `Mind: ${slipName(slip)}, ${count} times of late${where}.`
+  const where = place === undefined ? '' : `, mostly in the ${placeName(place)}`
+  return `Watch out: you ${slipName(slip)} ${count} times lately${where}.`
 }

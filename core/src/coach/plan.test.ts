@@ -101,19 +101,19 @@ test('a slip made again and again is called to mind; facts and keying have their
       .find((i) => i.id === 'add-place-sweep')!
       .because.split('. ')
       .at(-1)
-  expect(said(slip('lost-carry', 1, 3), slip('lost-carry', 2, 1), slip('part-left-out', 0, 2))).toBe(
-    'Mind: lost carry, 4 times of late, mostly at the tens.',
+  expect(said(slip('carry-lost', 1, 3), slip('carry-lost', 2, 1), slip('part-left-out', 0, 2))).toBe(
+    'Watch out: you forgot to carry 4 times lately, mostly in the tens.',
   )
-  expect(said(slip('lost-carry', 0, 1), slip('lost-carry', 1, 1), slip('lost-carry', 2, 1))).toBe(
-    'Mind: lost carry, 3 times of late.',
+  expect(said(slip('carry-lost', 0, 1), slip('carry-lost', 1, 1), slip('carry-lost', 2, 1))).toBe(
+    'Watch out: you forgot to carry 3 times lately.',
   )
   for (const none of [
-    slip('lost-carry', 1, 2),
+    slip('carry-lost', 1, 2),
     slip('fact', 1, 9),
     slip('key-swapped', 1, 9),
-    slip('lost-carry', 1, 9, 'add-pairs'),
+    slip('carry-lost', 1, 9, 'add-pairs'),
   ])
-    expect(said(none)).not.toContain('Mind')
+    expect(said(none)).not.toContain('Watch out')
 })
 
 test('pins come first, banned and skipped items never; what is skipped comes back the next day', () => {

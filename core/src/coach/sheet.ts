@@ -2,7 +2,7 @@
 import { dayAfter } from '../number/days.js'
 import { SUPPORT_NAMES } from '../session/support.js'
 import { techniqueById } from '../technique/registry.js'
-import { slipName } from './habit.js'
+import { slipName } from '../words/slips.js'
 import type { LevelMove } from './levels.js'
 import type { Readiness, Result } from './readiness.js'
 import { aimOf, type LearnerSettings } from './settings.js'

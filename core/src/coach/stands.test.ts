@@ -103,8 +103,8 @@ test('the sheet says what was done, where each technique stands and why levels m
     ],
     facts: [{ latestRight: true }, { latestRight: false }],
     slips: [
-      { slip: 'lost-carry', count: 2, week: '2026-03-02' },
-      { slip: 'lost-carry', count: 1, week: '2026-02-23' },
+      { slip: 'carry-lost', count: 2, week: '2026-03-02' },
+      { slip: 'carry-lost', count: 1, week: '2026-02-23' },
       { slip: 'fact', count: 9, week: '2025-12-01' },
     ],
   })

@@ -10,7 +10,7 @@
 import { toText } from '../number/decimal.js'
 import type { AttemptRecord, Figures } from '../session/record.js'
 import { type JudgedEntry, moved } from '../session/reduce.js'
-import { exerciseOf, IDLE_MS, progressOf } from '../session/verdict.js'
+import { exerciseOf, IDLE_MS, replayOf } from '../session/verdict.js'
 import type { Step } from '../technique/contract.js'
 import { type Trace, trace } from '../technique/driver.js'
 import { cardOfFact, factById } from './facts.js'
@@ -92,9 +92,10 @@ function timedStep(step: Step, entry: JudgedEntry): Timed {
  */
 export function timedSteps(record: AttemptRecord): Timed[] {
   if (record.support === 'answer') return []
-  const { walks, entries } = progressOf(record)
-  const [walk] = walks
-  if (!walk) return []
+  const replayed = replayOf(record)
+  const [walk] = replayed?.walks ?? []
+  if (!replayed || !walk) return []
+  const { entries } = replayed
   const steps = [...walk.steps, ...(walk.next ? [walk.next] : [])]
   const counted = entries.filter((e) => e.verdict !== 'elsewhere')
   return counted.flatMap((entry, i) => {

@@ -12,8 +12,9 @@ import { draw } from '../problem/space.js'
 import { beginTask, type EntryVerdict, happen, openQuestion } from '../session/reduce.js'
 import { WORKED_SUPPORTS } from '../session/support.js'
 import { causesOf, figuresOf } from '../session/verdict.js'
+import { beadWorkOf } from '../soroban/step.js'
 import { dialValuesOf } from '../technique/boards.js'
-import type { DialValues, School, Technique } from '../technique/contract.js'
+import type { DialValues, School, Step, Technique } from '../technique/contract.js'
 import { schoolOf, trace } from '../technique/driver.js'
 import { effortWords } from '../technique/effort.js'
 import { lineText } from '../technique/line.js'
@@ -83,11 +84,7 @@ function work(args: Arguments): string {
     writes: lineText(s.writes, highest, lowest),
     holds: s.holds.map((h) => ({ what: h.what, value: toText(h.value) })),
     facts: s.facts,
-    ...(s.beads && {
-      rod: s.place + 1,
-      kind: s.beads.kind,
-      moves: s.beads.moves.map(({ place, bead, by }) => ({ rod: place + 1, bead, by })),
-    }),
+    ...beadsOf(s),
   }))
   if (given.flags.json)
     return JSON.stringify({
@@ -102,6 +99,13 @@ function work(args: Arguments): string {
     ...lines,
     `     = ${toText(done.answer)}`,
   ].join('\n')
+}
+
+function beadsOf(step: Step) {
+  const beads = beadWorkOf(step)
+  if (!beads) return {}
+  const moves = beads.moves.map(({ place, bead, by }) => ({ rod: place + 1, bead, by }))
+  return { rod: step.place + 1, kind: beads.kind, moves }
 }
 
 interface Played {

@@ -18,15 +18,15 @@ test('the right answer has no cause, in any spelling of the number', () => {
 
 test('one slip: its place and step are named, the keying slip comes last', () => {
   const [first] = of('subtract-hold-drop', '8341-3675', '4676').causes
-  expect(first!.slips).toMatchObject([{ step: 6, place: 1, id: 'missed-drop' }])
+  expect(first!.slips).toMatchObject([{ step: 6, place: 1, id: 'borrow-missed' }])
   expect(ids('subtract-hold-drop', '8341-3675', '4676').at(-1)).toBe('key-digit')
 })
 
 test('two slips are found when one does not explain the answer', () => {
   // 364+278 with both carries lost: 564, 534, 532.
-  expect(ids('add-running-total', '364+278', '532')[0]).toBe('lost-carry and lost-carry')
+  expect(ids('add-running-total', '364+278', '532')[0]).toBe('carry-lost and carry-lost')
   // 52-38: not dropped, and the smaller digit taken from the larger.
-  expect(ids('subtract-hold-drop', '52-38', '26')[0]).toBe('missed-drop and smaller-from-larger')
+  expect(ids('subtract-hold-drop', '52-38', '26')[0]).toBe('borrow-missed and smaller-from-larger')
 })
 
 test('the search for two slips keeps to its effort and says when it was cut short', () => {

@@ -160,7 +160,7 @@ const BEGIN_WORK = 10
 function stepWork(technique: Technique, problem: Problem): number {
   const rows = rowsOf(problem)
   const digits = rows.reduce((sum, { size }) => sum + digitCount(size), 0)
-  return (1 + digits / 8 + rows.length ** 2 / 16) * (technique.frame ? 2 : 1)
+  return (1 + digits / 8 + rows.length ** 2 / 16) * (technique.family === 'soroban' ? 2 : 1)
 }
 
 /**

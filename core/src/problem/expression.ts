@@ -35,6 +35,12 @@ function written(
         .join('')
     case 'product':
       return product(problem.factors)
+    case 'product-sum':
+      return (
+        product(problem.factors) +
+        (problem.term.sign < 0 ? signs.minus : signs.plus) +
+        number(problem.term.size)
+      )
     case 'product-pair':
       return product(problem.left) + (problem.sign < 0 ? signs.minus : signs.plus) + product(problem.right)
     case 'quotient':
@@ -53,8 +59,8 @@ const TIMES = '*xX×·'
 const OVER = '/÷:'
 
 /**
- * Reads an expression: signed decimals joined by + and - ("1,204 + 8.5 - -3"); a product ("48*27", also x and
- * ×); two products added or subtracted ("16*23+16*27"); a square ("8.5^2", "8.5²"); a root ("sqrt(70)", "√70");
+ * Reads an expression: signed decimals joined by + and - ("58+36-19"); a product ("36*52", also x and
+ * ×), alone or with a number ("4998*3+6") or a second product ("16*23+16*27"); a square ("7.5^2", "7.5²"); a root ("sqrt(70)", "√70");
  * a quotient ("2184/6", also ÷); a number alone, to be read or set on a frame. Spaces and thousands commas are allowed.
  * @throws InputError that names what is wrong and its position.
  */
@@ -94,7 +100,9 @@ function products(first: Decimal, scanner: Scanner): Problem {
   if (scanner.times()) throw new InputError('A product has two factors here, not more.', scanner.at)
   const negative = scanner.sign('between two products')
   const a = unsigned(scanner.term())
-  if (!scanner.times()) throw new InputError('A second product is expected here, such as 16*27.', scanner.at)
+  if (scanner.done) return { kind: 'product-sum', factors: left, term: { sign: negative ? -1 : 1, size: a } }
+  if (!scanner.times())
+    throw new InputError('A product takes one more number or product, such as 16*27.', scanner.at)
   const right: Factors = [a, unsigned(scanner.term())]
   scanner.end('At most two products can be joined')
   return { kind: 'product-pair', left, sign: negative ? -1 : 1, right }

@@ -3,6 +3,7 @@ import {
   add,
   type Decimal,
   decimal,
+  equal,
   lowestPlace,
   multiply,
   negate,
@@ -32,6 +33,13 @@ export interface ProductProblem {
 
 /** Multiplicand and multiplier, neither below 0. */
 export type Factors = readonly [Decimal, Decimal]
+
+/** A product with a number added to it, or taken from it: `4998*3+6`. */
+export interface ProductSumProblem {
+  readonly kind: 'product-sum'
+  readonly factors: Factors
+  readonly term: Term
+}
 
 /** Two products added, or the second taken from the first: `16*23+16*27`. */
 export interface ProductPairProblem {
@@ -69,6 +77,7 @@ export type Problem =
   | SumProblem
   | ProductProblem
   | ProductPairProblem
+  | ProductSumProblem
   | QuotientProblem
   | SquareProblem
   | RootProblem
@@ -92,6 +101,8 @@ export function answerOf(problem: Problem): Decimal {
       return problem.terms.reduce((total, term) => add(total, signed(term)), ZERO)
     case 'product':
       return multiply(...problem.factors)
+    case 'product-sum':
+      return add(multiply(...problem.factors), signed(problem.term))
     case 'product-pair': {
       const [left, right] = [multiply(...problem.left), multiply(...problem.right)]
       return problem.sign < 0 ? subtract(left, right) : add(left, right)
@@ -117,6 +128,27 @@ export interface Row {
   readonly after?: '²'
 }
 
+/** Does an answer say all of it? Quotients and roots that do not end are cut off, and remainders left out. */
+export function isExact(problem: Problem, answer: Decimal): boolean {
+  switch (problem.kind) {
+    case 'quotient':
+      return equal(multiply(answer, problem.divisor), problem.dividend)
+    case 'root':
+      return equal(multiply(answer, answer), problem.radicand)
+    default:
+      return equal(answer, answerOf(problem))
+  }
+}
+
+/** Does the running total of a sum fall below zero on the way? */
+export function fallsBelowZero({ terms }: SumProblem): boolean {
+  let total = ZERO
+  return terms.some((term) => {
+    total = add(total, signed(term))
+    return total.units < 0n
+  })
+}
+
 /** The numbers of a problem, a row each, in the order they are written. */
 export function rowsOf(problem: Problem): Row[] {
   switch (problem.kind) {
@@ -126,6 +158,12 @@ export function rowsOf(problem: Problem): Row[] {
       return [
         { before: '', size: problem.factors[0] },
         { before: '×', size: problem.factors[1] },
+      ]
+    case 'product-sum':
+      return [
+        { before: '', size: problem.factors[0] },
+        { before: '×', size: problem.factors[1] },
+        { before: problem.term.sign < 0 ? '−' : '+', size: problem.term.size },
       ]
     case 'product-pair':
       return [

@@ -10,6 +10,8 @@ export interface Question<V = Decimal> {
   readonly expect: V
   /** Other values that are as right: another valid order, another rounding, another form. */
   readonly also?: ((value: V) => boolean) | undefined
+  /** Another way of saying a value: the value it stands for; undefined where it stands for nothing else. */
+  readonly meant?: ((value: V) => V | undefined) | undefined
   /** Where an estimate is asked: how far from the exact value it may lie, as a share of it. */
   readonly within?: Decimal | undefined
 }
@@ -18,10 +20,24 @@ export interface Question<V = Decimal> {
 // biome-ignore lint/suspicious/noExplicitAny: values go only from a question's own `read` to its own `meets`
 export type AnyQuestion = Question<any>
 
-/** Is this value right? The one place where an entry is compared with what was expected. */
-export function meets<V>({ kind, expect, also, within }: Question<V>, value: V): boolean {
+/**
+ * The value to go on with when this one is entered: itself where it is right, what it stands for where that is; undefined
+ * for a wrong one. The one place where an entry is compared with what was expected.
+ */
+export function meaning<V>(question: Question<V>, value: V): V | undefined {
+  if (isRight(question, value)) return value
+  const meant = question.meant?.(value)
+  return meant !== undefined && isRight(question, meant) ? meant : undefined
+}
+
+function isRight<V>({ kind, expect, also, within }: Question<V>, value: V): boolean {
   if (kind.same(expect, value) || (also?.(value) ?? false)) return true
   return within !== undefined && (kind.near?.(value, expect, within) ?? false)
+}
+
+/** Is this value right, or another way of saying one that is? */
+export function meets<V>(question: Question<V>, value: V): boolean {
+  return meaning(question, value) !== undefined
 }
 
 /** Is what was typed right? Text that stands for no value is not. */

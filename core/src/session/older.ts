@@ -1,4 +1,7 @@
 /** Attempts as they were recorded before events: entries with the number of their step, and hints counted only. */
+
+import type { School, Technique } from '../technique/contract.js'
+import type { SlipId } from '../words/slips.js'
 import type { AttemptEvent } from './events.js'
 import type { Outcome } from './record.js'
 
@@ -50,4 +53,89 @@ export function eventsOfOlder(older: OlderAttempt): AttemptEvent[] {
     ...events,
     ...(outcome === 'done' ? [] : [{ kind: outcome, at: Math.max(at, totalMs) } as const]),
   ]
+}
+
+/** Which variant was worked where none was named, when attempts had no events: the defaults were others then. */
+const OLDER_DEFAULTS: School = { carry: 'glance', start: 'first-whole', outer: 'second' }
+
+export function olderSchool({ schools }: Technique): School {
+  return Object.fromEntries(
+    Object.entries(OLDER_DEFAULTS).filter(([key]) => schools.some((o) => o.key === key)),
+  )
+}
+
+/** Techniques that ask the same steps as they did before there were events: only their steps can be judged again. */
+const SAME_STEPS: readonly string[] = [
+  'add-running-total',
+  'add-place-sweep',
+  'add-pairs',
+  'add-columns-left',
+  'add-column-totals',
+  'subtract-complement',
+  'subtract-blocks',
+  'multiply-addition',
+  'multiply-repunit',
+  'square-duplex',
+  'soroban-read',
+  'soroban-set',
+  'soroban-add',
+  'soroban-multiply',
+  'flash-sum',
+]
+
+export function asksTheSame({ id }: Technique): boolean {
+  return SAME_STEPS.includes(id)
+}
+
+/** Mistakes that had several names, by the names they had. */
+export const RENAMED_SLIPS: Readonly<Record<string, SlipId>> = {
+  'lost-carry': 'carry-lost',
+  'missed-carry': 'carry-lost',
+  'carry-forgotten': 'carry-lost',
+  'tens-dropped': 'carry-lost',
+  'spill-lost': 'carry-lost',
+  'not-mended': 'carry-lost',
+  'excess-dropped': 'carry-lost',
+  'missed-drop': 'borrow-missed',
+  'lost-borrow': 'borrow-missed',
+  'lend-missed': 'borrow-missed',
+  'needless-drop': 'needless-borrow',
+  'needless-lend': 'needless-borrow',
+  'drop-not-through-equals': 'borrow-not-through-equals',
+  'surplus-added': 'given-wrong-way',
+  'step-taken': 'given-wrong-way',
+  'correction-sign': 'given-wrong-way',
+  'surplus-kept': 'not-given-back',
+  'step-forgotten': 'not-given-back',
+  'total-left-out': 'part-left-out',
+  'number-missed': 'part-left-out',
+  'correction-left-out': 'part-left-out',
+  'mean-left-out': 'part-left-out',
+  'middle-left-out': 'product-left-out',
+  'off-column': 'wrong-place',
+  'head-squared': 'one-more-forgotten',
+  'deviation-sign': 'gap-wrong-way',
+  'deviation-twice': 'gap-twice',
+  'step-twice': 'gap-twice',
+  'wrong-deviation': 'own-gap',
+  'deviations-added': 'added-not-multiplied',
+  'units-added': 'added-not-multiplied',
+  'factors-added': 'added-not-multiplied',
+  'product-sign': 'wrong-sign',
+  'column-ten': 'ten-off',
+  'round-off': 'ten-off',
+  'rounded-down': 'wrong-side',
+  sum: 'fact',
+  'step-not-squared': 'not-squared',
+  'back-five': 'not-squared',
+  'back-ten': 'doubled-not-squared',
+  'factor-twice': 'doubled',
+  'number-twice': 'doubled',
+  'middle-doubled': 'doubled',
+  'heaven-for-earth': 'heaven-as-one',
+}
+
+/** The id a mistake has now. */
+export function currentSlip(id: string): string {
+  return RENAMED_SLIPS[id] ?? id
 }

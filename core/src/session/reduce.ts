@@ -7,7 +7,17 @@ import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import { type AnyQuestion, meets } from '../question/question.js'
 import type { School, Step, Technique } from '../technique/contract.js'
-import { beginWalks, type Reading, readAnswer, readStep, showStep, type Walk } from '../technique/walks.js'
+import { once } from '../technique/make.js'
+import {
+  beginWalks,
+  type ElsewhereAs,
+  pastDecisions,
+  type Reading,
+  readAnswer,
+  readStep,
+  showStep,
+  type Walk,
+} from '../technique/walks.js'
 import type { AttemptEvent } from './events.js'
 import type { Outcome } from './record.js'
 import { moreHelp, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
@@ -52,6 +62,8 @@ export interface JudgedEntry {
   readonly place: number
   /** Steps it answered: several where some were stepped over. */
   readonly took: number
+  /** Why a right value was not taken. */
+  readonly as?: ElsewhereAs
   /** What is known of a wrong entry: one slip, or those that led to it together. */
   readonly slips: readonly LocatedSlip[]
 }
@@ -75,6 +87,8 @@ export interface Progress {
   readonly mostHelp: WorkedSupport
   /** The walks still alive, the one worked first; empty for a list of questions. */
   readonly walks: readonly Walk[]
+  /** Where the last entry may also have led to. */
+  readonly spare: () => readonly Walk[]
   /** For a list of questions: which are answered. */
   readonly answered: readonly boolean[]
   readonly entries: readonly JudgedEntry[]
@@ -103,6 +117,13 @@ interface Clock {
   readonly idle: number
 }
 
+const NOWHERE = () => []
+
+/** The walks as they are asked: decisions only in words. Once they were not asked at all. */
+function asked(walks: readonly Walk[], support: WorkedSupport, judge: number): readonly Walk[] {
+  return support === 'guided' && judge > FIRST_JUDGE ? walks : pastDecisions(walks)
+}
+
 /** @throws InputError when the technique does not fit the problem. */
 export function beginTask(task: Task, judge: number = JUDGE): Progress {
   const exercise = 'technique' in task
@@ -112,7 +133,10 @@ export function beginTask(task: Task, judge: number = JUDGE): Progress {
     judge,
     support,
     mostHelp: support,
-    walks: exercise ? beginWalks(task.technique, task.problem, task.school, judge > FIRST_JUDGE) : [],
+    walks: exercise
+      ? asked(beginWalks(task.technique, task.problem, task.school, judge > FIRST_JUDGE), support, judge)
+      : [],
+    spare: NOWHERE,
     answered: exercise ? [] : task.questions.map(() => false),
     entries: [],
     tries: 0,
@@ -187,6 +211,8 @@ function supported(progress: Progress, text: string, first: boolean): Progress {
   return {
     ...progress,
     support,
+    walks: asked(progress.walks, support, progress.judge),
+    spare: NOWHERE,
     mostHelp: first ? support : moreHelp(progress.mostHelp, support),
     hintOpen: false,
   }
@@ -197,7 +223,9 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
   const text = event.text ?? ''
   if (!('technique' in task)) return answerOne(progress, event)
   const inSteps = support !== 'answer'
-  const read = inSteps ? readStep(walks, text, progress.judge <= FIRST_JUDGE) : readAnswer(walks, text)
+  const read = inSteps
+    ? readStep(walks, text, progress.spare, progress.judge <= FIRST_JUDGE)
+    : readAnswer(walks, text)
   if (!read) throw notValue(text)
   const step = inSteps ? walks[0]!.taken + 1 : 0
   const place = inSteps ? walks[0]!.next!.place : 0
@@ -206,10 +234,14 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
     case 'right':
     case 'ahead': {
       const took = read.walks[0]!.taken - walks[0]!.taken
-      return movedOn(progress, { ...entry, took, verdict: read.verdict }, read.walks)
+      const { spare = NOWHERE } = read
+      return {
+        ...movedOn(progress, { ...entry, took, verdict: read.verdict }, read.walks),
+        spare: once(() => asked(spare(), support, progress.judge)),
+      }
     }
     case 'elsewhere':
-      return noted(progress, { ...entry, place: read.place ?? place, verdict: 'elsewhere' })
+      return noted(progress, { ...entry, place: read.place, as: read.as, verdict: 'elsewhere' })
     case 'slip': {
       const { id, remark } = read.slip
       return noted(progress, { ...entry, verdict: 'slip', slips: [{ step, place, id, remark }] })
@@ -282,7 +314,14 @@ function movedOn(progress: Progress, entry: JudgedEntry, walks: readonly Walk[],
     ...progress,
     entries: [...progress.entries, entry],
     // A walk that has ended beside one that goes on asks nothing more.
-    walks: walks.filter((w) => done || w.next),
+    walks: done
+      ? walks
+      : asked(
+          walks.filter((w) => w.next),
+          progress.support,
+          progress.judge,
+        ),
+    spare: NOWHERE,
     answered,
     tries: 0,
     lastTries: progress.tries + 1,

@@ -3,11 +3,24 @@ import { type Cause, diagnose, workFor } from '../diagnose/diagnose.js'
 import { readDecimal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { readProblem } from '../problem/expression.js'
+import { SIGNED } from '../question/kind.js'
+import { meetsText } from '../question/question.js'
 import { schoolOf } from '../technique/driver.js'
 import { checkLevel, techniqueById } from '../technique/registry.js'
+import { Walk } from '../technique/walks.js'
 import { firstSupport } from './events.js'
+import { asksTheSame, olderSchool } from './older.js'
 import { type AttemptRecord, type Figures, MOST_MS } from './record.js'
-import { beginTask, type Exercise, happen, type JudgedEntry, moved, type Progress } from './reduce.js'
+import {
+  beginTask,
+  type Exercise,
+  FIRST_JUDGE,
+  happen,
+  type JudgedEntry,
+  moved,
+  type Progress,
+  reduceEvents,
+} from './reduce.js'
 import type { WorkedSupport } from './support.js'
 
 /** A problem left alone for longer than this is not timed. */
@@ -27,11 +40,15 @@ export type Causes = readonly (readonly Cause[] | undefined)[]
  * @throws InputError for an unknown technique, school or level, or a problem that cannot be read or does not fit.
  */
 export function exerciseOf(
-  record: Pick<AttemptRecord, 'technique' | 'school' | 'level' | 'expression' | 'support' | 'events'>,
+  record: Pick<
+    AttemptRecord,
+    'technique' | 'school' | 'level' | 'expression' | 'support' | 'events' | 'judge'
+  >,
 ): Exercise {
   const technique = techniqueById(record.technique)
   checkLevel(technique, record.level)
-  const school = schoolOf(technique, record.school)
+  const defaults = record.judge > FIRST_JUDGE ? {} : olderSchool(technique)
+  const school = schoolOf(technique, { ...defaults, ...record.school })
   const problem = readProblem(record.expression)
   const fit = technique.fits(problem)
   if (!fit.fits) throw new InputError(`${technique.name} does not fit ${record.expression}: ${fit.because}.`)
@@ -58,7 +75,56 @@ export function finishedProgress(record: AttemptRecord): Progress {
  * @throws InputError when the record does not hang together.
  */
 export function judgeRecord(record: AttemptRecord): Verdict {
-  return verdictOf(finishedProgress(record))
+  if (record.judge > FIRST_JUDGE || record.support === 'answer') return verdictOf(finishedProgress(record))
+  const replayed = replayOf(record)
+  return replayed ? verdictOf(replayed) : judgedByItsEnd(record)
+}
+
+/**
+ * An attempt worked in steps that are asked otherwise now: only its end can be judged, what came before stays uncounted.
+ * @throws InputError when the record does not hang together.
+ */
+function judgedByItsEnd(record: AttemptRecord): Verdict {
+  const { technique, problem, school } = exerciseOf(record)
+  const answer = Walk.begin(technique, problem, school).whole()
+  // Every entry answers a question of its own, so that times and the end are read as of any attempt.
+  const questions = record.events.flatMap(({ kind, text = '' }) => {
+    if (kind === 'given') return [answer]
+    const value = kind === 'entered' ? SIGNED.read(text) : undefined
+    return value ? [{ ask: '', kind: SIGNED, expect: value }] : []
+  })
+  const events = record.events.filter((e) => e.kind !== 'support' && e.kind !== 'shown')
+  const { judge, support } = record
+  const figures = figuresOf(reduceEvents({ questions, inOrder: true }, events, judge))
+  const entries = reduceEvents({ questions, inOrder: true }, events, judge).entries.map(
+    (entry, i, all): JudgedEntry =>
+      i === all.length - 1 || entry.verdict === 'given'
+        ? {
+            ...entry,
+            step: 0,
+            verdict: entry.verdict === 'given' || meetsText(answer, entry.text) ? entry.verdict : 'wrong',
+          }
+        : { ...entry, step: 0, took: 0, verdict: 'elsewhere' },
+  )
+  const right = figures.outcome === 'done' && entries.at(-1)?.verdict === 'right'
+  return { judge, support, ...figures, right, clean: false, entries }
+}
+
+/**
+ * What happened in a kept attempt, worked again; undefined where its steps are asked otherwise now. Whoever reached the
+ * end by them was asked just these.
+ * @throws InputError as `exerciseOf` does.
+ */
+export function replayOf(record: AttemptRecord): Progress | undefined {
+  if (record.judge > FIRST_JUDGE || record.support === 'answer') return progressOf(record)
+  const { technique } = exerciseOf(record)
+  try {
+    const progress = finishedProgress(record)
+    return progress.outcome === 'done' || asksTheSame(technique) ? progress : undefined
+  } catch (error) {
+    if (error instanceof InputError) return undefined
+    throw error
+  }
 }
 
 /**

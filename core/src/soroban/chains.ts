@@ -5,6 +5,7 @@ import type { Problem, Term } from '../problem/problem.js'
 import { digitsAllowed, shape } from '../problem/shape.js'
 import { countColumns, mapped, type ProblemSpace } from '../problem/space.js'
 import { sumSpace } from '../problem/sums.js'
+import { uneven } from '../technique/boards.js'
 import { kindOf, type MoveKind } from './moves.js'
 import { signedWalks } from './walks.js'
 
@@ -20,6 +21,8 @@ export interface KindCounts {
 export interface ChainDials extends KindCounts {
   readonly terms: number
   readonly digits: number
+  /** Digits of the shortest number, where not all are as long. */
+  readonly shortest?: number
   readonly decimals?: number
   /** Some numbers are taken away (in a chain of two, the second is). */
   readonly minus?: boolean
@@ -44,7 +47,12 @@ const MOST_WALKED = 100_000
  * @throws InputError for what cannot be counted.
  */
 export function chainSpace(dials: ChainDials): ProblemSpace {
-  const { terms, digits, decimals = 0, minus = false } = dials
+  const { terms, digits, shortest = digits, decimals = 0, minus = false } = dials
+  if (shortest !== digits) {
+    if (minus || decimals > 0 || KEYS.some((k) => dials[k] !== undefined))
+      throw new InputError('Numbers of different length are whole and added, with any kind of move.')
+    return sumSpace({ terms: uneven(terms, digits, shortest) })
+  }
   if (terms === 2) return pairSpace(dials)
   if (KEYS.some((k) => dials[k] !== undefined)) {
     if (digits <= 2) return countedChains(dials)

@@ -2,97 +2,146 @@
  * soroban-multiply: only the product stands on the frame. The first product's tens go on the rod whose number is
  * the digits of both factors together, its units one rod to the right; every digit product has two digits. The
  * finger rests on the last units rod, where the next product of the same multiplier digit starts.
- * 36×52 from rod 4: 15, 30, 06, 12 → 1872 (3×5, 6×5 | 3×2, 6×2).
+ * 36×52 from rod 4: 15, 06, 30, 12 → 1872 (3×5, 3×2 | 6×5, 6×2).
  */
-import { add, atPlace, type Decimal, digitAt, highestPlace, lowestPlace, ZERO } from '../number/decimal.js'
-import { placeName } from '../number/places.js'
+import {
+  add,
+  atPlace,
+  type Decimal,
+  decimal,
+  digitAt,
+  highestPlace,
+  lowestPlace,
+  ZERO,
+} from '../number/decimal.js'
 import { asProduct, type Factors, type Problem } from '../problem/problem.js'
-import { productSpace } from '../problem/products.js'
-import { shape } from '../problem/shape.js'
+import { WHOLE } from '../question/kind.js'
 import type { Fact, Step } from '../technique/contract.js'
-import { level } from '../technique/level.js'
 import { lineOf } from '../technique/line.js'
 import { type Misfit, misfit, once, type SlipSink, step, technique } from '../technique/make.js'
 import { productBoard } from '../technique/multiplication/product.js'
 import { OUTER, TENS } from '../technique/schools.js'
+import { MISFIT } from '../words/multiplication.js'
+import { BEADS_MULTIPLY, FRAME_MISFIT } from '../words/soroban.js'
+import { REMARK } from '../words/steps.js'
+import { coach } from './add.js'
 import { clearFrame, type Frame, MOST_RODS, setNumber, USUAL_RODS } from './frame.js'
 import { applyMoves, type BeadMove, type RodMove, rodMove, type TensSchool } from './moves.js'
-import { coach } from './words.js'
+import { beadStep, onFrame } from './step.js'
 
-const products = (
-  first: number,
-  second: number,
-  more: { zeros?: number; largest?: number; carries?: number } = {},
-) => productSpace({ first: shape(first), second: shape(second), ...more })
-
-export const sorobanMultiply = technique({
-  id: 'soroban-multiply',
-  name: 'Beads: multiply',
-  family: 'soroban',
-  about: 'The product grows on the frame, one two-digit product at a time.',
-  needs: ['soroban-add', 'multiply-addition'],
-  lesson: {
-    example: '36*52',
-    when: 'Long factors: the frame holds the sum, the head only the table.',
-    whenNot: 'The factors have a shape of their own that makes the answer come at once.',
-    because: [
-      'A product of two digits has two digits of its own: 3 × 2 is 06.',
-      'Its place is the two places together: tens times units are tens.',
-      'So the next product of a row starts where the last one ended, one rod to the right.',
+export const sorobanMultiply = onFrame(
+  technique({
+    id: 'soroban-multiply',
+    words: BEADS_MULTIPLY,
+    family: 'soroban',
+    needs: ['soroban-add', 'multiply-addition'],
+    schools: [OUTER, TENS],
+    // Targets: common practice, no published source.
+    levels: [
+      ['Two by one digit, nothing carries', 5, { second: 1, carries: 0, zeros: 0 }],
+      ['Two by one digit', 6, { second: 1 }],
+      ['Three by one digit with a zero', 8, { first: 3, second: 1, zeros: 1 }],
+      ['Three by one digit', 8, { first: 3, second: 1 }],
+      ['Two by two digits, small digits', 10, { largest: 4 }],
+      ['Two by two digits', 12, {}],
+      ['Three by two digits', 18, { first: 3 }],
+      ['Three by three digits with a zero', 25, { first: 3, second: 3, zeros: 1 }],
+      ['Three by three digits', 28, { first: 3, second: 3 }],
+      ['One decimal by two digits', 14, { decimals: 1 }],
+      ['Five by four digits', 70, { first: 5, second: 4 }],
     ],
-  },
-  schools: [OUTER, TENS],
-  // Targets: common practice, no published source.
-  levels: [
-    level('Two by one digit, nothing carries', 5, () => products(2, 1, { carries: 0, zeros: 0 })),
-    level('Two by one digit', 6, () => products(2, 1)),
-    level('Three by one digit with a zero', 8, () => products(3, 1, { zeros: 1 })),
-    level('Three by one digit', 8, () => products(3, 1)),
-    level('Two by two digits, small digits', 10, () => products(2, 2, { largest: 4 })),
-    level('Two by two digits', 12, () => products(2, 2)),
-    level('Three by two digits', 18, () => products(3, 2)),
-    level('Three by three digits with a zero', 25, () => products(3, 3, { zeros: 1 })),
-    level('Three by three digits', 28, () => products(3, 3)),
-    level('One decimal by two digits', 14, () => productSpace({ first: shape(1, 1), second: shape(2) })),
-    level('Five by four digits', 70, () => products(5, 4)),
-  ],
-  dials: productBoard(8, 8),
-  frame: (problem, rods) => {
+    dials: productBoard(8, 8),
+    read: readFactors,
+    *work({ factors }, school) {
+      const lowest = lowestPlace(factors[0]) + lowestPlace(factors[1])
+      const tens = school.tens as TensSchool
+      const rows = rowsOf(factors, school.outer === 'first')
+      const last = rows.at(-1)!.at(-1)
+      let total = ZERO
+      for (const [r, row] of rows.entries()) {
+        const begins = row[0]!.place + 1
+        if (r === 0) yield rodStep(startWords(factors), begins, 'start-rod', total, lowest)
+        else yield rodStep(rowWords(row[0]!, begins), begins, 'finger-new-row', total, lowest)
+        for (const product of row) {
+          const frame = setNumber(clearFrame(MOST_RODS, 1 - lowest), total)
+          if (product.outer * product.inner < 10) yield zeroStep(product, total, lowest)
+          total = yield productStep({ frame, product, total, lowest, tens, last: product === last })
+        }
+      }
+      return total
+    },
+  }),
+  (problem, rods) => {
     const found = readFactors(problem)
     return 'because' in found ? clearFrame(rods) : frameFor(found.factors, rods)
   },
-  read: readFactors,
-  *work({ factors }, school) {
-    const lowest = lowestPlace(factors[0]) + lowestPlace(factors[1])
-    let total = ZERO
-    const rows = rowsOf(factors, school.outer === 'first')
-    const all = rows.flat()
-    for (const [i, product] of all.entries()) {
-      const frame = setNumber(clearFrame(MOST_RODS, 1 - lowest), total)
-      const opening = i === 0 ? { rod: product.place + 1 - lowest + 1 } : undefined
-      total = yield productStep({
-        frame,
-        product,
-        total,
-        lowest,
-        tens: school.tens as TensSchool,
-        opening,
-        newRow: rows.some((row) => row[0] === product && i > 0),
-        last: i === all.length - 1,
-      })
-    }
-    return total
-  },
-})
+)
+
+/** A rod by its number: the unit rod is 1. */
+const rodOf = (place: number) => place + 1
+
+interface RodWords {
+  readonly ask: string
+  readonly why: string
+}
+
+/** The digits before the point of both factors together name the first rod. */
+function startWords([a, b]: Factors): RodWords {
+  const [x, y] = [highestPlace(a) + 1, highestPlace(b) + 1]
+  return { ask: BEADS_MULTIPLY.start, why: BEADS_MULTIPLY.whyStart(String(x), String(y), String(x + y)) }
+}
+
+function rowWords({ outer }: DigitProduct, place: number): RodWords {
+  return { ask: BEADS_MULTIPLY.row(String(outer)), why: BEADS_MULTIPLY.whyRow(String(rodOf(place))) }
+}
+
+/** On which rod the learner begins. Nothing is lit but the unit rod, from which they are counted. */
+function rodStep(
+  words: RodWords,
+  place: number,
+  id: 'start-rod' | 'finger-new-row',
+  total: Decimal,
+  lowest: number,
+): Step {
+  const rod = decimal(rodOf(place))
+  return step({
+    action: 'decide',
+    place: 0,
+    ...words,
+    kind: WHOLE,
+    expect: rod,
+    decision: [rod],
+    writes: () => lineOf(total, lowest, true),
+    holds: [{ what: 'rod', value: rod }],
+    slips(slip) {
+      for (const off of [-1, 1])
+        slip(id, decimal(rodOf(place) + off), 4, BEADS_MULTIPLY.oneOff(off > 0, String(rodOf(place))))
+    },
+  })
+}
+
+/** A one-digit product has a 0 before it. */
+function zeroStep({ outer, inner, place, words }: DigitProduct, total: Decimal, lowest: number): Step {
+  const value = outer * inner
+  const shown = `0${value}`
+  return step({
+    action: 'decide',
+    place: place + 1,
+    ask: BEADS_MULTIPLY.leadingZero(words),
+    why: BEADS_MULTIPLY.whyLeadingZero(words, shown),
+    kind: WHOLE,
+    expect: ZERO,
+    decision: [ZERO],
+    writes: () => lineOf(total, lowest, true),
+    slips: (slip) => slip('zero-left-out', decimal(value), 6, BEADS_MULTIPLY.zero(words, shown)),
+  })
+}
 
 function readFactors(problem: Problem): { factors: Factors } | Misfit {
   const factors = asProduct(problem)
-  if (!factors) return misfit('it works a product of two factors, and this is none')
-  if (factors.some((f) => f.units === 0n))
-    return misfit('a factor is 0, so the product is 0: nothing to work')
-  return rodsFor(factors) > MOST_RODS - 2
-    ? misfit('the product needs more rods than a frame has')
-    : { factors }
+  if (!factors) return misfit(MISFIT.product)
+  if (factors.some((f) => f.units === 0n)) return misfit(MISFIT.zero)
+  return rodsFor(factors) > MOST_RODS - 2 ? misfit(FRAME_MISFIT.tooLong) : { factors }
 }
 
 function rodsFor([a, b]: Factors): number {
@@ -134,13 +183,10 @@ interface Landing {
   readonly total: Decimal
   readonly lowest: number
   readonly tens: TensSchool
-  /** For the first product: the rod its tens go on, counted from 1 at the right end. */
-  readonly opening: { readonly rod: number } | undefined
-  readonly newRow: boolean
   readonly last: boolean
 }
 
-function productStep({ frame, product, total, lowest, tens, opening, newRow, last }: Landing): Step {
+function productStep({ frame, product, total, lowest, tens, last }: Landing): Step {
   const { outer, inner, place, words } = product
   const value = outer * inner
   const digits = [
@@ -149,11 +195,6 @@ function productStep({ frame, product, total, lowest, tens, opening, newRow, las
   ] as const
   const expect = add(total, atPlace(value, place))
   const shown = String(value).padStart(2, '0')
-  const where = opening
-    ? `The first product starts on rod ${opening.rod}, as many as both factors have digits.`
-    : newRow
-      ? `A new row: the finger goes to the ${placeName(place + 1)}.`
-      : `The finger is on the ${placeName(place + 1)}: start there.`
   const landing = once(() => {
     let now = frame
     const moves: BeadMove[] = []
@@ -163,7 +204,7 @@ function productStep({ frame, product, total, lowest, tens, opening, newRow, las
     for (const [d, at] of digits) {
       if (d === 0) continue
       const move = rodMove(now, at, d, tens)
-      told.push(coach(now, at, d, move))
+      told.push(coach(now, at, d, move, tens))
       facts.push(...move.facts)
       moves.push(...move.moves)
       now = applyMoves(now, move.moves)
@@ -171,12 +212,13 @@ function productStep({ frame, product, total, lowest, tens, opening, newRow, las
     }
     return { moves, told, facts, most: most! }
   })
-  return step({
+  return beadStep({
     action: 'beads',
-    place,
-    ask: `${words} = ? Put it on the frame as two digits, the tens on the ${placeName(place + 1)}.`,
-    why: () => `${where} ${words} is ${shown}. ${landing().told.join(' ')}`,
+    place: place + 1,
+    ask: BEADS_MULTIPLY.put(words),
+    why: () => BEADS_MULTIPLY.why(words, shown, landing().told.join(' ')),
     expect,
+    total: true,
     writes: () => lineOf(expect, lowest, !last),
     load: () => {
       const { facts, most } = landing()
@@ -186,7 +228,7 @@ function productStep({ frame, product, total, lowest, tens, opening, newRow, las
       const { most, moves } = landing()
       return { before: frame, kind: most.kind, cascade: most.cascade, moves, finger: place }
     },
-    slips: (slip) => productSlips(slip, product, total, shown, where, opening !== undefined, newRow),
+    slips: (slip) => productSlips(slip, product, total, shown),
   })
 }
 
@@ -195,50 +237,25 @@ function order({ kind, cascade }: RodMove): number {
   return ['direct', 'five', 'ten', 'ten-five'].indexOf(kind) + 4 * Math.min(cascade, 1)
 }
 
-function productSlips(
-  slip: SlipSink,
-  { outer, inner, place, words }: DigitProduct,
-  total: Decimal,
-  shown: string,
-  where: string,
-  first: boolean,
-  newRow: boolean,
-): void {
+function productSlips(slip: SlipSink, product: DigitProduct, total: Decimal, shown: string): void {
+  const { outer, inner, place, words } = product
   const value = outer * inner
-  const right = `${words} = ${shown}.`
+  const right = `${words} = ${value}`
   const land = (n: number, p = place) => add(total, atPlace(n, p))
-  const wrongStart = first ? 'start-rod' : newRow ? 'finger-new-row' : 'finger'
-  if (value < 10)
-    slip(
-      'zero-left-out',
-      land(value, place + 1),
-      6,
-      `One digit is written with its zero: ${right} The ${value} goes on the second rod.`,
-    )
-  slip(wrongStart, land(value, place + 1), 5, `One rod too far to the left. ${where}`)
-  slip(wrongStart, land(value, place - 1), 5, `One rod too far to the right. ${where}`)
+  if (value < 10) slip('zero-left-out', land(value, place + 1), 6, BEADS_MULTIPLY.zero(words, shown))
+  slip('finger', land(value, place + 1), 5, BEADS_MULTIPLY.finger(true, place + 1))
+  slip('finger', land(value, place - 1), 5, BEADS_MULTIPLY.finger(false, place + 1))
   const carried = add(total, atPlace(value, place))
   for (const [d, at] of [
     [Math.floor(value / 10), place + 1],
     [value % 10, place],
   ] as const) {
     const v = digitAt(total, at)
-    if (d > 0 && v + d > 9)
-      slip(
-        'carry-forgotten',
-        add(carried, atPlace(-1, at + 1)),
-        7,
-        `The one on the left of the ${placeName(at)} rod was forgotten. ${right}`,
-      )
+    if (d > 0 && v + d > 9) slip('carry-lost', add(carried, atPlace(-1, at + 1)), 7, BEADS_MULTIPLY.carry(at))
     if (d > 0 && value > 10 && value % 10 > 0)
-      slip(
-        'digit-left-out',
-        add(carried, atPlace(-d, at)),
-        2,
-        `The ${d} of ${shown} is still missing on the ${placeName(at)} rod.`,
-      )
+      slip('digit-left-out', add(carried, atPlace(-d, at)), 2, BEADS_MULTIPLY.missing(String(d), shown, at))
   }
-  slip('not-done', total, 2, `This product is still to be put on. ${right}`)
+  slip('not-done', total, 2, BEADS_MULTIPLY.undone(right))
   for (const off of [-outer, outer, -inner, inner])
-    slip('fact', land(value + off), 2, `A table fact is off. ${right}`)
+    if (value + off > 0) slip('fact', land(value + off), 2, REMARK.check(right))
 }

@@ -1,8 +1,11 @@
 /** The dials of generated problems. Every board counts its problems, so it can say at once when there are none. */
 
+import { decimal } from '../number/decimal.js'
 import { differenceSpace } from '../problem/differences.js'
 import { InputError } from '../problem/error.js'
-import { shape } from '../problem/shape.js'
+import { type Problem, sumOf, type Term } from '../problem/problem.js'
+import { type Shape, shape } from '../problem/shape.js'
+import { between, mapped, type ProblemSpace, pairs } from '../problem/space.js'
 import { sumSpace } from '../problem/sums.js'
 import type { Dial, DialBoard, DialValues } from './contract.js'
 
@@ -31,21 +34,64 @@ export function dialValuesOf(board: DialBoard, given: DialValues): DialValues {
 
 const DIGITS_TO = 30
 
-/** @param terms the least and the most numbers the technique adds. */
-export function sumBoard(terms: readonly [least: number, most: number] = [2, 12]): DialBoard {
+/** The shapes of some numbers of different length: the first the longest, then from the shortest up again. */
+export function uneven(
+  terms: number,
+  digits: number,
+  shortest = digits,
+  decimals = 0,
+  others = decimals,
+): Shape[] {
+  const spread = Math.max(0, digits - shortest) + 1
+  return Array.from({ length: terms }, (_, i) =>
+    shape(i === 0 ? digits : digits - spread + 1 + ((i - 1) % spread), i % 2 ? others : decimals),
+  )
+}
+
+/**
+ * @param terms the least and the most numbers the technique adds
+ * @param signed numbers may be taken away too, so that the total falls below zero
+ */
+export function sumBoard(terms: readonly [least: number, most: number] = [2, 12], signed = false): DialBoard {
   return {
     dials: [
-      ...(terms[0] === terms[1] ? [] : [dial('terms', 'Numbers', terms[0], terms[1], terms[0])]),
+      dial('terms', 'Numbers', terms[0], terms[1], terms[0]),
       dial('digits', 'Digits before the point', 1, 20, 2),
+      dial('shortest', 'Digits of the shortest number', 1, 20),
       dial('decimals', 'Decimals', 0, 6, 0),
+      dial('others', 'Decimals of every second number', 0, 6),
       dial('carries', 'Columns that carry', 0, 26),
       dial('nines', 'Carries through a nine', 0, 25),
       dial('zeros', 'Zeros written', 0, 30),
+      ...(signed ? [dial('minus', 'Taking away too (1) or not (0)', 0, 1, 0)] : []),
     ],
-    problems({ terms: count = terms[0], digits = 2, decimals = 0, ...counts }) {
-      return sumSpace({ ...counts, terms: Array.from({ length: count }, () => shape(digits, decimals)) })
+    problems({ terms: count = terms[0], digits = 2, shortest, decimals = 0, others, minus = 0, ...counts }) {
+      if (minus === 1) return signedSums(count, digits, counts)
+      return sumSpace({ ...counts, terms: uneven(count, digits, shortest, decimals, others) })
     },
   }
+}
+
+/** All sums of so many whole numbers of so many digits, some added and some taken away, the first never. */
+function signedSums(terms: number, digits: number, counts: DialValues): ProblemSpace {
+  if (Object.keys(counts).length > 0)
+    throw new InputError('Carries and zeros are counted only where nothing is taken away.')
+  const low = 10n ** BigInt(digits - 1)
+  const many = 9n * low
+  if (terms < 3) return { size: 0n, at: () => sumOf() }
+  // Every number but the first has a sign; neither all plus nor all minus.
+  const signs = between(1, 2n ** BigInt(terms - 1) - 2n)
+  return mapped(pairs(signs, between(0, many ** BigInt(terms) - 1n)), ([sign, index]): Problem => {
+    let rest = index
+    return {
+      kind: 'sum',
+      terms: Array.from({ length: terms }, (_, i): Term => {
+        const size = decimal(low + (rest % many))
+        rest /= many
+        return { sign: i > 0 && (sign >> BigInt(i - 1)) % 2n === 1n ? -1 : 1, size }
+      }),
+    }
+  })
 }
 
 export const DIFFERENCE_BOARD: DialBoard = {
@@ -54,8 +100,8 @@ export const DIFFERENCE_BOARD: DialBoard = {
     dial('subtrahend', 'Digits below, before the point', 1, DIGITS_TO, 3),
     dial('decimals', 'Decimals above', 0, 6, 0),
     dial('below', 'Decimals below', 0, 6, 0),
-    dial('short', 'Short columns', 0, DIGITS_TO),
-    dial('through', 'Equal columns under a drop', 0, DIGITS_TO),
+    dial('short', 'Columns that borrow', 0, DIGITS_TO),
+    dial('through', 'Equal digits next to a borrow', 0, DIGITS_TO),
     dial('zeros', 'Zeros above', 0, DIGITS_TO),
     dial('zeroRun', 'Longest run of zeros above', 0, DIGITS_TO - 1),
     dial('negative', 'Smaller number first (1) or not (0)', 0, 1, 0),

@@ -7,8 +7,7 @@ import type { Decimal } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import type { ProblemSpace } from '../problem/space.js'
 import type { Question } from '../question/question.js'
-import type { Frame } from '../soroban/frame.js'
-import type { BeadMove, MoveKind } from '../soroban/moves.js'
+import type { SlipId } from '../words/slips.js'
 
 export const FAMILIES = [
   'addition',
@@ -33,6 +32,11 @@ export interface Technique {
   readonly lesson: Lesson
   /** Where practitioners differ; the first value of each option is the default. */
   readonly schools: readonly SchoolOption[]
+  /**
+   * The variants followed beside the one set: every way practitioners work it, those that are offered as a choice and
+   * those that are only recognised. Left out where they are just the values of `schools`.
+   */
+  readonly ways?: readonly School[]
   /** From easy to hard. */
   readonly levels: readonly Level[]
   /** For problems between the rungs: set freely by learner or coach. */
@@ -40,11 +44,6 @@ export interface Technique {
   fits(problem: Problem): Fit
   /** What is measured of a working besides time and slips, such as tens found. */
   readonly tally?: (problem: Problem, entries: readonly Decimal[]) => Tally
-  /**
-   * The frame an abacus technique starts from, with at least so many rods (13 by default), more where the problem
-   * needs them. Techniques without one are worked in the head or on paper.
-   */
-  readonly frame?: (problem: Problem, rods?: number) => Frame
   /** What the answer is, where that needs saying: "the root to 3 decimals, the rest cut off". */
   readonly asks?: (school: School) => string
   /** Only to be called with a problem that fits. */
@@ -103,9 +102,10 @@ export interface DialBoard {
 /** A value for every school option of the technique. */
 export type School = Readonly<Record<string, string>>
 
-/** One rung of a technique's ladder. */
+/** One rung of a technique's ladder: a named setting of its dials. */
 export interface Level {
   readonly name: string
+  readonly values: DialValues
   /** Median time per problem to aim for, in milliseconds. */
   readonly targetMs: number
   /** The problems of this level; counted when first asked for. */
@@ -121,8 +121,15 @@ export interface Step extends Question {
   readonly why: string
   /** Digits of the problem that are worked together, so that they can be joined by a line. */
   readonly links?: readonly (readonly [Spot, Spot])[] | undefined
-  /** The bead moves of the step, for abacus work. */
-  readonly beads?: BeadWork | undefined
+  /**
+   * The step is a decision, and this is what may be decided, the worked example's first. Where nothing is asked in words
+   * it is not asked: the next value shows what was decided.
+   */
+  readonly decision?: readonly Decimal[] | undefined
+  /** Values that are right on the way to this one, such as a running total inside a column: neither taken nor counted. */
+  readonly along?: ((value: Decimal) => boolean) | undefined
+  /** The value holds all that was worked before it, so that it may be said without the steps before. */
+  readonly total: boolean
   /** Digits that may be taken next, in any order. */
   readonly picks?: Picks | undefined
   /** What stands written, and what must be kept in mind, once the step is answered as expected. */
@@ -139,20 +146,6 @@ export interface Step extends Question {
    * runs never look at them.
    */
   slips(): readonly Slip[]
-}
-
-/** What the hand does at one step of abacus work. */
-export interface BeadWork {
-  /** The frame before the step. */
-  readonly before: Frame
-  /** The kind of move; 'set' where a whole number is put on the cleared frame, 'read' where nothing moves. */
-  readonly kind: MoveKind | 'set' | 'read'
-  /** Rods that pass a ten on. */
-  readonly cascade: number
-  /** The exact beads in the school's order. */
-  readonly moves: readonly BeadMove[]
-  /** The place the finger rests on afterwards, in multiplication. */
-  readonly finger?: number
 }
 
 /** What stands written and what is kept in mind at one moment. */
@@ -209,6 +202,7 @@ export type Action =
   | 'read'
   | 'balance'
   | 'quotient'
+  | 'decide'
 
 export type Fact = `${number}${'+' | '-' | 'x' | '/'}${number}`
 
@@ -236,7 +230,7 @@ export interface AnswerCell {
 
 /** A wrong entry with a known cause. */
 export interface Slip {
-  readonly id: string
+  readonly id: SlipId
   readonly entry: Decimal
   /** What was done and what to do. */
   readonly remark: string

@@ -1,7 +1,10 @@
 import { digitAt, highestPlace, lowestPlace } from '../number/decimal.js'
-import type { Held, Step } from './contract.js'
+import type { AnswerLine, Held, Step } from './contract.js'
 
-/** What a working costs the mind: elementary facts + carries + the most digits held at once. */
+/**
+ * What a working costs the mind: elementary facts + carries + the most digits held at once. Digits of the answer that
+ * stand for good are held too, in every technique alike: without paper nothing else keeps them.
+ */
 export interface Effort {
   readonly facts: number
   readonly carries: number
@@ -16,7 +19,7 @@ export function effortOf({ steps }: { readonly steps: readonly Step[] }): Effort
   for (const step of steps) {
     facts += step.facts.length
     carries += step.carries
-    held = Math.max(held, digitsHeld(step.holds))
+    held = Math.max(held, digitsHeld(step.holds) + digitsStanding(step.writes))
   }
   return { facts, carries, held, total: facts + carries + held }
 }
@@ -25,6 +28,10 @@ export function effortOf({ steps }: { readonly steps: readonly Step[] }): Effort
 export function effortWords({ facts, carries, held }: Effort): string {
   const count = (n: number, one: string, many: string) => `${n || 'no'} ${n === 1 ? one : many}`
   return `${count(facts, 'fact', 'facts')}, ${count(carries, 'carry', 'carries')}, ${held === 0 ? 'nothing' : `at most ${count(held, 'digit', 'digits')}`} held`
+}
+
+function digitsStanding({ cells }: AnswerLine): number {
+  return cells.filter((c) => !c.draft).length
 }
 
 /** Zeros at the end are no load: 570 is held as "fifty-seven tens". */

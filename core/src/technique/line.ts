@@ -16,19 +16,30 @@ export function digitCells(digits: string, lowest: number, draft = false): Answe
   return [...digits].map((d, i) => ({ place: lowest + digits.length - 1 - i, digits: d, draft }))
 }
 
+/** A whole number worked with the point forgotten, where its digits stand in a problem of so many decimals. */
+export function wholeLine(value: bigint, scale = 0, draft = false): AnswerLine {
+  return { negative: false, cells: digitCells(String(value), -scale, draft) }
+}
+
 /**
  * An answer in two parts, side by side: the back has `width` places. Places the back leaves empty show as such
- * until it is padded; a back that does not fit stands raw at its last place.
+ * until it is padded; a back that does not fit, or is to be taken away, stands raw at its last place.
  */
-export function twoParts(front: bigint, back: bigint | undefined, width: number): AnswerLine {
-  const text = back === undefined ? '' : String(back).replace('-', '−')
-  const fits = back === undefined || (back >= 0n && text.length <= width)
+export function twoParts(
+  front: bigint | undefined,
+  back: bigint | undefined,
+  width: number,
+  taken = false,
+  scale = 0,
+): AnswerLine {
+  const text = back === undefined ? '' : String(back)
+  const fits = !taken && text.length <= width
   return {
     negative: false,
-    back: width,
+    back: width - scale,
     cells: [
-      ...digitCells(String(front), width),
-      ...(fits ? digitCells(text, 0) : [{ place: 0, digits: text, draft: true }]),
+      ...(front === undefined ? [] : digitCells(String(front), width - scale)),
+      ...(fits ? digitCells(text, -scale) : [{ place: -scale, digits: text, draft: true }]),
     ],
   }
 }

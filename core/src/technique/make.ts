@@ -1,10 +1,25 @@
 /** Building blocks for techniques: what a technique file would otherwise repeat. */
-import { add, type Decimal, equal, isNegative } from '../number/decimal.js'
+import { type Decimal, equal, isNegative } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
-import { type AnswerKind, FRAME, SIGNED } from '../question/kind.js'
+import { type AnswerKind, SIGNED } from '../question/kind.js'
 import { meets } from '../question/question.js'
-import type { AnswerLine, BeadWork, Held, School, Slip, Step, Technique, Work } from './contract.js'
+import type { SlipId } from '../words/slips.js'
+import { dialValuesOf } from './boards.js'
+import type {
+  Action,
+  AnswerLine,
+  DialValues,
+  Held,
+  Lesson,
+  Level,
+  School,
+  Slip,
+  Step,
+  Technique,
+  Work,
+} from './contract.js'
 import { type Load, NO_LOAD } from './facts.js'
+import { BLANK } from './line.js'
 
 /** Why a technique does not fit a problem: a clause that ends a sentence, for a learner. */
 export interface Misfit {
@@ -15,17 +30,32 @@ export function misfit(because: string): Misfit {
   return { because }
 }
 
-/**
- * A technique from its parts. `read` looks at a problem once and says what there is to work with, or why the
- * technique does not fit; `work` is only ever given what `read` made.
- */
-export function technique<P extends object>(
-  given: Omit<Technique, 'fits' | 'work'> & {
-    read(problem: Problem): P | Misfit
-    work(what: P, school: School): Work
-  },
-): Technique {
-  const { read, work, ...rest } = given
+/** What a technique is called and how it is taught. */
+export interface TechniqueWords {
+  readonly name: string
+  readonly about: string
+  readonly lesson: Lesson
+}
+
+/** A rung: what it is called, the seconds to aim for at a problem, and where the dials stand; the rest as usual. */
+export type Rung = readonly [name: string, seconds: number, values: DialValues]
+
+type Given<P extends object> = Omit<
+  Technique,
+  'fits' | 'work' | 'levels' | 'schools' | keyof TechniqueWords
+> & {
+  readonly words: TechniqueWords
+  readonly schools?: Technique['schools']
+  readonly levels: readonly Rung[]
+  /** Looks at a problem once and says what there is to work with, or why the technique does not fit. */
+  read(problem: Problem): P | Misfit
+  /** Is only ever given what `read` made. */
+  work(what: P, school: School): Work
+}
+
+/** A technique from its parts. */
+export function technique<P extends object>(given: Given<P>): Technique {
+  const { read, work, words, levels, schools = [], ...rest } = given
   // Diagnosis works the same problem hundreds of times over.
   const known = new WeakMap<Problem, P | Misfit>()
   const looked = (problem: Problem): P | Misfit => {
@@ -35,8 +65,17 @@ export function technique<P extends object>(
     known.set(problem, found)
     return found
   }
+  const { name, about, lesson } = words
   return {
     ...rest,
+    name,
+    about,
+    lesson,
+    schools,
+    levels: levels.map(([name, seconds, values]): Level => {
+      const problems = once(() => rest.dials.problems(dialValuesOf(rest.dials, values)))
+      return { name, values, targetMs: seconds * 1000, problems }
+    }),
     fits(problem) {
       const found = looked(problem)
       return 'because' in found ? { fits: false, because: found.because } : { fits: true }
@@ -54,56 +93,87 @@ export type Later<T> = T | (() => T)
 
 /** What a technique says of a step; whatever is left out is empty. */
 export interface Asked
-  extends Pick<Step, 'action' | 'place' | 'expect' | 'also' | 'after' | 'links' | 'picks'> {
+  extends Pick<
+    Step,
+    | 'action'
+    | 'place'
+    | 'expect'
+    | 'also'
+    | 'meant'
+    | 'along'
+    | 'decision'
+    | 'after'
+    | 'links'
+    | 'picks'
+    | 'within'
+  > {
   readonly ask: Later<string>
-  /** The bead moves, for abacus work. */
-  readonly beads?: Later<BeadWork>
-  /** Any number where none is named; with beads, what stands on the frame. */
+  /** Any number where none is named. */
   readonly kind?: AnswerKind<Decimal>
   readonly why: Later<string>
-  readonly writes: Later<AnswerLine>
+  readonly writes?: Later<AnswerLine>
   readonly holds?: Later<readonly Held[]>
   /** The facts it rests on and the carries among them. */
   readonly load?: Later<Load>
+  readonly total?: boolean
   /** Names the slips of the step, likelier causes first where two lead to the same entry. */
-  readonly slips?: (slip: SlipSink) => void
+  readonly slips?: ((slip: SlipSink) => void) | undefined
 }
 
 /** Takes one slip; an entry that is right, or already has a likelier cause, is passed over. */
-export type SlipSink = (id: string, entry: Decimal, odds: number, remark: string) => void
+export type SlipSink = (id: SlipId, entry: Decimal, odds: number, remark: string) => void
 
 export function step(asked: Asked): Step {
   return new AskedStep(asked)
 }
 
+/** Actions whose value holds all that was worked before it. */
+const TOTALS: readonly Action[] = [
+  'add-part',
+  'take-part',
+  'say-total',
+  'running-total',
+  'estimate',
+  'give-back',
+  'join',
+  'point',
+  'sign',
+]
+
 /** A class, so that the many steps of a diagnosis share their getters. */
-class AskedStep implements Step {
+export class AskedStep<A extends Asked = Asked> implements Step {
   readonly kind: Step['kind']
   readonly action: Step['action']
   readonly place: number
   readonly expect: Decimal
   readonly also: Step['also']
+  readonly meant: Step['meant']
+  readonly within: Step['within']
+  readonly along: Step['along']
+  readonly decision: Step['decision']
   readonly after: Step['after']
   readonly links: Step['links']
   readonly picks: Step['picks']
+  readonly total: boolean
 
-  constructor(private readonly asked: Asked) {
-    this.kind = asked.kind ?? (asked.beads ? FRAME : SIGNED)
+  constructor(protected readonly asked: A) {
+    this.kind = asked.kind ?? SIGNED
     this.action = asked.action
     this.place = asked.place
     this.expect = asked.expect
     this.also = asked.also
+    this.meant = asked.meant
+    this.within = asked.within
+    this.along = asked.along
+    this.decision = asked.decision
     this.after = asked.after
     this.links = asked.links
     this.picks = asked.picks
+    this.total = asked.total ?? TOTALS.includes(asked.action)
   }
 
   get ask(): string {
     return now(this.asked.ask)
-  }
-
-  get beads(): Step['beads'] {
-    return this.asked.beads && now(this.asked.beads)
   }
 
   get why(): string {
@@ -111,7 +181,7 @@ class AskedStep implements Step {
   }
 
   get writes(): AnswerLine {
-    return now(this.asked.writes)
+    return now(this.asked.writes ?? BLANK)
   }
 
   get holds(): readonly Held[] {
@@ -141,23 +211,19 @@ export function once<T extends object>(make: () => T): () => T {
   }
 }
 
-function now<T>(later: Later<T>): T {
+export function now<T>(later: Later<T>): T {
   return typeof later === 'function' ? (later as () => T)() : later
 }
 
 function gather(step: Step, tell: (slip: SlipSink) => void): Slip[] {
   const found: Slip[] = []
+  // What a value may stand for is no excuse here: from the answer alone "both digits written" is a mistake.
+  const asked = { ask: '', kind: step.kind, expect: step.expect, also: step.also, within: step.within }
   tell((id, entry, odds, remark) => {
-    if (meets(step, entry) || found.some((s) => equal(s.entry, entry))) return
+    if (meets(asked, entry) || found.some((s) => equal(s.entry, entry))) return
     // Nobody ends below zero by a slip where the right value is not.
-    if (isNegative(entry) && !isNegative(step.expect) && id !== 'sign') return
+    if (isNegative(entry) && !isNegative(step.expect)) return
     found.push({ id, entry, odds, remark })
   })
   return found
-}
-
-/** The usual slip of a fact half known: one too few or one too many at a place. */
-export function offByOne(slip: SlipSink, expect: Decimal, unit: Decimal, odds: number, right: string): void {
-  slip('fact', add(expect, { ...unit, units: -unit.units }), odds, `One too few. ${right}.`)
-  slip('fact', add(expect, unit), odds, `One too many. ${right}.`)
 }

@@ -1,8 +1,9 @@
+/** Rounding up, for the techniques that adjust afterwards, and the numbers that invite it. */
 import { type Decimal, decimal, toWords, unitsAt } from '../number/decimal.js'
 import { lengthOf, nonZeroDigits } from '../number/whole.js'
 import { between, kept, mapped, pairs, type Space } from '../problem/space.js'
+import { ROUNDING } from '../words/multiplication.js'
 import type { Step } from './contract.js'
-import { BLANK } from './line.js'
 import { step } from './make.js'
 
 /** A rounder number above and what it is too large by: 398 is 400 less 2. */
@@ -12,10 +13,10 @@ export interface Rounded {
 }
 
 /**
- * The round number just above a number, where rounding up makes the work lighter: the digits left to handle
- * (those of the round number and of the surplus) are fewer, or the round number has just one. The surplus is at
- * most a third of the unit rounded to.
- * @returns undefined where no rounding pays.
+ * The round number just above a number. Best is one that makes the work lighter: the digits left to handle (those of the
+ * round number and of the surplus) are fewer, or the round number has just one; its surplus is at most a third of the
+ * unit rounded to. Else the next ten: any surplus of one digit counts as near.
+ * @returns undefined for a number that is round itself.
  */
 export function roundedUp(n: bigint): Rounded | undefined {
   let best: Rounded | undefined
@@ -30,7 +31,12 @@ export function roundedUp(n: bigint): Rounded | undefined {
       bestDigits = digits
     }
   }
-  return best
+  return best ?? nextTen(n)
+}
+
+function nextTen(n: bigint): Rounded | undefined {
+  const over = (10n - (n % 10n)) % 10n
+  return over > 0n && n > 9n ? { round: n + over, over } : undefined
 }
 
 /**
@@ -41,39 +47,49 @@ export function* roundStep(given: {
   readonly number: bigint
   readonly round: bigint
   readonly scale: number
-  readonly opening?: string
 }): Generator<Step, bigint, Decimal> {
-  const { number, round, scale, opening = '' } = given
+  const { number, round, scale } = given
   const words = (n: bigint) => toWords(decimal(n, scale))
   const over = round - number
+  const ten = nextTen(number)?.round ?? round
   const entry = yield step({
     action: 'round',
     place: lengthOf(round) - 1 - scale,
-    ask: `${opening}Round ${words(number)} up: to what?`,
-    why: `It lies ${words(over)} below.`,
+    ask: ROUNDING.askOf(words(number)),
+    why: ROUNDING.why(words(number), words(over), words(round)),
     expect: decimal(round, scale),
+    decision: [...new Set([round, ten])].map((n) => decimal(n, scale)),
     also(other) {
       if (other.scale > scale) return false
       const rounder = unitsAt(other, scale)
-      return rounder > number && nonZeroDigits(rounder) < nonZeroDigits(number)
+      return (
+        rounder > number && rounder < 2n * number + 10n && rounder % 10n === 0n && isRounder(rounder, number)
+      )
     },
-    writes: BLANK,
     holds: [{ what: 'round', value: decimal(round, scale) }],
     slips(slip) {
       const down = number - (number % 10n ** BigInt(lengthOf(over)))
-      slip('rounded-down', decimal(down, scale), 3, `Upwards: ${words(round)} is ${words(over)} more.`)
+      slip('wrong-side', decimal(down, scale), 3, ROUNDING.down(words(round)))
     },
   })
   return unitsAt(entry, scale)
 }
+
+const isRounder = (round: bigint, number: bigint) => nonZeroDigits(round) <= nonZeroDigits(number)
 
 /** The numbers of so many digits that lie just below a round one, with a surplus of at most `most` where that is set. */
 export function justBelow(digits: number, most?: number): Space<bigint> {
   const low = digits === 1 ? 1n : 10n ** BigInt(digits - 1)
   return kept(between(low, 10n ** BigInt(digits) - 1n), (n) => {
     const rounded = roundedUp(n)
-    return rounded !== undefined && (most === undefined || rounded.over <= BigInt(most))
+    // Without a limit, what pays: up to a third of the unit above.
+    return rounded !== undefined && (most === undefined ? pays(n, rounded) : rounded.over <= BigInt(most))
   })
+}
+
+function pays(n: bigint, { over }: Rounded): boolean {
+  const unit = 10n ** BigInt(lengthOf(over))
+  return 3n * over <= unit || over < 5n || 3n * over <= n
 }
 
 /** Numbers of so many digits, the first never 0. */

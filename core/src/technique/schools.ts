@@ -3,11 +3,11 @@ import type { SchoolOption } from './contract.js'
 
 export const CARRY: SchoolOption = {
   key: 'carry',
-  name: 'Carries',
-  values: ['glance', 'mend'],
+  name: 'Carries and borrows',
+  values: ['mend', 'glance'],
   words: {
+    mend: 'write the digit, then change it when the next column asks for it',
     glance: 'look right first and write the final digit at once',
-    mend: 'write the digit, then raise it when a carry comes',
   },
 }
 
@@ -26,8 +26,18 @@ export const ORDER: SchoolOption = {
 export const START: SchoolOption = {
   key: 'start',
   name: 'The first number',
-  values: ['first-whole', 'parts'],
-  words: { 'first-whole': 'kept whole', parts: 'said by parts as well' },
+  values: ['parts', 'first-whole'],
+  words: { parts: 'said by parts as well', 'first-whole': 'kept whole' },
+}
+
+export const ENDS: SchoolOption = {
+  key: 'ends',
+  name: 'Both ends of the number',
+  values: ['plain', 'zeros'],
+  words: {
+    plain: 'the window grows in and shrinks out',
+    zeros: 'zeros are written there, and every window is full',
+  },
 }
 
 export const SPLIT: SchoolOption = {
@@ -57,10 +67,10 @@ export const TENS: SchoolOption = {
 export const OUTER: SchoolOption = {
   key: 'outer',
   name: 'Order of the products',
-  values: ['second', 'first'],
+  values: ['first', 'second'],
   words: {
-    second: 'each digit of the second factor through the whole first',
     first: 'each digit of the first factor through the whole second',
+    second: 'each digit of the second factor through the whole first',
   },
 }
 

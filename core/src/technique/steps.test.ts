@@ -40,9 +40,11 @@ function numbersOf(problem: Problem): bigint[] | undefined {
             ? [problem.dividend, problem.divisor]
             : problem.kind === 'root'
               ? [problem.radicand]
-              : problem.kind === 'product-pair'
-                ? [...problem.left, ...problem.right]
-                : []
+              : problem.kind === 'product-sum'
+                ? [...problem.factors, problem.term.size]
+                : problem.kind === 'product-pair'
+                  ? [...problem.left, ...problem.right]
+                  : []
   return all.some((n) => n.scale > 0) ? undefined : all.map((n) => n.units)
 }
 
@@ -96,6 +98,11 @@ function expectColumns(
 /** Is a head times the next worked crosswise? One digit, or a multiple of ten among the two, is one product. */
 const crossed = (head: bigint) => head > 9n && head % 10n > 0n && (head + 1n) % 10n > 0n
 
+/** The power of ten that a number is near by its definition: 5 to 19, else up to half of it away. */
+function baseNear(n: bigint): bigint {
+  return [1, 2, 3, 4, 5].map(power).find((p) => (p === 10n ? n >= 5n && n <= 19n : 2n * size(n - p) <= p))!
+}
+
 /** Some values, and the whole where front and back do not simply stand side by side. */
 function expectJoined(steps: readonly Step[], values: readonly bigint[], whole: bigint, text: string): void {
   const joined = of(steps, 'join').length > 0
@@ -131,26 +138,33 @@ test('column totals: each column in full, the estimate sharper with each, the su
 
 test('rounding up and giving back, in sums and differences: a round number, what it is too much, both mended', () => {
   for (const { numbers, steps, text } of worked('add-compensation')) {
-    const [round, running, back] = valuesOf(steps) as [bigint, bigint, bigint]
-    const surplus = running - sum(numbers)
-    expect(numbers.some((n) => round - n === surplus) && round % 10n === 0n, text).toBe(true)
-    expect([surplus > 0n && 20n * surplus <= round * 10n, back], text).toEqual([true, sum(numbers)])
+    const [round, running, over, back] = valuesOf(steps) as [bigint, bigint, bigint, bigint]
+    expect(numbers.some((n) => round - n === over) && round % 10n === 0n, text).toBe(true)
+    expect([over > 0n && 2n * over < round, running - over, back], text).toEqual([
+      true,
+      sum(numbers),
+      sum(numbers),
+    ])
   }
   for (const { numbers, steps, text } of worked('subtract-round-up')) {
     const [top, bottom] = numbers as [bigint, bigint]
     const round = valuesOf(steps)[0]!
     expect(round > bottom && round % 10n === 0n, text).toBe(true)
-    expect(valuesOf(steps), text).toEqual([round, round - bottom, top - round, top - bottom])
+    expect(valuesOf(steps), text).toEqual([round, top - round, round - bottom, top - bottom])
   }
 })
 
 test('complements and drops: every digit of the difference, held and then one lower where the next column is short', () => {
-  for (const id of ['subtract-complement', 'subtract-hold-drop'])
-    for (const { numbers, steps, text } of worked(id)) {
+  for (const [id, school] of [
+    ['subtract-complement', { carry: 'glance' }],
+    ['subtract-hold-drop', {}],
+  ] as const)
+    for (const { numbers, steps, text } of worked(id, school)) {
       const difference = size(numbers[0]! - numbers[1]!)
       const [top, bottom] = numbers[0]! > numbers[1]! ? numbers : numbers.toReversed()
       const final = new Map<number, bigint>()
       for (const [action, place, value] of asked(steps)) {
+        if (action === 'decide') expect(value, text).toBe(10n - digit(bottom!, place))
         if (action !== 'hold' && action !== 'glance' && action !== 'write') continue
         if (action === 'hold')
           expect(value % 10n, text).toBe((10n + digit(top!, place) - digit(bottom!, place)) % 10n)
@@ -191,28 +205,33 @@ test('products part by part: each part, and the running total after each but the
       const want = parts.flatMap((p, i) => (i === 0 ? [p] : [p, sum(parts.slice(0, i + 1))]))
       expect(valuesOf(steps), text).toEqual(want)
     }
-  for (const { numbers, steps, text } of worked('multiply-subtraction')) {
-    const [a, b] = numbers as [bigint, bigint]
-    const product = of(steps, 'partial-product')[0]![2]
-    const surplus = product - a * b
-    // A surplus of one digit is taken back without being asked for.
-    const asksSurplus = of(steps, 'surplus').length > 0
-    expect(valuesOf(steps), text).toEqual([product, ...(asksSurplus ? [surplus] : []), a * b])
-    expect(
-      [a, b].some((whole) => product % (10n * whole) === 0n && surplus % whole === 0n),
-      text,
-    ).toBe(true)
+  for (const { problem, numbers, steps, text } of worked('multiply-subtraction')) {
+    const [a, b, more = 0n] = numbers as [bigint, bigint, bigint?]
+    const [round, product] = [of(steps, 'round')[0]![2], of(steps, 'partial-product')[0]![2]]
+    const whole = product / round
+    const over = round - (a * b) / whole
+    expect([a, b], text).toContain(whole)
+    expect(round % 10n, text).toBe(0n)
+    // One too many is taken back without being asked for.
+    const taken = over === 1n ? [] : [over, over * whole]
+    const end = problem.kind === 'product-sum' ? [a * b + more] : []
+    expect(valuesOf(steps), text).toEqual([round, product, ...taken, a * b, ...end])
   }
   for (const { numbers, steps, text } of worked('multiply-factors')) {
     const [a, b] = numbers as [bigint, bigint]
-    const values = valuesOf(steps)
-    const start = [a, b].filter((n) => values[0]! % n === 0n && values[0]! / n < 10n)
+    const products = of(steps, 'product').map(([, , v]) => v)
+    const start = [a, b].filter((n) => products[0]! % n === 0n && products[0]! / n < 10n)
     expect(start.length, text).toBeGreaterThan(0)
-    for (const [i, value] of values.slice(1).entries()) {
-      expect(value % values[i]!, text).toBe(0n)
-      expect(value / values[i]! < 10n, text).toBe(true)
+    for (const [i, value] of products.slice(1).entries()) {
+      expect(value % products[i]!, text).toBe(0n)
+      expect(value / products[i]! < 10n, text).toBe(true)
     }
-    expect(values.at(-1), text).toBe(a * b)
+    expect(products.at(-1), text).toBe(a * b)
+    // What is chosen first is what is multiplied by first.
+    expect(
+      start.some((n) => of(steps, 'decide')[0]![2] * n === products[0]),
+      text,
+    ).toBe(true)
   }
 })
 
@@ -231,7 +250,8 @@ test.each(['right-carry', 'right-raw', 'left-mend', 'ends-first'])(
       if (order === 'ends-first') expect(new Set(inOrder.slice(0, 2))).toEqual(new Set([0, last]))
       for (const [, k, v] of of(steps, 'mend'))
         expect(v, text).toBe(sum(cols.slice(k).map((c, i) => c * power(i))))
-      for (const [, , v] of of(steps, 'settle')) expect(v, text).toBe(a * b)
+      for (const [, k, v] of of(steps, 'settle'))
+        expect(v, text).toBe(k === last ? (a * b) / power(k) : digit(a * b, k))
     }
   },
 )
@@ -256,39 +276,43 @@ test('fronts and backs: repeated digits, the same head, near a base', () => {
     const head = a / 10n
     const [front, back] = [head * (head + 1n), (a % 10n) * (b % 10n)]
     if (crossed(head)) expectColumns(steps, columns(head, head + 1n), front, text, 2)
-    else expectJoined(steps, [front, back], a * b, text)
+    else expectJoined(steps, [head + 1n, front, back], a * b, text)
     expect([front * 100n + back, of(steps, 'back')[0]![2]], text).toEqual([a * b, back])
   }
   for (const { numbers, steps, text } of worked('multiply-near-base')) {
     const [a, b] = numbers as [bigint, bigint]
-    const base = [1, 2, 3, 4, 5].map(power).toSorted((p, q) => Number(size(a - p) - size(a - q)))[0]!
+    const base = baseNear(a)
     const [front, back] = [a + b - base, (a - base) * (b - base)]
-    expectJoined(steps, [a - base, b - base, front, back], a * b, text)
+    expectJoined(steps, [size(a - base), size(b - base), front, size(back)], a * b, text)
   }
   for (const { numbers, steps, text } of worked('square-near-base')) {
     const [n] = numbers as [bigint]
-    const base = [1, 2, 3, 4, 5].map(power).toSorted((p, q) => Number(size(n - p) - size(n - q)))[0]!
-    const d = n - base
-    expectJoined(steps, [d, n + d, d * d], n * n, text)
+    const d = n - baseNear(n)
+    expectJoined(steps, [size(d), n + d, d * d], n * n, text)
   }
 })
 
 test('round factors: double and halve, a common factor, a square balanced about a round number', () => {
   for (const { numbers, steps, text } of worked('multiply-double-halve')) {
     const [a, b] = numbers as [bigint, bigint]
-    const values = valuesOf(steps)
-    const before = [...steps.keys()].filter((i) => i > 0 && steps[i]!.action === steps[i - 1]!.action)
-    for (const i of before)
-      expect(values[i], text).toBe(steps[i]!.action === 'double' ? 2n * values[i - 1]! : values[i - 1]! / 2n)
-    const at = steps.findIndex((s) => s.action === 'product')
-    expect(values[at]! / 2n ** BigInt(steps.length - 1 - at), text).toBe(a * b)
-    expect(values[at]! % of(steps, 'double').at(-1)![2], text).toBe(0n)
-    expect(values.at(-1), text).toBe(a * b)
+    // Every doubling and halving is of one factor, or in the end of the product; none but the last leaves it changed.
+    let [x, y] = of(steps, 'double')[0]![2] === 2n * a ? [a, b] : [b, a]
+    let product: bigint | undefined
+    for (const [action, , value] of asked(steps)) {
+      if (action === 'double') x *= 2n
+      else if (action === 'product') product = x * y
+      else if (product === undefined) y /= 2n
+      else product /= 2n
+      expect(value, text).toBe(
+        action === 'double' ? x : action === 'product' || product !== undefined ? product : y,
+      )
+    }
+    expect(product, text).toBe(a * b)
   }
   for (const { problem, numbers, steps, text } of worked('multiply-common-factor')) {
     const [a, b, , d] = numbers as [bigint, bigint, bigint, bigint]
     const together = problem.kind === 'product-pair' && problem.sign < 0 ? b - d : b + d
-    expect(valuesOf(steps), text).toEqual([together, a * together])
+    expect(valuesOf(steps), text).toEqual([a, together, a * together])
   }
   for (const { numbers, steps, text } of worked('square-round-balance')) {
     const [n] = numbers as [bigint]
@@ -358,7 +382,24 @@ test.each(['second', 'first'])(
           return p * q > 0n ? [value] : []
         }),
       )
-      expect(valuesOf(steps), text).toEqual(want)
+      expect(
+        of(steps, 'beads').map(([, , v]) => v),
+        text,
+      ).toEqual(want)
+      // The first rod is counted off by the digits of both; each row begins one further to the right, zeros too.
+      const rods = places(outside).flatMap(([p, k]) =>
+        p > 0n ? [BigInt(k + digitsUp(inside).length + 1)] : [],
+      )
+      const decided = of(steps, 'decide').filter(([, place]) => place === 0)
+      const zeros = of(steps, 'decide').filter(([, , v]) => v === 0n)
+      expect(
+        decided.filter(([, , v]) => v > 0n).map(([, , v]) => v),
+        text,
+      ).toEqual(rods)
+      const small = places(outside).flatMap(([p]) =>
+        places(inside).filter(([q]) => p * q > 0n && p * q < 10n),
+      )
+      expect(zeros.length, text).toBe(small.length)
     }
   },
 )

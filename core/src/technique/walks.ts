@@ -1,15 +1,17 @@
 /**
- * Several ways through one problem at once. Practitioners differ (mend or glance, from the right or from the left),
- * and each variant is another walk, not another value of one step. A few live walks are kept; an entry keeps those that
- * take it, and the first one gives the next question. So whoever works another variant than the one set is followed,
- * and the variant worked is the first walk's.
+ * Several ways through one problem at once. Practitioners differ (mend or glance, from the right or from the left), and
+ * each variant is another walk, not another value of one step. A few live walks are kept; an entry keeps those that take
+ * it, and the first one gives the next question. So whoever works another variant than the one set is followed, and the
+ * variant worked is the first walk's. What people may say beside the value asked is read here, for every technique.
  */
 import { type Decimal, equal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
-import { meets, type Question } from '../question/question.js'
-import type { School, Slip, Step, Technique, Work } from './contract.js'
-import { answerQuestion, begin, variantsOf } from './driver.js'
+import { meaning, meets, type Question } from '../question/question.js'
+import type { AnswerLine, School, Slip, Step, Technique, Work } from './contract.js'
+import { answerQuestion, begin, momentAfter, variantsOf } from './driver.js'
+import { BLANK } from './line.js'
+import { once } from './make.js'
 
 /** Walks followed at once, at most. */
 export const MOST_WALKS = 16
@@ -34,6 +36,8 @@ export class Walk {
     private run: Run | undefined,
     /** Steps answered. */
     readonly taken: number,
+    /** The last entry as it was made, where it stood for the value taken. */
+    readonly typed?: Decimal,
   ) {
     this.state = run?.state
   }
@@ -75,7 +79,7 @@ export class Walk {
   }
 
   /** The position after one more entry. Linear over a whole walk; going on from an earlier position works it again. */
-  take(entry: Decimal): Walk {
+  take(entry: Decimal, typed?: Decimal): Walk {
     let { run } = this.begun()
     if (run.steps.length > this.taken) {
       const again = Walk.begin(this.technique, this.problem, this.variant).begun().run
@@ -83,7 +87,7 @@ export class Walk {
       run = again
     }
     push(run, entry)
-    return new Walk(this.technique, this.problem, this.variant, run, this.taken + 1)
+    return new Walk(this.technique, this.problem, this.variant, run, this.taken + 1, typed)
   }
 
   /** The positions from here on when every step is answered as expected; the last one is the end. */
@@ -99,6 +103,12 @@ export class Walk {
     }
     this.ahead = found
     return found
+  }
+
+  /** What stands written. */
+  get line(): AnswerLine {
+    const [step, entry] = [this.steps.at(-1), this.entries.at(-1)]
+    return step && entry ? momentAfter(step, entry).writes : BLANK
   }
 
   /** The whole answer as a question, from where the walk stands. */
@@ -126,11 +136,24 @@ export function beginWalks(
   variant: School,
   others: boolean,
 ): readonly Walk[] {
-  const same = (a: School) => technique.schools.every(({ key }) => a[key] === variant[key])
-  const rest = others ? variantsOf(technique).filter((v) => !same(v)) : []
   const fit = technique.fits(problem)
   if (!fit.fits) throw new InputError(`${technique.name} does not fit: ${fit.because}.`)
-  return [variant, ...rest].slice(0, MOST_WALKS).map((v) => Walk.begin(technique, problem, v))
+  const ways = others ? (technique.ways ?? variantsOf(technique)) : []
+  const full = [variant, ...ways.map((way) => ({ ...variant, ...way }))]
+  const key = (way: School) => JSON.stringify(Object.entries(way).toSorted())
+  return [...new Map(full.map((way) => [key(way), way])).values()]
+    .slice(0, MOST_WALKS)
+    .map((way) => Walk.begin(technique, problem, way))
+}
+
+/**
+ * The walks past the decisions they stand before, each as it may be decided: where no words are asked, the next value
+ * shows what was decided.
+ */
+export function pastDecisions(walks: readonly Walk[]): readonly Walk[] {
+  if (!walks.some((w) => w.next?.decision)) return walks
+  const past = walks.flatMap((w) => w.next?.decision?.map((value) => w.take(value)) ?? [w])
+  return pastDecisions(past.slice(0, MOST_WALKS))
 }
 
 /**
@@ -139,69 +162,150 @@ export function beginWalks(
  * cause is known; `wrong`. Only the first two move on.
  */
 export type Reading =
-  | { readonly verdict: 'right' | 'ahead'; readonly walks: readonly Walk[] }
-  /** `place`: where the value belongs; left out where it only repeats what was said. */
-  | { readonly verdict: 'elsewhere'; readonly place?: number }
+  | {
+      readonly verdict: 'right' | 'ahead'
+      readonly walks: readonly Walk[]
+      /** Where the entry may also have led to: the next one may go on from there. */
+      readonly spare?: () => readonly Walk[]
+    }
+  | { readonly verdict: 'elsewhere'; readonly place: number; readonly as: ElsewhereAs }
   | { readonly verdict: 'slip'; readonly slip: Slip }
   | { readonly verdict: 'wrong' }
 
-/** Steps whose value holds all that was worked before it, so that it may be said without the steps before. */
-const TOTALS: readonly Step['action'][] = [
-  'add-part',
-  'take-part',
-  'say-total',
-  'running-total',
-  'give-back',
-  'set',
-  'beads',
-]
+/**
+ * Why a right value was not taken: it stands already, it is on the way to what is asked, it is the bare digit of what is
+ * asked, or it comes later.
+ */
+export type ElsewhereAs = 'again' | 'along' | 'bare' | 'later'
+
+const NO_WALKS = () => []
 
 /**
  * Reads an entry made where steps are asked.
  * @param walks those alive, all with an open step
+ * @param spare where the entry before may also have led to
  * @param strictly take only what the open step of the first walk asks, as attempts were once judged
  * @returns undefined for a text that is no value
  */
-export function readStep(walks: readonly Walk[], text: string, strictly = false): Reading | undefined {
+export function readStep(
+  walks: readonly Walk[],
+  text: string,
+  spare: () => readonly Walk[] = NO_WALKS,
+  strictly = false,
+): Reading | undefined {
   const first = walks[0]!
   const value = first.next!.kind.read(text)
-  const takers = walks.flatMap((walk) => {
-    const own = walk.next!.kind.read(text)
-    return own !== undefined && meets(walk.next!, own) ? [{ walk, value: own }] : []
-  })
+  const takers = taking(walks, text)
   if (takers.length > 0)
-    return { verdict: 'right', walks: takers.map(({ walk, value: own }) => walk.take(own)) }
+    return { verdict: 'right', walks: takers, spare: once(() => (strictly ? [] : ahead(walks, text))) }
   if (value === undefined) return undefined
   const slip = slipAt(first.next!, value)
   if (strictly) return slip ? { verdict: 'slip', slip } : { verdict: 'wrong' }
-  const ends = steppedOver(walks, (walk) => {
+  const others = taking(spare(), text)
+  if (others.length > 0) return { verdict: 'right', walks: others }
+  const ends = walks.flatMap((walk) => {
     const last = walk.onward().at(-1)
-    return last && meets(walk.whole(), value) ? last : undefined
+    return last && meets(walk.whole(), value) ? [last] : []
   })
-  if (ends.length > 0) return { verdict: 'ahead', walks: ends }
-  const said = first.entries.at(-1)
-  // A digit said again is more likely the mistake it looks like.
-  if (said && equal(said, value) && !(slip && isDigit(value))) return { verdict: 'elsewhere' }
+  if (ends.length > 0) return { verdict: 'ahead', walks: nearestFirst(ends) }
+  const { place } = first.next!
+  if (saidAgain(first, value, text, slip)) return { verdict: 'elsewhere', place, as: 'again' }
+  if (walks.some((w) => w.next!.along?.(value))) return { verdict: 'elsewhere', place, as: 'along' }
+  if (isBareDigit(first.next!, value)) return { verdict: 'elsewhere', place, as: 'bare' }
   if (slip) return { verdict: 'slip', slip }
-  const later = steppedOver(walks, (walk) =>
-    walk.onward().find((_, i, all) => {
-      const step = i === 0 ? undefined : all[i - 1]!.next
-      return step && TOTALS.includes(step.action) && meets(step, value)
-    }),
-  )
+  const later = ahead(walks, text)
   if (later.length > 0) return { verdict: 'ahead', walks: later }
-  return elsewhere(first, value) ?? { verdict: 'wrong' }
+  return comesLater(first, value) ?? { verdict: 'wrong' }
 }
 
-/** The walks that reach a value by stepping over, those that go less far first. */
-function steppedOver(walks: readonly Walk[], reach: (walk: Walk) => Walk | undefined): Walk[] {
-  return walks
-    .flatMap((walk) => {
-      const to = reach(walk)
-      return to ? [{ to, over: to.taken - walk.taken }] : []
+/** The walks after an entry that their open steps take. */
+function taking(walks: readonly Walk[], text: string): Walk[] {
+  return walks.flatMap((walk) => {
+    const value = walk.next?.kind.read(text)
+    const meant = value && meaning(walk.next!, value)
+    return meant ? [walk.take(meant, value)] : []
+  })
+}
+
+/** The walks that an entry leads to by stepping over, those that go less far first. */
+function ahead(walks: readonly Walk[], text: string): Walk[] {
+  return nearestFirst(
+    walks.flatMap((walk) => {
+      const decided = walk.next?.decision ? taking(pastDecisions([walk]), text) : []
+      return [...decided, ...totalsAhead(walk, text), ...blocksAhead(walk, text)]
+    }),
+  )
+}
+
+function nearestFirst(walks: readonly Walk[]): Walk[] {
+  return walks.toSorted((a, b) => a.taken - b.taken).slice(0, MOST_WALKS)
+}
+
+/** Steps that write one digit of a total. */
+const WRITTEN: readonly Step['action'][] = ['write', 'settle']
+
+/** A later running total, or the total of a column together with what is carried into it. */
+function totalsAhead(walk: Walk, text: string): Walk[] {
+  const onward = walk.onward()
+  const [next] = onward
+  // A digit to be written takes its column's whole total.
+  const carried =
+    next?.next && /^\d{2,}$/.test(text) && WRITTEN.includes(next.next.action) ? taking([next], text) : []
+  const reached = onward.flatMap((position) => {
+    const value = position.next?.total ? position.next.kind.read(text) : undefined
+    const meant = value && meaning(position.next!, value)
+    return meant ? [position.take(meant, value)] : []
+  })
+  return [...carried, ...reached.slice(0, 1)]
+}
+
+/** The next digits of the answer as one block from the place asked, two of them and more. */
+function blocksAhead(walk: Walk, text: string): Walk[] {
+  if (!/^\d{2,}$/.test(text)) return []
+  const place = walk.next!.place
+  const before = settled(walk.line)
+  return walk
+    .onward()
+    .slice(1)
+    .filter((position) => {
+      const written = [...settled(position.line)].filter(([p, digit]) => before.get(p) !== digit)
+      const places = written.map(([p]) => p)
+      const [low, high] = [Math.min(...places), Math.max(...places)]
+      if (places.length !== text.length || high - low + 1 !== text.length || place < low || place > high)
+        return false
+      return (
+        written
+          .toSorted(([p], [q]) => q - p)
+          .map(([, digit]) => digit)
+          .join('') === text
+      )
     })
-    .toSorted((a, b) => a.over - b.over)
-    .map(({ to }) => to)
+    .slice(0, 1)
+}
+
+/** The digits that stand for good, by place. */
+function settled({ cells }: AnswerLine): Map<number, string> {
+  return new Map(cells.filter((c) => !c.draft && c.digits.length === 1).map((c) => [c.place, c.digits]))
+}
+
+/** What was said last, or what stands written, said once more. */
+function saidAgain(walk: Walk, value: Decimal, text: string, slip: Slip | undefined): boolean {
+  const last = walk.entries.at(-1)
+  if (!last) return false
+  const { typed } = walk
+  const asTotal = typed !== undefined && !equal(typed, last)
+  // After a column's whole total its written digit is usually said too. Else a single digit is the mistake it looks like.
+  if (equal(value, last) || (asTotal && equal(value, typed))) return asTotal || !(slip && isDigit(value))
+  if (isDigit(value)) return false
+  if (walk.entries.some((entry) => equal(entry, value))) return true
+  if (slip) return false
+  const stands = [...settled(walk.line)].toSorted(([p], [q]) => q - p).map(([, digit]) => digit)
+  return stands.join('') === text
+}
+
+/** The bare digit 3 where thirty was meant. */
+function isBareDigit({ expect }: Step, value: Decimal): boolean {
+  return isDigit(value) && value.units > 0n && new RegExp(`^${value.units}0+$`).test(expect.units.toString())
 }
 
 /** The known slip behind a wrong value at a step. */
@@ -213,10 +317,10 @@ export function slipAt(step: Step, value: Decimal): Slip | undefined {
  * A later partial result, typed early. A single digit counts only for the step that comes next, since any digit stands
  * somewhere.
  */
-function elsewhere(walk: Walk, value: Decimal): Reading | undefined {
+function comesLater(walk: Walk, value: Decimal): Reading | undefined {
   const steps = walk.onward().flatMap((w) => w.next ?? [])
   const found = (isDigit(value) ? steps.slice(0, 1) : steps).find((step) => meets(step, value))
-  return found && { verdict: 'elsewhere', place: found.place }
+  return found && { verdict: 'elsewhere', place: found.place, as: 'later' }
 }
 
 function isDigit({ units, scale }: Decimal): boolean {

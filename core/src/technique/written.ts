@@ -32,6 +32,13 @@ function writtenLoad(problem: Problem): Load {
     case 'product':
     case 'square':
       return product(asProduct(problem)!)
+    case 'product-sum': {
+      const [p, q] = [problem.factors[0].units * problem.factors[1].units, problem.term.size.units]
+      return together(
+        product(problem.factors),
+        problem.term.sign > 0 ? sumLoad(p, q) : differenceLoad(...inOrder(p, q)),
+      )
+    }
     case 'product-pair': {
       const [p, q] = [problem.left, problem.right].map(([a, b]) => a.units * b.units) as [bigint, bigint]
       const last = problem.sign > 0 ? sumLoad(p, q) : differenceLoad(...inOrder(p, q))

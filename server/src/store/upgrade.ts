@@ -1,5 +1,11 @@
 /** What older versions kept otherwise, turned into what this one keeps. */
-import { eventsOfOlder, type JudgedEntry, type OlderAttempt, type OlderEntry } from '@tachymetra/core'
+import {
+  currentSlip,
+  eventsOfOlder,
+  type JudgedEntry,
+  type OlderAttempt,
+  type OlderEntry,
+} from '@tachymetra/core'
 import type Driver from 'better-sqlite3'
 
 type OlderRow = Omit<OlderAttempt, 'entries'> & { readonly id: string }
@@ -43,8 +49,49 @@ export function upgradeEntries(driver: Driver.Database): void {
 
 function judged({ value, ms, step, place, by, right, slip, remark }: OlderEntryRow): JudgedEntry {
   const verdict = right ? (by === 'program' ? 'given' : 'right') : slip ? 'slip' : 'wrong'
-  const slips = slip ? [{ step, place, id: slip, remark: remark ?? '' }] : []
+  const slips = slip ? [{ step, place, id: currentSlip(slip), remark: remark ?? '' }] : []
   return { text: value, ms, verdict, step, place, took: right ? 1 : 0, slips }
+}
+
+/**
+ * Up to version 5 one mistake had several names. Counts of the same mistake are put together, and what is kept of entries
+ * names it as it is named now. Done again it changes nothing.
+ */
+export function renameSlips(driver: Driver.Database): void {
+  driver
+    .transaction(() => {
+      for (const [table, others] of [
+        ['sitting_slip', 'sitting_id'],
+        ['slip_week', 'learner_id, week, technique, place'],
+      ]) {
+        const ids = driver.prepare(`select distinct slip from ${table}`).all() as { slip: string }[]
+        for (const { slip } of ids) {
+          if (currentSlip(slip) === slip) continue
+          driver
+            .prepare(
+              `insert into ${table} (${others}, slip, count) select ${others}, ?, count from ${table} where slip = ?
+              on conflict do update set count = count + excluded.count`,
+            )
+            .run(currentSlip(slip), slip)
+          driver.prepare(`delete from ${table} where slip = ?`).run(slip)
+        }
+      }
+      const kept = driver.prepare(
+        `select id, entries from attempt where entries like '%"slips":[{%' and id > ? order by id limit 1000`,
+      )
+      const change = driver.prepare('update attempt set entries = ? where id = ?')
+      type Row = { readonly id: string; readonly entries: string }
+      for (let after = '', rows: Row[]; (rows = kept.all(after) as Row[]).length > 0; after = rows.at(-1)!.id)
+        for (const { id, entries } of rows) {
+          const renamed = (JSON.parse(entries) as JudgedEntry[]).map((entry) => ({
+            ...entry,
+            slips: entry.slips.map((s) => ({ ...s, id: currentSlip(s.id) })),
+          }))
+          const text = JSON.stringify(renamed)
+          if (text !== entries) change.run(text, id)
+        }
+    })
+    .immediate()
 }
 
 /** Which attempt a move of level came after, and the rules it was made by: those set when nothing else is known. */

@@ -1,5 +1,10 @@
 import {
+  beadWorkOf,
   clearFrame,
+  frameOf,
+  frameValue,
+  isAbacus,
+  leftStanding,
   type Problem,
   problemWords,
   type School,
@@ -39,10 +44,13 @@ interface Props {
 
 /** One problem worked before the learner's eyes, a step at a time and as slowly as wanted. */
 export function Watching({ technique, school, problem, onAnother, onTry, onStop }: Props) {
-  const { steps, answer } = useMemo(() => trace(technique, problem, school), [technique, problem, school])
+  const { steps, entries, answer } = useMemo(
+    () => trace(technique, problem, school),
+    [technique, problem, school],
+  )
   const [at, setAt] = useState(0)
   const { rods, beadMs } = useSettings()
-  const start = useMemo(() => technique.frame?.(problem, rods) ?? clearFrame(), [technique, problem, rods])
+  const start = useMemo(() => frameOf(technique, problem, rods) ?? clearFrame(), [technique, problem, rods])
   const [helpOpen, setHelpOpen] = useState(false)
   const step = steps[at]
   const onward = () => (step ? setAt(at + 1) : onTry())
@@ -59,17 +67,19 @@ export function Watching({ technique, school, problem, onAnother, onTry, onStop 
     !helpOpen,
   )
   const standing = steps[at - 1]
+  const beads = step && beadWorkOf(step)
+  const stands = leftStanding(steps.slice(0, at), entries)
   return (
     <>
       <div className="stack">
         <p className="faint">Watch: {technique.about}</p>
-        {technique.frame ? (
+        {isAbacus(technique) ? (
           <>
             <AbacusProblem problem={problem} hidden={false} />
-            {step?.beads ? (
-              <FramePlayer key={at} start={start} work={step.beads} place={step.place} />
+            {step && beads ? (
+              <FramePlayer key={at} start={start} work={beads} place={step.place} />
             ) : (
-              <SorobanFrame frame={setNumber(start, answer)} />
+              <SorobanFrame frame={setNumber(start, step ? (stands ?? frameValue(start)) : answer)} />
             )}
             <div className="row keys-line">
               {SPEEDS.map(([ms, name]) => (

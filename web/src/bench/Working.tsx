@@ -2,11 +2,16 @@ import {
   type AnswerLine,
   type AttemptEvent,
   type AttemptRecord,
+  beadWorkOf,
   clearFrame,
   type Exercise,
+  frameOf,
   frameValue,
   type Held,
+  isAbacus,
+  isOnFrame,
   JUDGE,
+  leftStanding,
   lineOf,
   lowestOf,
   lowestPlace,
@@ -136,7 +141,7 @@ export function Working(props: Props) {
       setFinished(true)
       const verdict = verdictOf(progress, causes)
       props.onDone({ record, verdict })
-      if (technique.frame && !reading) keepFade(learnerId, verdict)
+      if (isAbacus(technique) && !reading) keepFade(learnerId, verdict)
     },
   })
   const { progress, typing } = attempt
@@ -146,11 +151,13 @@ export function Working(props: Props) {
   const fade = useFade(learnerId)
   // The frame is at hand unless it has been let go of; a number to be read always stands on it.
   const reading = useMemo(
-    () => trace(technique, problem, exercise.school).steps[0]?.beads?.kind === 'read',
+    () => trace(technique, problem, exercise.school).steps[0]?.action === 'read',
     [technique, problem, exercise.school],
   )
-  const framed = technique.frame !== undefined && (reading || fade.level !== 'none')
-  const onFrame = framed && !reading && !done
+  const abacus = isAbacus(technique)
+  const framed = abacus && (reading || fade.level !== 'none')
+  // What is decided before beads are moved is typed.
+  const onFrame = framed && !reading && !done && (step === undefined || isOnFrame(step))
 
   const current = useRef({ attempt, done })
   current.current = { attempt, done }
@@ -171,14 +178,18 @@ export function Working(props: Props) {
     }
   }, [begun])
 
-  const start = useMemo(() => technique.frame?.(problem, rods) ?? clearFrame(), [technique, problem, rods])
+  const start = useMemo(() => frameOf(technique, problem, rods) ?? clearFrame(), [technique, problem, rods])
   const [walk] = progress.walks
   const lastEntry = walk?.entries.at(-1)
+  const lastStep = walk?.steps.at(-1)
+  // Where a decision was not asked for, nothing may show it.
+  const lit = progress.support === 'steps' && lastStep?.decision ? undefined : step?.place
   const last = progress.entries.at(-1)
   const beads = useBeads({
     start,
     step,
-    standing: technique.frame ? (lastEntry ?? frameValue(start)) : ZERO,
+    at: lit,
+    standing: abacus && walk ? (leftStanding(walk.steps, walk.entries) ?? frameValue(start)) : ZERO,
     active: onFrame,
     strict,
     wrong: last && last.took === 0 ? last : undefined,
@@ -231,7 +242,6 @@ export function Working(props: Props) {
   )
 
   const ended = progress.outcome === 'done'
-  const lastStep = walk?.steps.at(-1)
   const answer = ended ? answerGiven(progress) : undefined
   const moment = useMemo(() => {
     if (answer)
@@ -251,13 +261,13 @@ export function Working(props: Props) {
           {clock && aim && <span>aim for {seconds(aim)}</span>}
         </div>
         {clock && aim && <PaceBar targetMs={aim} running={!done} />}
-        {technique.frame ? (
+        {abacus ? (
           <AbacusProblem problem={problem} hidden={reading && !done} />
         ) : (
           <PlaceRule
             problem={problem}
             line={moment.writes}
-            place={done ? undefined : step?.place}
+            place={done ? undefined : lit}
             typing={step && DIGIT_ACTIONS.includes(step.action) ? typing.text : undefined}
             finished={ended}
             links={progress.support === 'guided' ? step?.links : undefined}
@@ -273,8 +283,10 @@ export function Working(props: Props) {
             onChange={onFrame ? beads.change : undefined}
             chosen={onFrame ? beads.chosen : undefined}
             onChoose={beads.choose}
-            lit={hidden ? undefined : step?.place}
-            finger={progress.support === 'guided' && !done ? lastStep?.beads?.finger : undefined}
+            lit={hidden ? undefined : lit}
+            finger={
+              progress.support === 'guided' && !done && lastStep ? beadWorkOf(lastStep)?.finger : undefined
+            }
             values={onFrame && (rodValues || fade.level === 'empty')}
             right={beads.right}
             label={reading ? 'the frame to be read' : 'the frame'}

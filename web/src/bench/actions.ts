@@ -2,7 +2,14 @@
 import type { Action } from '@tachymetra/core'
 
 /** Steps whose value is written as one digit at the place itself. */
-export const DIGIT_ACTIONS: readonly Action[] = ['hold', 'glance', 'write', 'mend', 'quotient-digit']
+export const DIGIT_ACTIONS: readonly Action[] = [
+  'hold',
+  'glance',
+  'write',
+  'mend',
+  'settle',
+  'quotient-digit',
+]
 
 /** All that is said of a step when only the steps are asked. */
 export const ACTION_WORDS: Readonly<Record<Action, string>> = {
@@ -24,11 +31,11 @@ export const ACTION_WORDS: Readonly<Record<Action, string>> = {
   'running-total': 'The total?',
   surplus: 'The surplus?',
   'cross-sum': 'The column?',
-  settle: 'Settled?',
+  settle: 'Write?',
   front: 'Front?',
   back: 'Back?',
   join: 'Front and back?',
-  deviation: 'The deviation?',
+  deviation: 'The gap?',
   double: 'Doubled?',
   halve: 'Halved?',
   product: 'The product?',
@@ -44,4 +51,5 @@ export const ACTION_WORDS: Readonly<Record<Action, string>> = {
   set: 'Set?',
   read: 'Which number?',
   beads: 'On the frame?',
+  decide: 'What do you take?',
 }

@@ -2,6 +2,7 @@
 import {
   applyMove,
   type BeadMove,
+  beadWorkOf,
   type Decimal,
   type Frame,
   fingerOf,
@@ -51,6 +52,8 @@ export interface BeadsAtBench {
  */
 export function useBeads(given: {
   readonly start: Frame
+  /** The rod the hand goes to; undefined where that is the learner's to find. */
+  readonly at: number | undefined
   readonly step: Step | undefined
   readonly standing: Decimal
   readonly active: boolean
@@ -61,11 +64,11 @@ export function useBeads(given: {
   readonly onMove: () => void
   readonly commit: (value: Decimal) => void
 }): BeadsAtBench {
-  const { start, step, standing, active, strict, wrong, onMove, commit } = given
+  const { start, step, at, standing, active, strict, wrong, onMove, commit } = given
   // By its text, since an equal number may be another object.
   const standingText = toText(standing)
   const before = useMemo(() => setNumber(start, readDecimal(standingText)!), [start, standingText])
-  const [hand, setHand] = useState<Hand>(() => ({ frame: before, chosen: step?.place ?? lowestRod(start) }))
+  const [hand, setHand] = useState<Hand>(() => ({ frame: before, chosen: at ?? lowestRod(start) }))
   const [made, setMade] = useState<readonly BeadMove[]>([])
   const [said, setSaid] = useState<string>()
   const [right, setRight] = useState<Frame>()
@@ -74,11 +77,11 @@ export function useBeads(given: {
 
   // A new step: whatever was tried before, what was accepted stands on the frame.
   useEffect(() => {
-    setHand((h) => ({ frame: before, chosen: step?.place ?? h.chosen }))
+    setHand((h) => ({ frame: before, chosen: at ?? h.chosen }))
     setMade([])
     setSaid(undefined)
     setRight(undefined)
-  }, [before, step])
+  }, [before, step, at])
 
   // A wrong frame is shown against the right one, then taken back.
   useEffect(() => {
@@ -116,10 +119,11 @@ export function useBeads(given: {
     onMove()
     // Touching the beads again ends the showing of the wrong ones.
     if (right && !strict) return startAgain()
-    if (!strict || !step?.beads || next.frame === hand.frame) return setHand(next)
+    const work = step && beadWorkOf(step)
+    if (!strict || !work || next.frame === hand.frame) return setHand(next)
     const moves = [...made, ...movesBetween(hand.frame, next.frame)]
-    if (!keepsOrder(moves, step.beads.moves)) {
-      const asked = nextMove(made, step.beads.moves)
+    if (!keepsOrder(moves, work.moves)) {
+      const asked = nextMove(made, work.moves)
       latest.current.commit(frameValue(next.frame))
       setRight(asked && applyMove(hand.frame, asked))
       setSaid(
@@ -133,7 +137,7 @@ export function useBeads(given: {
     setRight(undefined)
     setMade(moves)
     setHand(next)
-    if (!nextMove(moves, step.beads.moves)) latest.current.commit(frameValue(next.frame))
+    if (!nextMove(moves, work.moves)) latest.current.commit(frameValue(next.frame))
   }
   return {
     frame: hand.frame,

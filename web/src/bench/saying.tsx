@@ -1,14 +1,14 @@
 /** What the bench says: the question, the hint, what a mistake was, and what became of the problem. */
 import {
-  answerOf,
   type BeadMove,
+  beadWorkOf,
   type Cause,
   type Decimal,
   type Exercise,
-  equal,
   type FadeLevel,
   figuresOf,
   fingerOf,
+  isExact,
   type JudgedEntry,
   mistaken,
   moved,
@@ -70,6 +70,7 @@ function Fingering({ moves }: { readonly moves: readonly BeadMove[] }) {
 export function Hint({ progress }: { readonly progress: Progress }) {
   const step = progress.walks[0]?.next
   if (!step) return null
+  const moves = beadWorkOf(step)?.moves
   const facts =
     step.facts.length > 0 &&
     ` (${step.facts.join(', ').replaceAll('-', '−').replaceAll('x', '×').replaceAll('/', '÷')})`
@@ -78,7 +79,7 @@ export function Hint({ progress }: { readonly progress: Progress }) {
       <br />
       {progress.support === 'guided' ? step.why : step.ask}
       {facts}
-      {step.beads && step.beads.moves.length > 0 && <Fingering moves={step.beads.moves} />}
+      {moves && moves.length > 0 && <Fingering moves={moves} />}
     </span>
   )
 }
@@ -88,7 +89,7 @@ export function Said(props: { readonly progress: Progress; readonly explained: s
   const { progress, explained } = props
   const entry = standingEntry(progress)
   if (!entry) return null
-  if (entry.verdict === 'elsewhere') return <p>{elsewhereWords(entry, progress)}</p>
+  if (entry.verdict === 'elsewhere') return <p>{elsewhereWords(entry)}</p>
   const remark = entry.slips[0]?.remark ?? explained
   return (
     <p>
@@ -99,12 +100,18 @@ export function Said(props: { readonly progress: Progress; readonly explained: s
 }
 
 /** A value that is right in itself, but was not asked: nothing is counted. */
-function elsewhereWords(entry: JudgedEntry, progress: Progress): string {
-  const value = words(entry.text)
-  if (progress.entries.findLast(moved)?.text === entry.text)
-    return `${value} stands already. What comes next?`
-  const here = openStep(progress)?.place === entry.place
-  return `${value} is right, but ${here ? 'it comes later' : `it belongs to the ${placeName(entry.place)}`}. This step comes first.`
+function elsewhereWords({ text, as, place }: JudgedEntry): string {
+  const value = words(text)
+  switch (as) {
+    case 'again':
+      return `${value} is there already. What comes next?`
+    case 'along':
+      return `${value} so far. Go on: what does it come to?`
+    case 'bare':
+      return `Say it with its place: not ${value}, but how many ${placeName(place)} in full?`
+    default:
+      return `${value} is right, but it belongs to the ${placeName(place)}. This step comes first.`
+  }
 }
 
 /** One word for what became of it, the same as in the record. */
@@ -121,7 +128,7 @@ export function verdictWords(progress: Progress): string {
 export function Done({ progress }: { readonly progress: Progress }) {
   const { problem, technique } = progress.task as Exercise
   const answer = answerGiven(progress)
-  const sign = equal(answer, answerOf(problem)) ? '=' : '≈'
+  const sign = isExact(problem, answer) ? '=' : '≈'
   const done = progress.outcome === 'done'
   const { right, totalMs } = figuresOf(progress)
   const tally =

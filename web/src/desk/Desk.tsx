@@ -4,6 +4,7 @@ import {
   compareWays,
   type DialValues,
   draw,
+  isAbacus,
   type LearnerSettings,
   levelOf,
   nextSupport,
@@ -248,7 +249,7 @@ function Choices({ learnerId, plan }: { readonly learnerId: string; readonly pla
               </label>
             ))}
           </fieldset>
-          {technique.frame && <FrameChoice learnerId={learnerId} />}
+          {isAbacus(technique) && <FrameChoice learnerId={learnerId} />}
           <SchoolChoice
             technique={technique}
             school={school}

@@ -1,15 +1,17 @@
 import {
   clearFrame,
   exerciseOf,
+  frameOf,
   frameValue,
+  isAbacus,
   lineOf,
   lowestOf,
   lowestPlace,
   momentAfter,
   moved,
   problemWords,
-  progressOf,
   readDecimal,
+  replayOf,
   SUPPORT_NAMES,
   setNumber,
   toWords,
@@ -48,8 +50,8 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
   const { entries } = attempt
   const whole = useMemo(() => trace(technique, problem, school), [technique, problem, school])
   // Played back over what happened, since another variant asks other steps.
-  const walk = useMemo(() => progressOf(attempt).walks[0]!, [attempt])
-  const steps = useMemo(() => [...walk.steps, ...(walk.next ? [walk.next] : [])], [walk])
+  const walk = useMemo(() => replayOf(attempt)?.walks[0], [attempt])
+  const steps = useMemo(() => (walk ? [...walk.steps, ...(walk.next ? [walk.next] : [])] : []), [walk])
   const [at, setAt] = useState(0)
   const onward = () => setAt(Math.min(entries.length, at + 1))
   const back = () => setAt(Math.max(0, at - 1))
@@ -66,7 +68,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
   }, [problem, steps, reached])
   const standing = reached
     ? readDecimal(reached.text)!
-    : frameValue(technique.frame?.(problem) ?? clearFrame())
+    : frameValue(frameOf(technique, problem) ?? clearFrame())
   const ended = at === entries.length && attempt.outcome === 'done'
   return (
     <div className="stack" style={{ gap: '1rem' }}>
@@ -82,7 +84,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
           : 'Left alone for over a minute: not timed.'}
       </p>
       <PlaceRule problem={problem} line={line} place={ended ? undefined : entry?.place} finished={ended} />
-      {technique.frame && (
+      {isAbacus(technique) && (
         <SorobanFrame
           frame={setNumber(technique.frame(problem), standing)}
           lit={ended ? undefined : entry?.place}

@@ -1,5 +1,7 @@
 import {
+  beadWorkOf,
   clearFrame,
+  frameOf,
   InputError,
   problemWords,
   readProblem,
@@ -185,12 +187,13 @@ function Walk(props: {
   const { technique, problem, steps, answer } = props
   const [at, setAt] = useState(0)
   const { rods } = useSettings()
-  const start = useMemo(() => technique.frame?.(problem, rods) ?? clearFrame(), [technique, problem, rods])
+  const start = useMemo(() => frameOf(technique, problem, rods) ?? clearFrame(), [technique, problem, rods])
   const step = steps[at]!
+  const beads = beadWorkOf(step)
   return (
     <>
-      {step.beads ? (
-        <FramePlayer key={at} start={start} work={step.beads} place={step.place} />
+      {beads ? (
+        <FramePlayer key={at} start={start} work={beads} place={step.place} />
       ) : (
         <PlaceRule problem={problem} line={step.writes} place={step.place} links={step.links} />
       )}

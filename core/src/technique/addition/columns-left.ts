@@ -1,71 +1,64 @@
 /**
- * add-columns-left: column by column from the left, one digit a column. School `glance`: look right first, write
- * one more when the next column will carry, look past columns that sum to 9. School `mend`: write, then raise the
- * digits to the left when a carry comes. 457+386: glance writes 8, 4, 3; mend 7, then 3 and 7→8, then 3 and 3→4.
+ * add-columns-left: column by column from the left, one digit a column. School `mend`: write, then raise the digits to
+ * the left when a carry comes. School `glance`: look right first, write one more when the next column will carry, look
+ * past columns that sum to 9. 457+386: mend 7, then 3 and 7→8, then 3 and 3→4; glance writes 8, 4, 3.
  */
 import { type Decimal, decimal } from '../../number/decimal.js'
-import { placeName, placeTitle } from '../../number/places.js'
+import { placeName } from '../../number/places.js'
 import { wholePart } from '../../number/whole.js'
-import { shape } from '../../problem/shape.js'
-import { sumSpace } from '../../problem/sums.js'
+import { COLUMNS_LEFT } from '../../words/addition.js'
+import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
-import type { AnswerCell, Step } from '../contract.js'
-import { level } from '../level.js'
+import type { AnswerCell, School, Step } from '../contract.js'
+import { digitCells } from '../line.js'
 import { step, technique } from '../make.js'
 import { CARRY } from '../schools.js'
-import { columnLoad, columnsOf, type SumColumn } from './columns.js'
+import { columnLoad, columnsOf, runningSums, type SumColumn } from './columns.js'
 import { readPlainSum } from './parts.js'
 
-const two = (digits: number) => [shape(digits), shape(digits)]
+/** Mending may come before the digit it makes room for, or after it. */
+const WAYS: readonly School[] = [{ carry: 'mend' }, { carry: 'mend', mending: 'first' }, { carry: 'glance' }]
 
 export const addColumnsLeft = technique({
   id: 'add-columns-left',
-  name: 'Columns from the left',
+  words: COLUMNS_LEFT,
   family: 'addition',
-  about: 'Write the sum from the left, one digit a column, with the carry seen in time or mended after.',
   needs: ['add-running-total'],
-  lesson: {
-    example: '457+386',
-    when: 'Two long numbers under each other: the answer is written as it is read, and nothing is held.',
-    whenNot: 'Many numbers: the carries grow past one; take column totals.',
-    because: [
-      'A column carries when its digits sum to 10 or more.',
-      'It also carries when they sum to 9 and one comes in from its right.',
-      'So one look to the right, past the nines, tells what comes in before the digit is written.',
-    ],
-  },
   schools: [CARRY],
+  ways: WAYS,
   // Targets: common practice, no published source.
   levels: [
-    level('Three digits, nothing carries', 3, () => sumSpace({ terms: two(3), carries: 0 })),
-    level('Three digits, one carry', 3.5, () => sumSpace({ terms: two(3), carries: 1, nines: 0 })),
-    level('Three digits, two carries', 4, () => sumSpace({ terms: two(3), carries: 2, nines: 0 })),
-    level('Four digits, a carry through a nine', 5, () => sumSpace({ terms: two(4), nines: 1 })),
-    level('Four digits with two zeros', 5, () => sumSpace({ terms: two(4), zeros: 2 })),
-    level('Two decimals', 5, () => sumSpace({ terms: [shape(2, 2), shape(2, 2)] })),
-    level('Decimals of different length', 6, () => sumSpace({ terms: [shape(2, 1), shape(2, 3)] })),
-    level('Three numbers of three digits', 6, () => sumSpace({ terms: [...two(3), shape(3)] })),
-    level('Six digits, carries through two nines', 8, () => sumSpace({ terms: two(6), nines: 2 })),
-    level('Ten digits', 12, () => sumSpace({ terms: two(10) })),
-    level('Twenty digits', 25, () => sumSpace({ terms: two(20) })),
+    ['Three digits, nothing carries', 3, { digits: 3, carries: 0 }],
+    ['Three digits, one carry', 3.5, { digits: 3, carries: 1, nines: 0 }],
+    ['Three digits, two carries', 4, { digits: 3, carries: 2, nines: 0 }],
+    ['Four digits, a carry through a nine', 5, { digits: 4, nines: 1 }],
+    ['Four digits with two zeros', 5, { digits: 4, zeros: 2 }],
+    ['Numbers of different length', 5, { digits: 5, shortest: 3 }],
+    ['Two decimals', 5, { decimals: 2 }],
+    ['Decimals of different length', 6, { decimals: 1, others: 3 }],
+    ['Three numbers of three digits', 6, { terms: 3, digits: 3 }],
+    ['Six digits, carries through two nines', 8, { digits: 6, nines: 2 }],
+    ['Ten digits', 12, { digits: 10 }],
+    ['Twenty digits', 25, { digits: 20 }],
   ],
   dials: sumBoard([2, 6]),
   read: readPlainSum,
-  *work(problem, { carry }) {
+  *work(problem, { carry, mending }) {
     const columns = columnsOf(problem).reverse()
-    return yield* carry === 'mend' ? mend(columns) : glance(columns)
+    return yield* carry === 'glance' ? glance(columns) : mend(columns, mending === 'first')
   },
 })
 
 type Walk = Generator<Step, Decimal, Decimal>
 
+const shownOf = (digits: readonly number[]) => digits.join(' + ')
+
 function* glance(columns: readonly SumColumn[]): Walk {
   const written: string[] = []
   const lowest = columns.at(-1)!.place
   for (const [i, column] of columns.entries()) {
-    const total = column.sum + column.carried
     const standing = [...written]
-    const entry = yield glanceStep(column, i === 0 ? total : total % 10, i === 0, columns[i + 1], (digit) =>
+    const entry = yield glanceStep(column, i === 0, columns[i + 1], (digit) =>
       cellsOf([...standing, digit], lowest, columns.length),
     )
     written.push(String(wholePart(entry)))
@@ -75,65 +68,46 @@ function* glance(columns: readonly SumColumn[]): Walk {
 
 function glanceStep(
   column: SumColumn,
-  expect: number,
   first: boolean,
   right: SumColumn | undefined,
   cells: (digit: string) => AnswerCell[],
 ): Step {
   const { place, digits, sum, carried, throughNine } = column
-  const shown = digits.join(' + ')
+  const shown = shownOf(digits)
+  const total = sum + carried
+  const expect = first ? total : total % 10
   const next = placeName(place - 1)
-  const comes = carried === 0 ? 'nothing comes in' : `${carried} comes in from the right`
+  const ask = right ? COLUMNS_LEFT.glance : first ? COLUMNS_LEFT.first : COLUMNS_LEFT.next
   return step({
     action: 'write',
     place,
-    ask: () =>
-      `${placeTitle(place)}: ${shown}.${right ? ' Glance right: does the next column carry?' : ''} ${first ? 'What is written?' : 'Which digit is written?'}`,
-    why: () =>
-      throughNine
-        ? `The ${next} sum to 9, so they pass on the carry from beyond: ${sum} and ${carried}.`
-        : `${shown} is ${sum}, and ${comes}.`,
+    ask: at(place, ask(shown)),
+    why: throughNine ? COLUMNS_LEFT.whyNine(next) : COLUMNS_LEFT.whySum(`${shown} = ${sum}`, carried),
     expect: decimal(expect),
+    // The column's whole total says its digit too.
+    meant: (n) => (n.scale === 0 && n.units === BigInt(total) ? decimal(expect) : undefined),
+    along: runningSums(digits, carried),
     writes: () => ({ negative: false, cells: cells(String(expect)) }),
     load: () => ({ facts: columnLoad(digits).facts, carries: carried > 0 ? 1 : 0 }),
-    slips: (slip) => {
+    slips(slip) {
       const digit = (n: number) => decimal(first ? n : n % 10)
-      const total = sum + carried
+      const right_ = carried > 0 ? `${sum} + ${carried} = ${total}` : `${shown} = ${sum}`
       if (carried > 0) {
         if (throughNine)
-          slip(
-            'carry-not-through-nine',
-            digit(sum + carried - 1),
-            7,
-            `${placeTitle(place)}: look past the ${next}, which sum to 9; beyond them a carry starts. Write ${expect}.`,
-          )
-        slip(
-          'missed-carry',
-          digit(sum),
-          8,
-          `${placeTitle(place)}: the ${next} carry ${carried}. ${sum} and ${carried} are ${total}.`,
-        )
+          slip('carry-not-through-nine', digit(total - 1), 7, at(place, COLUMNS_LEFT.through(next)))
+        slip('carry-lost', digit(sum), 8, at(place, COLUMNS_LEFT.lost(right_)))
       } else if (right && right.sum >= 8)
-        slip(
-          'needless-carry',
-          digit(sum + 1),
-          5,
-          `${placeTitle(place)}: the ${next} do not carry. Write ${expect}.`,
-        )
+        slip('needless-carry', digit(sum + 1), 5, at(place, COLUMNS_LEFT.needless(next)))
       if (!first && total >= 10)
-        slip(
-          'both-digits-written',
-          decimal(total),
-          4,
-          `${placeTitle(place)}: one digit a column; the ${Math.floor(total / 10)} was seen by the column on the left.`,
-        )
-      for (const off of [-1, 1])
-        slip('fact', digit(total + off), 2, `${placeTitle(place)}: ${shown} = ${sum}.`)
+        slip('both-digits-written', decimal(total), 4, at(place, COLUMNS_LEFT.oneDigit(right_)))
+      if (digits.filter((d) => d > 0).length > 1)
+        for (const off of [-1, 1])
+          slip('fact', digit(total + off), 2, at(place, REMARK.check(`${shown} = ${sum}`)))
     },
   })
 }
 
-function* mend(columns: readonly SumColumn[]): Walk {
+function* mend(columns: readonly SumColumn[], mendFirst: boolean): Walk {
   /** What stands written, from the highest place; a digit that is mended is replaced. */
   const written: string[] = []
   const lowest = columns.at(-1)!.place
@@ -141,81 +115,79 @@ function* mend(columns: readonly SumColumn[]): Walk {
     negative: false,
     cells: cellsOf(marks, lowest, columns.length),
   })
-  for (const [i, { place, digits, sum }] of columns.entries()) {
+  for (const [i, column] of columns.entries()) {
     const first = i === 0
-    const shown = digits.join(' + ')
-    const unit = first ? sum : sum % 10
+    if (mendFirst && !first) yield* raise(Math.floor(column.sum / 10))
+    const shown = shownOf(column.digits)
+    const unit = first ? column.sum : column.sum % 10
     const standing = [...written]
+    const { place, digits, sum } = column
     const entry = yield step({
       action: 'write',
       place,
-      ask: () => `${placeTitle(place)}: ${shown}. ${first ? 'What is written?' : 'Which digit is written?'}`,
-      why: `${shown} is ${sum}; its unit stands here, its ten goes to the left.`,
+      ask: at(place, (first ? COLUMNS_LEFT.first : COLUMNS_LEFT.next)(shown)),
+      why: COLUMNS_LEFT.whySum(`${shown} = ${sum}`, 0),
       expect: decimal(unit),
+      meant: (n) => (n.scale === 0 && n.units === BigInt(sum) ? decimal(unit) : undefined),
+      along: runningSums(digits, 0),
       writes: () => cells([...standing, String(unit)]),
       load: () => columnLoad(digits),
-      slips: (slip) => {
+      slips(slip) {
+        const right = `${shown} = ${sum}`
         if (!first && sum >= 10)
-          slip(
-            'both-digits-written',
-            decimal(sum),
-            4,
-            `${placeTitle(place)}: write the ${sum % 10} and raise the digit on the left.`,
-          )
-        for (const off of [-1, 1])
-          slip(
-            'fact',
-            decimal(first ? sum + off : (sum + off + 10) % 10),
-            2,
-            `${placeTitle(place)}: ${shown} = ${sum}.`,
-          )
+          slip('both-digits-written', decimal(sum), 4, at(place, COLUMNS_LEFT.oneDigit(right)))
+        if (digits.filter((d) => d > 0).length > 1)
+          for (const off of [-1, 1])
+            slip(
+              'fact',
+              decimal(first ? sum + off : (sum + off + 10) % 10),
+              2,
+              at(place, REMARK.check(right)),
+            )
       },
     })
     written.push(String(wholePart(entry)))
     // Both digits written: the ten already stands there.
-    let carry = first || written[i]!.length > 1 ? 0 : Math.floor(sum / 10)
-    for (let at = i - 1; carry > 0 && at >= 0; at -= 1) {
-      const before = BigInt(written[at]!)
+    if (!mendFirst && !first && written[i]!.length === 1) yield* raise(Math.floor(sum / 10), i - 1)
+  }
+  return decimal(BigInt(written.join('')), -lowest)
+
+  /** Raises the last digit written, or the one named, and those before it where nines pass it on. */
+  function* raise(carries: number, from = written.length - 1): Generator<Step, void, Decimal> {
+    let carry = carries
+    for (let j = from; carry > 0 && j >= 0; j -= 1) {
+      const before = BigInt(written[j]!)
       const raised = before + BigInt(carry)
-      const top = at === 0
+      // Both digits of a total may stand there: then there is room for one more.
+      const top = j === 0 || before > 9n
       const expect = top ? raised : raised % 10n
       const by = carry
-      const mended = written.map((d, j) => (j === at ? String(expect) : d))
+      const mended = written.map((d, k) => (k === j ? String(expect) : d))
       const given = yield step({
         action: 'mend',
-        place: columns[at]!.place,
-        ask: `A carry of ${by} comes in: the ${before} is raised. What does it become?`,
-        why:
-          !top && raised >= 10n
-            ? 'A nine raised becomes 0 and raises the digit before it.'
-            : 'Ten of one column are one of the next.',
+        place: columns[j]!.place,
+        ask: at(columns[j]!.place, COLUMNS_LEFT.mend(String(before))),
+        why: !top && raised >= 10n ? COLUMNS_LEFT.whyNineMend : COLUMNS_LEFT.whyMend,
         expect: decimal(expect),
         writes: () => cells(mended),
         load: { facts: [`${Number(before)}+${by}`], carries: 1 },
-        slips: (slip) => {
-          slip('not-mended', decimal(before), 7, `The carry raises the ${before} to ${raised}.`)
-          slip(
-            'carry-doubled',
-            decimal(top ? raised + BigInt(by) : (raised + BigInt(by)) % 10n),
-            2,
-            `It is raised by ${by} once.`,
-          )
+        slips(slip) {
+          slip('carry-lost', decimal(before), 7, COLUMNS_LEFT.notMended(`${before} + ${by} = ${raised}`))
+          const twice = raised + BigInt(by)
+          slip('carry-doubled', decimal(top ? twice : twice % 10n), 2, COLUMNS_LEFT.once(String(by)))
         },
       })
-      written[at] = String(wholePart(given))
+      written[j] = String(wholePart(given))
       // Who leaves the digit as it was has not noticed the carry, nor passes it on.
       carry = !top && raised >= 10n && given.units !== before ? 1 : 0
     }
   }
-  return decimal(BigInt(written.join('')), -lowest)
 }
 
 /** The digits written so far at their places; the first may have two. */
 function cellsOf(written: readonly string[], lowest: number, count: number): AnswerCell[] {
   return written.flatMap((digits, i) => {
     const place = lowest + count - 1 - i
-    return i === 0
-      ? [...digits].map((d, j) => ({ place: place + digits.length - 1 - j, digits: d, draft: false }))
-      : [{ place, digits, draft: false }]
+    return i === 0 ? digitCells(digits, place) : [{ place, digits, draft: false }]
   })
 }

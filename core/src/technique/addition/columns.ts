@@ -1,8 +1,8 @@
 /** The columns of a sum, from the lowest place up. */
-import { digitAt } from '../../number/decimal.js'
+import { type Decimal, digitAt } from '../../number/decimal.js'
 import type { SumProblem } from '../../problem/problem.js'
-import type { Load } from '../facts.js'
-import { sumLoad, together } from '../facts.js'
+import { type Load, NO_LOAD } from '../facts.js'
+import { columnTotal } from '../quantities.js'
 import { rangeOf } from './parts.js'
 
 export interface SumColumn {
@@ -35,14 +35,19 @@ export function columnsOf(problem: SumProblem): SumColumn[] {
   return columns
 }
 
+/** The digits of one column as a quantity. */
+export const digitTotal = (digits: readonly number[], carry = 0) =>
+  columnTotal(
+    digits.map((d) => ({ text: String(d), value: d, load: NO_LOAD })),
+    carry,
+  )
+
 /** The facts of summing one column, one digit after the other. */
 export function columnLoad(digits: readonly number[]): Load {
-  let total = 0
-  return together(
-    ...digits.map((d) => {
-      const { facts } = total > 0 && d > 0 ? sumLoad(BigInt(total), BigInt(d)) : { facts: [] }
-      total += d
-      return { facts, carries: 0 }
-    }),
-  )
+  return digitTotal(digits).load()
+}
+
+/** Totals on the way through a column: right, but not all of it yet. */
+export function runningSums(digits: readonly number[], carry: number): ((n: Decimal) => boolean) | undefined {
+  return digits.length > 2 || carry > 0 ? digitTotal(digits, carry).along : undefined
 }

@@ -14,51 +14,35 @@ import {
   toWords,
   ZERO,
 } from '../../number/decimal.js'
-import { placeName, placeTitle } from '../../number/places.js'
+import { placeTitle } from '../../number/places.js'
 import type { Problem, SumProblem } from '../../problem/problem.js'
-import { shape } from '../../problem/shape.js'
-import { sumSpace } from '../../problem/sums.js'
+import { PAIRS } from '../../words/addition.js'
+import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
 import type { Fact, Spot, Step, Tally } from '../contract.js'
 import { sumLoad } from '../facts.js'
-import { level } from '../level.js'
 import { lineOf } from '../line.js'
 import { type SlipSink, step, technique } from '../make.js'
 import { rangeOf, readPlainSum, sayTotal } from './parts.js'
 
-const list = (terms: number, digits: number, decimals = 0) => ({
-  terms: Array.from({ length: terms }, () => shape(digits, decimals)),
-})
-
 export const addPairs = technique({
   id: 'add-pairs',
-  name: 'Tens first',
+  words: PAIRS,
   family: 'addition',
-  about: 'For lists: in each place find digits that make ten, add those as whole tens, then the rest.',
   needs: ['add-place-sweep'],
-  lesson: {
-    example: '47+63+28+52',
-    when: 'A list of four numbers and more, seen on paper: the eye finds the tens.',
-    whenNot: 'Numbers that are dictated: there is nothing to look at.',
-    because: [
-      'Addition may be done in any order.',
-      '4 and 6 tens are 100, a whole step: nothing to carry.',
-      'What is left in a place is added one at a time.',
-    ],
-  },
-  schools: [],
   // Targets: common practice, no published source (a list of four or five two-digit numbers in 5 s).
   levels: [
-    level('Four digits', 2.5, () => sumSpace(list(4, 1))),
-    level('Six digits', 3.5, () => sumSpace(list(6, 1))),
-    level('Three two-digit numbers', 4, () => sumSpace(list(3, 2))),
-    level('Four two-digit numbers', 5, () => sumSpace(list(4, 2))),
-    level('Five two-digit numbers', 5, () => sumSpace(list(5, 2))),
-    level('Six two-digit numbers with two zeros', 6, () => sumSpace({ ...list(6, 2), zeros: 2 })),
-    level('Four numbers with one decimal', 6, () => sumSpace(list(4, 1, 1))),
-    level('Five three-digit numbers', 9, () => sumSpace(list(5, 3))),
-    level('Ten two-digit numbers', 10, () => sumSpace(list(10, 2))),
-    level('Ten three-digit numbers', 16, () => sumSpace(list(10, 3))),
+    ['Four digits', 2.5, { terms: 4, digits: 1 }],
+    ['Six digits', 3.5, { terms: 6, digits: 1 }],
+    ['Three two-digit numbers', 4, {}],
+    ['Four two-digit numbers', 5, { terms: 4 }],
+    ['Five two-digit numbers', 5, { terms: 5 }],
+    ['Six two-digit numbers with two zeros', 6, { terms: 6, zeros: 2 }],
+    ['Four numbers with one decimal', 6, { terms: 4, digits: 1, decimals: 1 }],
+    ['Four numbers of different length', 8, { terms: 4, digits: 3, shortest: 1 }],
+    ['Five three-digit numbers', 9, { terms: 5, digits: 3 }],
+    ['Ten two-digit numbers', 10, { terms: 10 }],
+    ['Ten three-digit numbers', 16, { terms: 10, digits: 3 }],
   ],
   dials: sumBoard([3, 15]),
   read: readPlainSum,
@@ -240,12 +224,8 @@ function pairStep(total: Decimal, left: Remaining, place: number, lowest: number
   return step({
     action: 'add-part',
     place,
-    ask: () =>
-      `${placeTitle(place)} left: ${shown}. ${ten ? 'Is there a ten among them?' : 'No ten is left.'} Add ${ten ? 'it' : 'what you like of them'} to ${toWords(total)}: what is the total?`,
-    why: () =>
-      ten
-        ? `${group.map((d) => d.digit).join(' and ')} make 10: a whole ${placeName(place + 1).replace(/s$/, '')} at once.`
-        : 'What makes no ten goes in one at a time, in any order.',
+    ask: PAIRS.ask(placeTitle(place), shown, toWords(total)),
+    why: ten ? PAIRS.whyTen(group.map((d) => String(d.digit))) : PAIRS.whyOne,
     expect,
     also: (entry) => {
       const added = addedAt(total, entry, place)
@@ -291,34 +271,29 @@ function pairSlips(
   place: number,
   lowest: number,
 ): void {
-  const here = placeTitle(place)
-  const shown = digits.map((d) => d.digit).join(', ')
+  const shown = digits.map((d) => String(d.digit))
   const expect = add(total, atPlace(sum, place))
+  const part = toWords(atPlace(sum, place))
+  const right = `${toWords(total)} + ${part} = ${toWords(expect)}`
   if (nearTen(digits) && !canTake(readings, 10))
-    slip('no-ten', add(total, atPlace(1, place + 1)), 5, `${here}: no digits among ${shown} make exactly 10.`)
+    slip('no-ten', add(total, atPlace(1, place + 1)), 5, at(place, PAIRS.noTen(shown)))
   if (digitAt(total, place) + (sum % 10) >= 10)
-    slip(
-      'lost-carry',
-      subtract(expect, atPlace(1, place + 1)),
-      7,
-      `${here}: ${digitAt(total, place)} and ${sum} make more than 10: the ${placeName(place + 1)} become one more.`,
-    )
+    slip('carry-lost', subtract(expect, atPlace(1, place + 1)), 7, at(place, REMARK.carryLost(right)))
   for (const wrong of [place - 1, place + 1])
     if (wrong >= lowest)
       slip(
         'wrong-place',
         add(total, atPlace(sum, wrong)),
         3,
-        `${group.map((d) => d.digit).join(' and ')} stand at the ${placeName(place)}: add ${toWords(atPlace(sum, place))}.`,
+        PAIRS.place(
+          group.map((d) => String(d.digit)),
+          place,
+          part,
+        ),
       )
-  slip('part-left-out', total, 3, `${here}: ${shown} are still to come.`)
-  for (const off of [-1, 1])
-    slip(
-      'fact',
-      add(expect, atPlace(off, place)),
-      3,
-      `${here}: one too ${off < 0 ? 'few' : 'many'}. ${toWords(total)} and ${toWords(atPlace(sum, place))} are ${toWords(expect)}.`,
-    )
+  slip('part-left-out', total, 3, at(place, PAIRS.leftOut(shown)))
+  slip('fact', add(expect, atPlace(-1, place)), 3, at(place, REMARK.tooFew(right)))
+  slip('fact', add(expect, atPlace(1, place)), 3, at(place, REMARK.tooMany(right)))
 }
 
 /** Tens that were found (digits added together that made tens), and tens a teacher would have found. */
@@ -343,5 +318,5 @@ function tally(problem: Problem, entries: readonly Decimal[]): Tally {
       at += 1
     }
   }
-  return { what: 'tens found', found: Math.min(found, of), of }
+  return { what: PAIRS.tally, found: Math.min(found, of), of }
 }

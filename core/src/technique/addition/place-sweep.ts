@@ -1,68 +1,47 @@
 /**
  * add-place-sweep: all parts of the highest place first, then those of the next; only the totals are said.
- * 38+94+75: 128, 198, 202, 207; or, with the first number said by parts as well, 30, 120, 190, 198, 202, 207.
+ * 38+94+75: 30, 120, 190, 198, 202, 207; or, with the first number kept whole, 128, 198, 202, 207.
  */
-
 import { ZERO } from '../../number/decimal.js'
 import { signed } from '../../problem/problem.js'
-import { shape } from '../../problem/shape.js'
-import { sumSpace } from '../../problem/sums.js'
+import { PLACE_SWEEP } from '../../words/addition.js'
 import { sumBoard } from '../boards.js'
-import { level } from '../level.js'
 import { technique } from '../make.js'
 import { START } from '../schools.js'
-import { addPart, partsOf, rangeOf, readPlainSum, sayTotal } from './parts.js'
-
-const list = (terms: number, digits: number) => Array.from({ length: terms }, () => shape(digits))
+import { addParts, partsOf, rangeOf, readPlainSum } from './parts.js'
 
 export const addPlaceSweep = technique({
   id: 'add-place-sweep',
-  name: 'Place sweep',
+  words: PLACE_SWEEP,
   family: 'addition',
-  about: 'Sweep the whole list place by place: all the tens, then all the units, saying only the totals.',
   needs: ['add-running-total'],
-  lesson: {
-    example: '38+94+75',
-    when: 'Three numbers and more, of any length: one place at a time keeps the list in order.',
-    whenNot: 'Two short numbers: a running total is as quick.',
-    because: [
-      '38 + 94 + 75 = (30 + 90 + 70) + (8 + 4 + 5).',
-      'All the tens first: the total is near the answer before the units begin.',
-      'Only totals are said; the signs and the parts stay silent.',
-    ],
-  },
   schools: [START],
   // Targets: common practice, no published source (a list of four or five two-digit numbers in 5 s).
   levels: [
-    level('Two numbers, nothing carries', 2.5, () => sumSpace({ terms: list(2, 2), carries: 0 })),
-    level('Two numbers, one carry', 3, () => sumSpace({ terms: list(2, 2), carries: 1 })),
-    level('Three two-digit numbers, nothing carries', 4, () => sumSpace({ terms: list(3, 2), carries: 0 })),
-    level('Three two-digit numbers', 4, () => sumSpace({ terms: list(3, 2) })),
-    level('Four two-digit numbers', 5, () => sumSpace({ terms: list(4, 2) })),
-    level('Five two-digit numbers', 5, () => sumSpace({ terms: list(5, 2) })),
-    level('Three three-digit numbers, one carry', 6, () => sumSpace({ terms: list(3, 3), carries: 1 })),
-    level('Three three-digit numbers', 6, () => sumSpace({ terms: list(3, 3) })),
-    level('Three three-digit numbers with two zeros', 6, () => sumSpace({ terms: list(3, 3), zeros: 2 })),
-    level('Three numbers with one decimal', 6, () =>
-      sumSpace({ terms: [shape(2, 1), shape(2, 1), shape(2, 1)] }),
-    ),
-    level('Five three-digit numbers', 10, () => sumSpace({ terms: list(5, 3) })),
-    level('Eight two-digit numbers', 10, () => sumSpace({ terms: list(8, 2) })),
+    ['Two numbers, nothing carries', 2.5, { carries: 0 }],
+    ['Two numbers, one carry', 3, { carries: 1 }],
+    ['Three two-digit numbers, nothing carries', 4, { terms: 3, carries: 0 }],
+    ['Three two-digit numbers', 4, { terms: 3 }],
+    ['Four two-digit numbers', 5, { terms: 4 }],
+    ['Five two-digit numbers', 5, { terms: 5 }],
+    ['Three three-digit numbers, one carry', 6, { terms: 3, digits: 3, carries: 1 }],
+    ['Three three-digit numbers', 6, { terms: 3, digits: 3 }],
+    ['Three three-digit numbers with two zeros', 6, { terms: 3, digits: 3, zeros: 2 }],
+    ['Three numbers of different length', 8, { terms: 3, digits: 4, shortest: 2 }],
+    ['Three numbers with one decimal', 6, { terms: 3, decimals: 1 }],
+    ['Five three-digit numbers', 10, { terms: 5, digits: 3 }],
+    ['Eight two-digit numbers', 10, { terms: 8 }],
   ],
-
   dials: sumBoard(),
-
   read: readPlainSum,
-
   *work(problem, school) {
     const range = rangeOf(problem)
     const [first, ...later] = problem.terms
     const whole = school.start === 'first-whole'
-    // Sorting is stable: within a place the terms keep their order.
-    const parts = partsOf(whole ? later : problem.terms).sort((a, b) => b.place - a.place)
-    let total = whole ? signed(first!) : ZERO
-    if (parts.length === 0) total = yield sayTotal(total, range.lowest)
-    for (const [index, part] of parts.entries()) total = yield addPart(total, part, parts[index + 1], range)
-    return total
+    const parts = partsOf(whole ? later : problem.terms)
+    const groups = []
+    for (let place = range.highest; place >= range.lowest; place -= 1)
+      groups.push(parts.filter((p) => p.place === place))
+    return yield* addParts(whole ? signed(first!) : ZERO, groups, range, true)
   },
 })

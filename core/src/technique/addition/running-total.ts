@@ -1,64 +1,45 @@
 /**
  * add-running-total: keep the first number whole; add the next number part by part from its highest place.
- * 364+278: 564, 634, 642. A term with a minus sign is taken away in the same way.
+ * 364+278: 564, 634, 642. A term with a minus sign is taken away in the same way; the total may fall below zero.
  */
 import { signed } from '../../problem/problem.js'
-import { shape } from '../../problem/shape.js'
-import { sumSpace } from '../../problem/sums.js'
+import { RUNNING_TOTAL } from '../../words/addition.js'
 import { sumBoard } from '../boards.js'
-import { level } from '../level.js'
 import { technique } from '../make.js'
-import { addPart, partsOf, rangeOf, readRunningTotal, sayTotal } from './parts.js'
-
-const two = shape(2)
-const three = shape(3)
+import { addParts, partsOf, rangeOf, readRunningTotal } from './parts.js'
 
 export const addRunningTotal = technique({
   id: 'add-running-total',
-  name: 'Running total',
+  words: RUNNING_TOTAL,
   family: 'addition',
-  about: 'Keep the first number whole and add the next one part by part, highest place first.',
   needs: [],
-  lesson: {
-    example: '364+278',
-    when: 'Two or three numbers, spoken or written: the first is already in your ear.',
-    whenNot: 'A long list, where the same place comes round again and again: sweep it place by place.',
-    because: [
-      '278 is 200 + 70 + 8.',
-      '364 + 278 = 364 + 200 + 70 + 8: the parts can go in one after the other.',
-      'From the left, each total is already near the answer, and only one digit and its carry change.',
-    ],
-  },
-  schools: [],
   // Targets: common practice, no published source (a list of four or five two-digit numbers in 5 s).
   levels: [
-    level('Two digits, nothing carries', 2.5, () => sumSpace({ terms: [two, two], carries: 0 })),
-    level('Two digits, one carry', 3, () => sumSpace({ terms: [two, two], carries: 1 })),
-    level('Two digits, both columns carry', 3, () => sumSpace({ terms: [two, two], carries: 2 })),
-    level('Three digits, nothing carries', 4, () => sumSpace({ terms: [three, three], carries: 0 })),
-    level('Three digits, one carry', 4, () => sumSpace({ terms: [three, three], carries: 1 })),
-    level('Three digits, two carries', 4.5, () => sumSpace({ terms: [three, three], carries: 2 })),
-    level('A carry that runs through a nine', 4.5, () => sumSpace({ terms: [three, three], nines: 1 })),
-    level('Four digits with two zeros', 5, () => sumSpace({ terms: [shape(4), shape(4)], zeros: 2 })),
-    level('Three two-digit numbers', 4, () => sumSpace({ terms: [two, two, two] })),
-    level('Five two-digit numbers', 5, () => sumSpace({ terms: [two, two, two, two, two] })),
-    level('One decimal', 5, () => sumSpace({ terms: [shape(2, 1), shape(2, 1)] })),
-    level('One and two decimals', 6, () => sumSpace({ terms: [shape(2, 1), shape(2, 2)] })),
-    level('Six digits, three carries', 9, () => sumSpace({ terms: [shape(6), shape(6)], carries: 3 })),
-    level('Ten digits', 16, () => sumSpace({ terms: [shape(10), shape(10)] })),
+    ['Two digits, nothing carries', 2.5, { carries: 0 }],
+    ['Two digits, one carry', 3, { carries: 1 }],
+    ['Two digits, both columns carry', 3, { carries: 2 }],
+    ['Three digits, nothing carries', 4, { digits: 3, carries: 0 }],
+    ['Three digits, one carry', 4, { digits: 3, carries: 1 }],
+    ['Three digits, two carries', 4.5, { digits: 3, carries: 2 }],
+    ['A carry that runs through a nine', 4.5, { digits: 3, nines: 1 }],
+    ['Four digits with two zeros', 5, { digits: 4, zeros: 2 }],
+    ['Three two-digit numbers', 4, { terms: 3 }],
+    ['Five two-digit numbers', 5, { terms: 5 }],
+    ['Four one-digit numbers, below zero too', 4, { terms: 4, digits: 1, minus: 1 }],
+    ['Three numbers of different length', 7, { terms: 3, digits: 5, shortest: 3 }],
+    ['One decimal', 5, { decimals: 1 }],
+    ['One and two decimals', 6, { decimals: 1, others: 2 }],
+    ['Six digits, three carries', 9, { digits: 6, carries: 3 }],
+    ['Ten digits', 16, { digits: 10 }],
   ],
-
-  dials: sumBoard(),
-
+  dials: sumBoard([2, 12], true),
   read: readRunningTotal,
-
   *work(problem) {
-    const range = rangeOf(problem)
     const [first, ...later] = problem.terms
-    const parts = partsOf(later)
-    let total = signed(first!)
-    if (parts.length === 0) total = yield sayTotal(total, range.lowest)
-    for (const [index, part] of parts.entries()) total = yield addPart(total, part, parts[index + 1], range)
-    return total
+    return yield* addParts(
+      signed(first!),
+      later.map((term) => partsOf([term])),
+      rangeOf(problem),
+    )
   },
 })

@@ -3,14 +3,14 @@
  * left over is stated as the remainder, or carried on as decimals.
  */
 import { type Decimal, decimal, digitAt, highestPlace, lowestPlace } from '../../number/decimal.js'
-import { placeTitle } from '../../number/places.js'
 import { wholePart } from '../../number/whole.js'
 import { CUT_PLACES, type Problem, quotientOf } from '../../problem/problem.js'
 import { digitsAllowed, shape } from '../../problem/shape.js'
 import { countColumns, either, mapped, type ProblemSpace } from '../../problem/space.js'
+import { SHORT } from '../../words/division.js'
+import { at as inPlace, REMARK } from '../../words/steps.js'
 import { dial } from '../boards.js'
 import type { AnswerCell, Fact, Step } from '../contract.js'
-import { level } from '../level.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { REST } from '../schools.js'
 
@@ -57,39 +57,23 @@ function quotientSpace({ digits, divisor, remainder, zeros, decimals = 0 }: Quot
 
 export const divideShort = technique({
   id: 'divide-short',
-  name: 'Short division',
+  words: SHORT,
   family: 'division',
-  about: 'Divide by one digit from the left: how often, what is left, and the next digit beside it.',
   needs: ['subtract-complement'],
-  lesson: {
-    example: '2184/6',
-    when: 'The divisor has one digit, or is 10, 11 or 12.',
-    whenNot: 'A divisor of 2, 4, 5 or 25: halving or doubling is quicker.',
-    because: [
-      '2184 is 21 hundreds, 8 tens and 4.',
-      '21 hundreds hold 3 hundred sixes, and 3 hundreds are left: with the 8 they are 38 tens.',
-      'So every rest is ten times as much at the next place.',
-    ],
-  },
   schools: [REST],
-  asks: (school) =>
-    school.rest === 'decimals'
-      ? `the quotient, cut off after ${CUT_PLACES} decimals`
-      : 'the quotient, without the remainder',
+  asks: (school) => (school.rest === 'decimals' ? SHORT.asks(CUT_PLACES) : SHORT.asksQuotient),
   // Targets: common practice, no published source.
   levels: [
-    level('Two digits, it comes out even', 3, () => quotientSpace({ digits: 2, remainder: 0 })),
-    level('Three digits, it comes out even', 4.5, () => quotientSpace({ digits: 3, remainder: 0, zeros: 0 })),
-    level('Three digits with a zero in the quotient', 4.5, () =>
-      quotientSpace({ digits: 3, remainder: 0, zeros: 1 }),
-    ),
-    level('Three digits with a remainder of 1', 5, () => quotientSpace({ digits: 3, remainder: 1 })),
-    level('Three digits', 5, () => quotientSpace({ digits: 3 })),
-    level('Four digits, it comes out even', 6, () => quotientSpace({ digits: 4, remainder: 0 })),
-    level('Four digits', 6.5, () => quotientSpace({ digits: 4 })),
-    level('One decimal, it comes out even', 5, () => quotientSpace({ digits: 3, decimals: 1, remainder: 0 })),
-    level('Six digits', 10, () => quotientSpace({ digits: 6 })),
-    level('Ten digits with two zeros in the quotient', 16, () => quotientSpace({ digits: 10, zeros: 2 })),
+    ['Two digits, it comes out even', 3, { digits: 2, remainder: 0 }],
+    ['Three digits, it comes out even', 4.5, { remainder: 0, zeros: 0 }],
+    ['Three digits with a zero in the quotient', 4.5, { remainder: 0, zeros: 1 }],
+    ['Three digits with a remainder of 1', 5, { remainder: 1 }],
+    ['Three digits', 5, {}],
+    ['Four digits, it comes out even', 6, { digits: 4, remainder: 0 }],
+    ['Four digits', 6.5, { digits: 4 }],
+    ['One decimal, it comes out even', 5, { decimals: 1, remainder: 0 }],
+    ['Six digits', 10, { digits: 6 }],
+    ['Ten digits with two zeros in the quotient', 16, { digits: 10, zeros: 2 }],
   ],
   dials: {
     dials: [
@@ -103,11 +87,10 @@ export const divideShort = technique({
       quotientSpace({ ...rest, digits, decimals: Math.min(decimals, digits - 1) }),
   },
   read(problem: Problem): Dividing | Misfit {
-    if (problem.kind !== 'quotient') return misfit('it works a division, and this is none')
+    if (problem.kind !== 'quotient') return misfit(SHORT.none)
     const { dividend, divisor } = problem
-    if (divisor.scale > 0) return misfit('the divisor must be whole: move both points first')
-    if (divisor.units < 2n || divisor.units > 12n)
-      return misfit('the divisor must be 2 to 12: short division keeps the rest in mind')
+    if (divisor.scale > 0) return misfit(SHORT.whole)
+    if (divisor.units < 2n || divisor.units > 12n) return misfit(SHORT.range)
     return { dividend, divisor: Number(divisor.units) }
   },
   *work({ dividend, divisor }, { rest: school }): Generator<Step, Decimal, Decimal> {
@@ -155,7 +138,8 @@ export const divideShort = technique({
       const more = place > lowest || (school === 'decimals' && rest !== 0 && place > -CUT_PLACES)
       const stated = !more && school !== 'decimals'
       let left = rest
-      if (rest !== 0 && (more || stated))
+      // Where nothing went in, all of it is left: there is nothing to ask.
+      if (rest !== 0 && (stated || (more && q > 0)))
         left = Number(wholePart(yield restStep({ n, q, divisor, rest, place, stated, writes: line() })))
       if (!more) break
       place -= 1
@@ -176,35 +160,19 @@ function quotientStep(at: {
 }): Step {
   const { part, divisor, right, skipped, place, writes } = at
   const facts: Fact[] = right > 0 ? [`${right * divisor}/${divisor}`] : []
+  const holds = (q: number) => `${q} × ${divisor} = ${q * divisor}`
   return step({
     action: 'quotient-digit',
     place,
-    ask: `${placeTitle(place)}: how often does ${divisor} go into ${part}?`,
-    why: `${right} × ${divisor} = ${right * divisor} is the largest multiple of ${divisor} that is not above ${part}.`,
+    ask: inPlace(place, SHORT.often(String(divisor), String(part))),
+    why: SHORT.whyOften(holds(right), String(part)),
     expect: decimal(right),
     writes,
     load: { facts, carries: 0 },
-    slips: (slip) => {
-      if (skipped > 0)
-        slip(
-          'zero-left-out',
-          decimal(skipped),
-          7,
-          `${divisor} does not go into ${part}: write a 0 before taking the next digit.`,
-        )
-      slip(
-        'too-few',
-        decimal(right - 1),
-        4,
-        `${divisor} goes in once more: ${right} × ${divisor} = ${right * divisor}.`,
-      )
-      if (right < 9)
-        slip(
-          'too-many',
-          decimal(right + 1),
-          4,
-          `${right + 1} × ${divisor} = ${(right + 1) * divisor} is more than ${part}.`,
-        )
+    slips(slip) {
+      if (skipped > 0) slip('zero-left-out', decimal(skipped), 7, SHORT.zero(String(divisor), String(part)))
+      slip('too-few', decimal(right - 1), 4, SHORT.few(holds(right)))
+      if (right < 9) slip('too-many', decimal(right + 1), 4, SHORT.many(holds(right + 1), String(part)))
     },
   })
 }
@@ -219,22 +187,20 @@ function restStep(at: {
   writes: Step['writes']
 }): Step {
   const { n, q, divisor, rest, place, stated, writes } = at
+  const right = `${n} − ${q * divisor} = ${rest}`
   return step({
     action: 'remainder',
     place,
-    ask: `${n} less ${q} × ${divisor}: ${stated ? 'what remains?' : 'what is left?'}`,
-    why: stated
-      ? 'No digits are left, so this is the remainder.'
-      : 'What is left counts ten times as much at the next place.',
+    ask: SHORT.left(String(n), `${q} × ${divisor}`, stated),
+    why: SHORT.whyLeft(stated),
     expect: decimal(rest),
     writes,
     holds: stated ? [] : [{ what: 'left', value: decimal(rest) }],
     load: { facts: [`${n}-${q * divisor}`], carries: n % 10 < (q * divisor) % 10 ? 1 : 0 },
-    slips: (slip) => {
-      const right = `${n} − ${q * divisor} = ${rest}`
-      if (!stated) slip('rest-forgotten', decimal(0), 5, `What is left goes to the next digit: ${right}.`)
-      slip('fact', decimal(rest - 1), 3, `One too few. ${right}.`)
-      slip('fact', decimal(rest + 1), 3, `One too many. ${right}.`)
+    slips(slip) {
+      if (!stated) slip('rest-forgotten', decimal(0), 5, SHORT.forgotten(right))
+      slip('fact', decimal(rest - 1), 3, REMARK.tooFew(right))
+      slip('fact', decimal(rest + 1), 3, REMARK.tooMany(right))
     },
   })
 }

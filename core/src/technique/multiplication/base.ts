@@ -1,12 +1,12 @@
-/** Numbers near a base, a power of ten, and the work that rests on their deviations from it. */
-import { type Decimal, decimal } from '../../number/decimal.js'
+/** Numbers near a base, a power of ten, and the work that rests on how far they are from it. */
+import { decimal } from '../../number/decimal.js'
 import { said, size } from '../../number/whole.js'
 import { between, either, type Space } from '../../problem/space.js'
-import type { Step } from '../contract.js'
-import { differenceLoad, productLoad, sumLoad } from '../facts.js'
-import { BLANK } from '../line.js'
-import { step } from '../make.js'
-import { backLine, frontLine, join } from './product.js'
+import { FROM_GAPS, GAP } from '../../words/multiplication.js'
+import type { School } from '../contract.js'
+import { frontBack, half } from '../front-back.js'
+import { ask, difference, gap, holdsThat, product, square, sum } from '../quantities.js'
+import type { Walking } from './columns.js'
 
 /** The base and its zeros: 100 has 2. */
 export interface Base {
@@ -14,127 +14,116 @@ export interface Base {
   readonly zeros: number
 }
 
-/** The base a number is near: within a quarter of it, or a half of ten. Undefined for a number near none. */
+/** How far from a base its neighbours reach: 5 to 19 are near 10, above that half of the base on either side. */
+function reachOf(base: bigint): { readonly below: bigint; readonly above: bigint } {
+  return base === 10n ? { below: 5n, above: 9n } : { below: base / 2n, above: base / 2n }
+}
+
+/** The base a number is near; undefined for a number near none. */
 export function baseOf(n: bigint): Base | undefined {
   for (const zeros of [n.toString().length - 1, n.toString().length]) {
     const base = 10n ** BigInt(zeros)
-    const limit = zeros === 1 ? 5n : base / 4n
-    if (zeros > 0 && n !== base && size(n - base) <= limit) return { base, zeros }
+    const reach = reachOf(base)
+    if (zeros > 0 && n !== base && n >= base - reach.below && n <= base + reach.above) return { base, zeros }
   }
   return undefined
 }
 
-/** Whole numbers whose deviation from 10^zeros is 1 to `most`, below (-1), above (1) or on either side (0). */
+/** Whole numbers whose gap to 10^zeros is `least` to `most`, below (-1), above (1) or on either side (0). */
 export function nearBase(zeros: number, most: number, side: -1 | 0 | 1 = 0, least = 1): Space<bigint> {
   const base = 10n ** BigInt(zeros)
-  const limit = zeros === 1 ? 5n : base / 4n
-  const reach = BigInt(most) < limit ? BigInt(most) : limit
-  const below = between(base - reach, base - BigInt(least))
-  const above = between(base + BigInt(least), base + reach)
+  const reach = reachOf(base)
+  const within = (limit: bigint) => (BigInt(most) < limit ? BigInt(most) : limit)
+  const below = between(base - within(reach.below), base - BigInt(least))
+  const above = between(base + BigInt(least), base + within(reach.above))
   return side < 0 ? below : side > 0 ? above : either(below, above)
 }
 
-/** The step that asks how far a number lies from its base; above it is plus, below it minus. */
-export function deviationStep(n: bigint, { base, zeros }: Base, before: readonly bigint[]): Step {
-  const d = n - base
-  return step({
+/** Asks how far a number is from its base; on which side it lies is the learner's to see. @returns the gap entered. */
+export function* gapStep(n: bigint, { base, zeros }: Base, before: readonly bigint[], scale = 0): Walking {
+  return (yield ask(gap(n, base), {
     action: 'deviation',
-    place: zeros,
-    ask: `How far is ${said(n)} from ${said(base)}? Below counts minus.`,
-    why: `${said(n)} is ${said(base)} ${d < 0n ? 'less' : 'and'} ${said(size(d))}.`,
-    expect: decimal(d),
-    writes: BLANK,
-    holds: [...before, d].map((value) => ({ what: 'deviation', value: decimal(value) })),
-    load: () => ({ facts: d < 0n ? ([`${Number(base)}-${Number(n)}`] as const) : [], carries: 0 }),
-    slips: (slip) => {
-      const right = `${said(base)} ${d < 0n ? '−' : '+'} ${said(size(d))} = ${said(n)}`
-      slip(
-        'deviation-sign',
-        decimal(-d),
-        6,
-        `${said(n)} lies ${d < 0n ? 'below' : 'above'} ${said(base)}: ${right}.`,
-      )
-      // Each digit's complement is taken from ten, though only the last is.
-      if (d < 0n && n % 10n !== 0n)
-        slip(
-          'complement-tens',
-          decimal(d - 10n),
-          5,
-          `Only the last digit's complement is to ten, the others' to nine: ${right}.`,
-        )
-      slip('fact', decimal(d - 1n), 2, `One too many. ${right}.`)
-      slip('fact', decimal(d + 1n), 2, `One too few. ${right}.`)
-    },
-  })
+    place: zeros - scale,
+    ask: GAP.ask(said(n)),
+    why: GAP.why(said(n), said(base), said(size(n - base)), n < base),
+    holds: [...before, size(n - base)].map((value) => ({ what: 'gap', value: decimal(value) })),
+  })).units
 }
 
 /**
- * Front and back once the deviations are known: (a + deviation of b) | product of the deviations.
- * @param a the factor the front starts from. @param d its deviation. @param e the other one's.
+ * Front and back once the gaps are known: a with the gap of b | product of the gaps.
+ * @param d the gap of a as entered. @param e that of b, the same number in a square.
  */
-export function* fromDeviations(
+export function* fromGaps(
   a: bigint,
-  d: bigint,
-  e: bigint,
+  b: bigint,
+  [d, e]: readonly [bigint, bigint],
   { base, zeros }: Base,
-): Generator<Step, Decimal, Decimal> {
-  const same = d === e
-  const f = a + e
-  const sign = (n: bigint) => `${n < 0n ? '−' : '+'} ${said(size(n))}`
-  const front = (yield step({
-    action: 'front',
-    place: zeros,
-    ask: `Front: ${said(a)} ${sign(e)}. How much?`,
-    why: `The answer is ${said(base)} times this, and the product of the deviations.`,
-    expect: decimal(f),
-    writes: frontLine(f < 0n ? 0n : f, zeros),
-    holds: [{ what: 'deviations', value: decimal(d) }, ...(same ? [] : [{ what: 'and', value: decimal(e) }])],
-    load: () => (e < 0n ? differenceLoad(a, -e) : sumLoad(a, e)),
-    slips: (slip) => {
-      const right = `${said(a)} ${sign(e)} = ${said(f)}`
-      slip(
-        'deviation-sign',
-        decimal(a - e),
-        6,
-        `The other number lies ${e < 0n ? 'below' : 'above'} the base: ${right}.`,
-      )
-      slip('deviation-twice', decimal(f + e), 3, `The deviation counts once: ${right}.`)
-      if (!same)
-        slip('wrong-deviation', decimal(a + d), 3, `The deviation of the other number goes in: ${right}.`)
-      slip('fact', decimal(f - 1n), 2, `One too few. ${right}.`)
-      slip('fact', decimal(f + 1n), 2, `One too many. ${right}.`)
-      slip('fact', decimal(f - 10n), 1, `Ten too few. ${right}.`)
-      slip('fact', decimal(f + 10n), 1, `Ten too many. ${right}.`)
+  school: School,
+  isSquare: boolean,
+  scale = 0,
+): Walking {
+  const [belowA, belowB] = [a < base, b < base]
+  const moved = (by: bigint) => (belowB ? difference(a, by) : sum(a, by))
+  const taken = belowA !== belowB
+  return yield* frontBack(
+    {
+      width: zeros,
+      scale,
+      taken,
+      *front(line) {
+        const front = moved(e)
+        return yield* half(
+          front,
+          {
+            action: 'front',
+            place: zeros - scale,
+            ask: isSquare ? FROM_GAPS.frontSame(said(a)) : FROM_GAPS.front(said(a), said(b)),
+            why: FROM_GAPS.whyFront(said(base)),
+            holds: isSquare
+              ? [{ what: 'gap', value: decimal(d) }]
+              : [d, e].map((value) => ({ what: 'gap', value: decimal(value) })),
+            slips(slip) {
+              const right = holdsThat(front)
+              const way = belowB ? -1n : 1n
+              slip(
+                'gap-wrong-way',
+                decimal(a - way * e),
+                6,
+                FROM_GAPS.wrongWay(said(b), said(base), belowB, right),
+              )
+              slip('gap-twice', decimal(a + 2n * way * e), 3, FROM_GAPS.twice(right))
+              if (!isSquare) slip('own-gap', decimal(a + way * d), 3, FROM_GAPS.own(said(b), right))
+            },
+          },
+          line,
+        )
+      },
+      *back(line) {
+        const back = isSquare ? square(d) : product(d, e)
+        return yield* half(
+          {
+            ...back,
+            // One on each side: the product of two signed gaps is below 0, and said so by some.
+            meant: taken ? (n) => (n.units < 0n ? decimal(-n.units) : undefined) : undefined,
+          },
+          {
+            action: 'back',
+            place: -scale,
+            ask: isSquare ? FROM_GAPS.backSame(said(d)) : FROM_GAPS.back(said(d), said(e)),
+            why: FROM_GAPS.whyBack(taken),
+            holds: isSquare
+              ? [{ what: 'gap', value: decimal(d) }]
+              : [d, e].map((value) => ({ what: 'gap', value: decimal(value) })),
+            slips(slip) {
+              if (!isSquare)
+                slip('added-not-multiplied', decimal(d + e), 3, `Multiply the gaps: ${holdsThat(back)}.`)
+            },
+          },
+          line,
+        )
+      },
     },
-  })).units
-  const product = d * e
-  const back = (yield step({
-    action: 'back',
-    place: 0,
-    ask: `Back: ${same ? `${said(size(d))} squared` : `${said(d)} × ${said(e)}`}. How much?`,
-    why: 'Two numbers below the base, or two above, have a product above 0; one on each side, below 0.',
-    expect: decimal(product),
-    writes: backLine(front < 0n ? 0n : front, product, zeros),
-    holds: [{ what: 'front', value: decimal(front) }],
-    load: () => productLoad(size(d), size(e)),
-    slips: (slip) => {
-      const right = `${said(d)} × ${said(e)} = ${said(product)}`
-      slip(
-        'product-sign',
-        decimal(-product),
-        6,
-        `${product < 0n ? 'One lies below, one above: the product is below 0' : 'Both lie on the same side: the product is above 0'}. ${right}.`,
-      )
-      slip(
-        'deviations-added',
-        decimal(same ? 2n * size(d) : size(d) + size(e)),
-        3,
-        `The deviations are multiplied here: ${right}.`,
-      )
-      const way = product < 0n ? -1n : 1n
-      for (const off of [-size(d), size(d), -size(e), size(e)])
-        slip('fact', decimal(product + way * off), 2, `A table fact is off. ${right}.`)
-    },
-  })).units
-  return decimal(yield* join(front, back, zeros))
+    school,
+  )
 }

@@ -3,25 +3,28 @@
  * left is the order in which they are worked and what becomes of their tens.
  */
 import { type Decimal, decimal } from '../../number/decimal.js'
-import { placeName, placeTitle } from '../../number/places.js'
 import { said, wholePart } from '../../number/whole.js'
+import { COLUMNS } from '../../words/multiplication.js'
+import { at, REMARK } from '../../words/steps.js'
 import type { AnswerLine, Spot, Step } from '../contract.js'
-import { type Load, sumLoad } from '../facts.js'
+import { type Load, NO_LOAD, sumLoad } from '../facts.js'
 import { BLANK, digitCells } from '../line.js'
 import { type SlipSink, step } from '../make.js'
+import { ask, type Quantity } from '../quantities.js'
 
 /** One column of the answer. */
 export interface SumColumn {
   readonly sum: number
-  /** "6×2 + 3×5": what is added up, without the result. */
-  readonly work: () => string
-  readonly why: string
-  readonly load: () => Load
-  readonly links?: () => readonly (readonly [Spot, Spot])[]
+  /** What is added up, given what is carried in. */
+  readonly quantity: (carry: number) => Quantity
+  /** Left out: the usual question. */
+  readonly ask?: string
+  readonly why: (place: number) => string
+  readonly links?: readonly (readonly [Spot, Spot])[]
   readonly slips: (slip: SlipSink) => void
 }
 
-/** A way through the columns, from place 0 up. @returns the value written in the end. */
+/** A way through the columns, from place 0 up. @param shift the place of the first one. @returns the value written in the end. */
 export type Walk = (columns: readonly SumColumn[], shift?: number) => Walking
 
 export type Walking = Generator<Step, bigint, Decimal>
@@ -38,11 +41,8 @@ export function* rightCarry(columns: readonly SumColumn[], shift = 0): Walking {
     const inCarry = carry
     const raw = Number(
       wholePart(
-        yield sumStep(
-          column,
-          place,
-          () => columnLine(column.sum, done, place, last && inCarry === 0),
-          inCarry,
+        yield sumStep(column, place, inCarry, () =>
+          columnLine(column.sum, done, place, inCarry === 0 && (last || column.sum < 10)),
         ),
       ),
     )
@@ -67,7 +67,7 @@ export function* rightCarry(columns: readonly SumColumn[], shift = 0): Walking {
   return BigInt(written)
 }
 
-/** From the right, every sum written raw; the tens are settled once at the end. */
+/** From the right, every sum written raw; the tens are settled at the end, column by column from the right. */
 export function* rightRaw(columns: readonly SumColumn[], shift = 0): Walking {
   return yield* rawThenSettled(
     columns,
@@ -92,11 +92,8 @@ export function* leftMend(columns: readonly SumColumn[], shift = 0): Walking {
     const place = k + shift
     const before = written
     const raw = wholePart(
-      yield sumStep(
-        column,
-        place,
-        () => rawLine([[place, column.sum]], before === 0n ? BLANK : lineAt(before, place + 1)),
-        0,
+      yield sumStep(column, place, 0, () =>
+        rawLine([[place, column.sum]], before === 0n ? BLANK : lineAt(before, place + 1)),
       ),
     )
     if (raw < 10n || before === 0n) {
@@ -109,36 +106,28 @@ export function* leftMend(columns: readonly SumColumn[], shift = 0): Walking {
       yield step({
         action: 'mend',
         place,
-        ask: `${placeTitle(place)}: ${said(raw)}. Write ${unit} and raise what stands before by ${said(tens)}. What is written now?`,
-        why: `${said(tens)} tens of this column count in the column to its left.`,
+        ask: at(place, COLUMNS.mended(said(raw), said(before))),
+        why: COLUMNS.whyMended(said(unit), said(tens)),
         expect: decimal(expect),
+        total: true,
         writes: () => lineAt(expect, place),
-        holds: [{ what: 'to raise by', value: decimal(tens) }],
+        holds: [{ what: 'carry', value: decimal(tens) }],
         load: () => withCarries(sumLoad(before, tens), 1),
-        slips: (slip) => {
-          slip(
-            'carry-lost',
-            decimal(before * 10n + unit),
-            8,
-            `The ${said(tens)} of ${said(raw)} raises the digits before: ${said(before)} becomes ${said(before + tens)}.`,
-          )
-          slip(
-            'carry-doubled',
-            decimal((before + 2n * tens) * 10n + unit),
-            2,
-            `The ${said(tens)} comes in once only.`,
-          )
+        slips(slip) {
+          const lost = COLUMNS.raise(said(before), said(tens), said(before + tens))
+          slip('carry-lost', decimal(before * 10n + unit), 8, lost)
+          slip('carry-doubled', decimal((before + 2n * tens) * 10n + unit), 2, COLUMNS.onceOnly(said(tens)))
           slip(
             'both-digits-written',
             decimal(BigInt(`${before}${raw}`)),
             4,
-            `One digit a column: write the ${unit}, raise by ${said(tens)}.`,
+            COLUMNS.oneDigit(said(unit), said(tens)),
           )
           slip(
             'carry-not-through-nine',
             decimal(withoutRipple(before, tens) * 10n + unit),
             4,
-            'Raising a nine gives 0 and raises the digit before it too.',
+            COLUMNS.throughNine,
           )
         },
       }),
@@ -158,88 +147,57 @@ function* rawThenSettled(columns: readonly SumColumn[], order: readonly number[]
     const column = columns[k]!
     const place = k + shift
     const entries = [...sums].map(([j, sum]) => [j + shift, sum] as const)
-    const raw = wholePart(yield sumStep(column, place, () => rawLine([...entries, [place, column.sum]]), 0))
-    sums.set(k, Number(raw))
+    sums.set(
+      k,
+      Number(wholePart(yield sumStep(column, place, 0, () => rawLine([...entries, [place, column.sum]])))),
+    )
   }
   const inOrder = columns.map((_, k) => sums.get(k)!)
-  const value = inOrder.reduceRight((total, sum) => total * 10n + BigInt(sum), 0n)
-  if (inOrder.every((sum, k) => sum < 10 || k === columns.length - 1)) return value
-  return wholePart(yield settleStep(inOrder, value, shift))
+  if (inOrder.every((sum, k) => sum < 10 || k === columns.length - 1))
+    return inOrder.reduceRight((total, sum) => total * 10n + BigInt(sum), 0n)
+  return yield* settle(inOrder, shift)
 }
 
-/** The one step that turns raw column sums into the answer. `sums[k]` stands at place k + shift. */
-export function settleStep(sums: readonly number[], value: bigint, shift: number): Step {
-  let carries = 0
-  let carry = 0
+/** Raw sums become the answer, column by column from the right. `sums[k]` stands at place k + shift. */
+function* settle(sums: readonly number[], shift: number): Walking {
+  let [carry, carriedBefore, written] = [0, 0, '']
   for (const [k, sum] of sums.entries()) {
-    carry = Math.floor((sum + carry) / 10)
-    if (carry > 0 && k < sums.length - 1) carries += 1
+    const last = k === sums.length - 1
+    if (carry === 0 && (sum < 10 || last)) {
+      written = String(sum) + written
+      carriedBefore = 0
+      continue
+    }
+    const total = sum + carry
+    const given = { place: k + shift, raw: sum, carry, carriedBefore, last, written, shift }
+    const rest = sums.slice(k + 1).map((s, i) => [k + 1 + i + shift, s] as const)
+    const entry = Number(wholePart(yield writeStep({ ...given, rest })))
+    written = String(entry) + written
+    const meant = last
+      ? total
+      : ([total, sum, sum + 2 * carry, sum + carriedBefore].find((t) => t % 10 === entry) ??
+        total - (total % 10) + entry)
+    carriedBefore = carry
+    carry = entry >= 10 ? 0 : Math.floor(meant / 10)
   }
-  return step({
-    action: 'settle',
-    place: shift,
-    ask: 'Settle the carries: the tens of every sum go into the column on its left. What is the answer?',
-    why: 'Ten of one column are one of the next, so a sum of two digits spills to the left.',
-    expect: decimal(value),
-    writes: () => lineAt(value, shift),
-    load: () => ({
-      facts: sums
-        .slice(1)
-        .flatMap((s, k) => (sums[k]! >= 10 ? [`${s}+${Math.floor(sums[k]! / 10)}` as const] : [])),
-      carries,
-    }),
-    slips: (slip) => {
-      carry = 0
-      for (const [k, sum] of sums.slice(0, -1).entries()) {
-        carry = Math.floor((sum + carry) / 10)
-        if (carry === 0) continue
-        const unit = 10n ** BigInt(k + 1)
-        const here = placeName(k + 1 + shift)
-        slip(
-          'carry-lost',
-          decimal(value - BigInt(carry) * unit),
-          8,
-          `The ${carry} that spills into the ${here} was left out.`,
-        )
-      }
-      carry = 0
-      for (const [k, sum] of sums.slice(0, -1).entries()) {
-        carry = Math.floor((sum + carry) / 10)
-        if (carry > 0)
-          slip(
-            'carry-doubled',
-            decimal(value + BigInt(carry) * 10n ** BigInt(k + 1)),
-            2,
-            `The ${carry} that spills into the ${placeName(k + 1 + shift)} comes in once only.`,
-          )
-      }
-      const beside = sums.reduceRight((text, sum) => text + String(sum), '')
-      slip(
-        'both-digits-written',
-        decimal(BigInt(beside)),
-        4,
-        'One digit a column: the tens of a sum go to the left, they are not written beside it.',
-      )
-    },
-  })
+  return BigInt(written)
 }
 
-function sumStep(column: SumColumn, place: number, writes: () => AnswerLine, carry: number): Step {
-  return step({
+function sumStep(column: SumColumn, place: number, carry: number, writes: () => AnswerLine): Step {
+  const quantity = column.quantity(carry)
+  return ask(quantity, {
     action: 'cross-sum',
     place,
-    ask: () => `${placeTitle(place)}: ${column.work()}. How much is that?`,
-    why: column.why,
-    expect: decimal(column.sum),
+    ask: () => at(place, column.ask ?? COLUMNS.column(quantity.text)),
+    why: () => column.why(place),
     writes,
     holds: carry > 0 ? [{ what: 'carry', value: decimal(carry) }] : [],
-    load: column.load,
-    links: column.links?.(),
+    links: column.links,
     slips: column.slips,
   })
 }
 
-function writeStep(at: {
+interface Writing {
   readonly place: number
   readonly raw: number
   readonly carry: number
@@ -247,57 +205,57 @@ function writeStep(at: {
   readonly last: boolean
   readonly written: string
   readonly shift: number
-}): Step {
-  const { place, raw, carry, carriedBefore, last, written, shift } = at
+  /** Settling: the sums that still stand raw. */
+  readonly rest?: readonly (readonly [place: number, sum: number])[]
+}
+
+function writeStep({ place, raw, carry, carriedBefore, last, written, shift, rest }: Writing): Step {
   const total = raw + carry
   const expect = last ? total : total % 10
-  const plus = carry > 0 ? `${raw} and the carry ${carry}: ` : `${raw}: `
   const carries = Math.floor(total / 10)
   return step({
-    action: 'write',
+    action: rest ? 'settle' : 'write',
     place,
-    ask: last
-      ? `${placeTitle(place)}: ${plus}what is written in front?`
-      : `${placeTitle(place)}: ${plus}which digit is written?`,
-    why: last
-      ? 'Nothing comes after the last column, so its sum is written whole.'
-      : 'A column holds one digit; the tens are carried into the next column.',
+    ask: at(place, rest ? COLUMNS.settle(said(raw), carry, last) : COLUMNS.write(said(raw), carry, last)),
+    why: rest ? COLUMNS.whySettle : COLUMNS.whyWrite(last),
     expect: decimal(expect),
-    writes: () => ({ negative: false, cells: digitCells(String(expect) + written, shift) }),
+    // The column's whole total with its carry says the digit too.
+    meant: (value) => (value.scale === 0 && value.units === BigInt(total) ? decimal(expect) : undefined),
+    writes: () => ({
+      negative: false,
+      cells: [
+        ...digitCells(String(expect) + written, shift),
+        ...(rest ?? []).map(([at, sum]) => ({ place: at, digits: String(sum), draft: true })),
+      ],
+    }),
     holds: last || carries === 0 ? [] : [{ what: 'carry', value: decimal(carries) }],
     load: () =>
       withCarries(
-        carry > 0 ? sumLoad(BigInt(raw), BigInt(carry)) : { facts: [], carries: 0 },
+        carry > 0 ? { ...sumLoad(BigInt(raw), BigInt(carry)), carries: 0 } : NO_LOAD,
         last ? 0 : carries > 0 ? 1 : 0,
       ),
-    slips: (slip) => {
-      const title = placeTitle(place)
-      const right = `${said(raw)} and ${carry} are ${said(total)}`
+    slips(slip) {
+      const right = `${said(raw)} + ${carry} = ${said(total)}`
       const shown = (t: number) => decimal(last ? t : t % 10)
       if (carry > 0) {
-        slip('carry-lost', shown(raw), 8, `${title}: the ${carry} carried in was left out. ${right}.`)
-        slip(
-          'carry-doubled',
-          shown(raw + 2 * carry),
-          2,
-          `${title}: the ${carry} was carried in twice. ${right}.`,
-        )
-        if (carriedBefore > 0)
+        slip('carry-lost', shown(raw), 8, at(place, COLUMNS.carryLost(said(carry), right)))
+        slip('carry-doubled', shown(raw + 2 * carry), 2, at(place, COLUMNS.carryTwice(said(carry), right)))
+        if (carriedBefore > 0 && carriedBefore !== carry)
           slip(
             'wrong-carry',
             shown(raw + carriedBefore),
             2,
-            `${title}: the ${carriedBefore} belongs to the column before. ${right}.`,
+            at(place, COLUMNS.otherCarry(said(carriedBefore), right)),
           )
-        slip('fact', shown(total - 1), 2, `${title}: one too few. ${right}.`)
-        slip('fact', shown(total + 1), 2, `${title}: one too many. ${right}.`)
+        slip('fact', shown(total - 1), 2, at(place, REMARK.tooFew(right)))
+        slip('fact', shown(total + 1), 2, at(place, REMARK.tooMany(right)))
       }
       if (!last && total >= 10)
         slip(
           'both-digits-written',
           decimal(total),
           5,
-          `${title}: write the ${total % 10} alone and carry the ${carries}.`,
+          at(place, COLUMNS.oneDigit(said(total % 10), said(carries))),
         )
     },
   })
@@ -307,11 +265,10 @@ function withCarries(load: Load, carries: number): Load {
   return { facts: load.facts, carries: load.carries + carries }
 }
 
-/** A column's sum before what is written: raw while it still has to be carried. */
+/** A column's sum before what is written: raw while it still has to be carried or carried into. */
 function columnLine(sum: number, written: string, place: number, settled: boolean): AnswerLine {
   const cells = digitCells(written, place - written.length)
-  const raw = sum >= 10 && !settled
-  const fresh = raw ? [{ place, digits: String(sum), draft: true }] : digitCells(String(sum), place, !settled)
+  const fresh = settled ? digitCells(String(sum), place) : [{ place, digits: String(sum), draft: true }]
   return { negative: false, cells: [...fresh, ...cells] }
 }
 

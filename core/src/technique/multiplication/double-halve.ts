@@ -6,189 +6,141 @@ import { type Decimal, decimal } from '../../number/decimal.js'
 import { lengthOf, nonZeroDigits, said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { kept, listed, mapped, pairs } from '../../problem/space.js'
+import { times } from '../../words/english.js'
+import { DOUBLE_HALVE } from '../../words/multiplication.js'
 import { dial } from '../boards.js'
 import type { Step } from '../contract.js'
-import { digitProductLoad, productLoad } from '../facts.js'
-import { level } from '../level.js'
-import { BLANK, lineOf } from '../line.js'
-import { type Misfit, misfit, step, technique } from '../make.js'
+import { wholeLine } from '../line.js'
+import { type Misfit, misfit, technique } from '../make.js'
+import { ask, half, product, twice } from '../quantities.js'
 import { ofDigits } from '../rounding.js'
-import { productSlips } from '../slips.js'
-import { FACTOR_DECIMALS, placePoint, readWhole } from './product.js'
+import { placePoint, readWhole } from './product.js'
 
 interface Doubling {
   /** The factor that is doubled, and the one that is halved. */
   readonly rising: bigint
   readonly falling: bigint
+  /** Doublings with the other halved. */
   readonly times: number
-  /** Halvings left over when the other factor is odd: made at the end, on the product. */
+  /** Doublings after which the other is odd: the product is halved as often. */
   readonly later: number
   readonly scale: number
 }
 
-const fives = (digits: number) => kept(ofDigits(digits), (n) => n % 10n === 5n && (digits > 1 || n === 5n))
-const evens = (digits: number) => kept(ofDigits(digits, 4n), (n) => n % 2n === 0n)
-const space = (first: number, second: number) =>
-  mapped(pairs(fives(first), evens(second)), ([a, b]) => productOf(decimal(a), decimal(b)))
-const halves = (parts: readonly bigint[], digits: number) =>
-  mapped(
-    pairs(
-      listed(parts),
-      kept(ofDigits(digits, 3n), (n) => n % 10n !== 0n),
-    ),
-    ([a, b]) => productOf(decimal(b), decimal(a)),
-  )
+/** Halves of a round number, by the setting of the dial: 5; 25 and 50; 125; all of them. */
+const PARTS = [[], [5n], [25n, 50n], [125n], [25n, 50n, 125n]] as const
 
 export const multiplyDoubleHalve = technique({
   id: 'multiply-double-halve',
-  name: 'Double and halve',
+  words: DOUBLE_HALVE,
   family: 'multiplication',
-  about: 'Double one number and halve the other for as long as that makes it rounder.',
   needs: ['multiply-addition'],
-  lesson: {
-    example: '35*18',
-    when: 'One factor ends in 5, the other is even; or a factor is 5, 25, 50, 125.',
-    whenNot: 'Doubling brings no zero: 34 × 18 gets no rounder.',
-    because: [
-      '35 × 18 = (35 × 2) × (18 ÷ 2).',
-      'That is 70 × 9: twice one, half the other, the same product.',
-      '25 is a quarter of 100, so 25 × n is 100 × n ÷ 4.',
-    ],
-  },
-  schools: [],
   // Targets: common practice, no published source.
   levels: [
-    level('Times 5', 3, () => halves([5n], 2)),
-    level('A two-digit number ending in 5, by an even digit', 3.5, () => space(2, 1)),
-    level('Two digits each', 5, () => space(2, 2)),
-    level('Times 25 or 50', 5, () => halves([25n, 50n], 2)),
-    level('Times 125', 7, () => halves([125n], 2)),
-    level('Three digits ending in 5, by an even digit', 5, () => space(3, 1)),
-    level('Three digits ending in 5, by two digits', 8, () => space(3, 2)),
-    level('Times 25, 50 or 125, three digits', 9, () => halves([25n, 50n, 125n], 3)),
+    ['Times 5', 3, { parts: 1 }],
+    ['A two-digit number ending in 5, by an even digit', 3.5, { second: 1 }],
+    ['Two digits each', 5, {}],
+    ['Times 25 or 50', 5, { parts: 2 }],
+    ['Times 125', 7, { parts: 3 }],
+    ['Three digits ending in 5, by an even digit', 5, { first: 3, second: 1 }],
+    ['Three digits ending in 5, by two digits', 8, { first: 3 }],
+    ['Times 25, 50 or 125, three digits', 9, { parts: 4, second: 3 }],
   ],
   dials: {
     dials: [
       dial('first', 'Digits of the number ending in 5', 1, 5, 2),
-      dial('second', 'Digits of the even number', 1, 5, 2),
+      dial('second', 'Digits of the other number', 1, 5, 2),
+      dial('parts', 'Times 5 (1), 25 or 50 (2), 125 (3), these three (4)', 1, 4),
     ],
-    problems: ({ first = 2, second = 2 }) => space(first, second),
+    problems({ first = 2, second = 2, parts }) {
+      if (parts !== undefined) {
+        const others = kept(ofDigits(second, 3n), (n) => n % 10n !== 0n)
+        return mapped(pairs(listed(PARTS[parts]!), others), ([a, b]) => productOf(decimal(b), decimal(a)))
+      }
+      const fives = kept(ofDigits(first), (n) => n % 10n === 5n && (first > 1 || n === 5n))
+      const evens = kept(ofDigits(second, 4n), (n) => n % 2n === 0n)
+      return mapped(pairs(fives, evens), ([a, b]) => productOf(decimal(a), decimal(b)))
+    },
   },
   read(problem): Doubling | Misfit {
     const found = readWhole(problem)
     if ('because' in found) return found
-    const ways = [doubling(found.a, found.b, found.scale), doubling(found.b, found.a, found.scale)].filter(
-      (w) => w !== undefined,
-    )
-    const [best] = ways.sort(
-      (x, y) => nonZeroDigits(x.rising << BigInt(x.times)) - nonZeroDigits(y.rising << BigInt(y.times)),
-    )
-    return best ?? misfit('doubling makes neither factor rounder while the other can be halved')
+    const { a, b, scale } = found
+    const ways = [doubling(a, b, scale), doubling(b, a, scale)].filter((w) => w !== undefined)
+    const left = (w: Doubling) => nonZeroDigits(w.rising << BigInt(w.times + w.later)) + 2 * w.later
+    const [best] = ways.toSorted((x, y) => left(x) - left(y))
+    return best ?? misfit(DOUBLE_HALVE.noRounder)
   },
-  *work({ rising, falling, times, later, scale }): Generator<Step, Decimal, Decimal> {
+  *work({ rising, falling, times: often, later, scale }): Generator<Step, Decimal, Decimal> {
     let [up, down] = [rising, falling]
-    for (let i = 0; i < times; i += 1) {
-      const before = up
-      up = (yield step({
+    for (let i = 0; i < often + later; i += 1) {
+      const [before, other] = [up, down]
+      const doubled = twice(before)
+      up = (yield ask(doubled, {
         action: 'double',
-        place: lengthOf(2n * before) - 1,
-        ask: `Double ${said(before)}: how much?`,
-        why: 'Twice one factor and half the other give the same product.',
-        expect: decimal(2n * before),
-        writes: BLANK,
+        place: lengthOf(doubled.value.units) - 1 - scale,
+        ask: DOUBLE_HALVE.double(said(before)),
+        why: DOUBLE_HALVE.whyDouble,
         holds: [
-          { what: 'doubled', value: decimal(2n * before) },
-          { what: 'other', value: decimal(down) },
+          { what: 'doubled', value: doubled.value },
+          { what: 'other', value: decimal(other) },
         ],
-        load: () => digitProductLoad(2, before),
-        slips: (slip) => productSlips(slip, before, 2n),
       })).units
-      if (later > 0) continue
-      const half = down / 2n
-      const other = down
-      down = (yield step({
+      if (i >= often) continue
+      const halved = half(other)
+      down = (yield ask(halved, {
         action: 'halve',
-        place: 0,
-        ask: `Halve ${said(other)}: how much?`,
-        why: `${said(other)} is even, so its half is whole.`,
-        expect: decimal(half),
-        writes: BLANK,
+        place: -scale,
+        ask: DOUBLE_HALVE.halve(said(other)),
+        why: DOUBLE_HALVE.whyHalve(said(other)),
         holds: [
           { what: 'doubled', value: decimal(up) },
-          { what: 'halved', value: decimal(half) },
+          { what: 'halved', value: halved.value },
         ],
-        load: () => digitProductLoad(2, half),
-        slips: (slip) => {
-          slip('not-halved', decimal(other), 5, `One is doubled, so the other is halved: ${said(half)}.`)
-          slip('fact', decimal(half - 1n), 2, `One too few. Half of ${said(other)} is ${said(half)}.`)
-          slip('fact', decimal(half + 1n), 2, `One too many. Half of ${said(other)} is ${said(half)}.`)
-          if (half > 9n) slip('fact', decimal(half - 5n), 2, `Half of ${said(other)} is ${said(half)}.`)
-          if (half > 9n) slip('fact', decimal(half + 5n), 2, `Half of ${said(other)} is ${said(half)}.`)
-        },
       })).units
     }
-    const [x, y] = [up, down]
-    let value = (yield step({
+    const whole = product(up, down)
+    let value = yield ask(whole, {
       action: 'product',
-      place: lengthOf(x * y) - 1,
-      ask: `${said(x)} × ${said(y)}: how much?`,
-      why: 'The rounder factor leaves fewer digits to multiply.',
-      expect: decimal(x * y),
-      writes: () => lineOf(decimal(x * y), 0, later > 0),
-      load: () => productLoad(x, y),
-      slips: (slip) => productSlips(slip, x, y),
-    })) as Decimal
-    for (let i = 0; i < later; i += 1) {
+      place: lengthOf(whole.value.units) - 1 - scale,
+      ask: DOUBLE_HALVE.product(said(up), said(down)),
+      why: DOUBLE_HALVE.whyProduct,
+      writes: () => wholeLine(whole.value.units, scale, later > 0),
+      holds: later > 0 ? [{ what: 'product', value: whole.value }] : [],
+    })
+    for (let left = later; left > 0; left -= 1) {
       const before = value
-      const half = decimal(before.units * 5n, before.scale + 1)
-      value = yield step({
+      const halved = half(before.units, before.scale)
+      value = yield ask(halved, {
         action: 'halve',
-        place: 0,
-        ask: `One factor was doubled ${later === 1 ? 'once' : `${later} times`}: halve the product, ${said(before.units)}. How much?`,
-        why: 'Every doubling of a factor is taken back by halving the product.',
-        expect: half,
-        writes: () => lineOf(half, -half.scale, i < later - 1),
-        load: () => digitProductLoad(2, half.units),
-        slips: (slip) => {
-          slip('not-halved', before, 4, `The product is still twice too large: halve it.`)
-          const tens = 10n ** BigInt(Math.max(1, lengthOf(half.units) - 2))
-          for (const off of [-5n * (tens / 10n || 1n), 5n * (tens / 10n || 1n), -tens, tens])
-            slip(
-              'fact',
-              decimal(half.units + off, half.scale),
-              2,
-              `A digit of the half is off. Half of ${said(before.units)} is ${said(half.units)}.`,
-            )
-        },
+        place: -scale,
+        ask: DOUBLE_HALVE.halveProduct(said(before.units), times(left)),
+        why: DOUBLE_HALVE.whyLater,
+        writes: () => wholeLine(halved.value.units, scale + halved.value.scale, left > 1),
+        holds: left > 1 ? [{ what: 'product', value: halved.value }] : [],
+        total: true,
       })
     }
-    return yield* placePoint(value.units, scale, FACTOR_DECIMALS)
+    return yield* placePoint(value.units, scale)
   },
 })
 
 /** How often `rising` gets rounder by doubling, and whether `falling` can be halved as often. */
 function doubling(rising: bigint, falling: bigint, scale: number): Doubling | undefined {
   if (falling < 3n) return undefined
-  const plain = (n: bigint) => Number(n.toString().replace(/0+$/, ''))
-  if (plain(rising) % 5 !== 0) return undefined
-  let times = 0
-  let value = rising
-  let even = falling
-  while (even % 2n === 0n && plain(value) % 5 === 0) {
-    value *= 2n
-    even /= 2n
-    times += 1
+  const plain = (n: bigint) => BigInt(n.toString().replace(/0+$/, ''))
+  let [often, up, down] = [0, rising, falling]
+  while (down % 2n === 0n && plain(up) % 5n === 0n) {
+    up *= 2n
+    down /= 2n
+    often += 1
   }
-  // 5, 25, 125 reach a power of ten: what could not be halved before is halved after.
-  const power = (n: bigint) => /^10*$/.test(String(n))
-  if (!power(value)) {
-    let full = rising
-    let doublings = 0
-    while (plain(full) % 5 === 0 && doublings < 6) {
-      full *= 2n
-      doublings += 1
-    }
-    if (power(full)) return { rising, falling, times: doublings, later: doublings, scale }
+  if (often > 0) return { rising, falling, times: often, later: 0, scale }
+  // 5, 25, 125 reach a power of ten: where the other is odd, the product is halved instead.
+  let later = 0
+  while (plain(up) % 5n === 0n && later < 6) {
+    up *= 2n
+    later += 1
   }
-  return times > 0 ? { rising, falling, times, later: 0, scale } : undefined
+  return later > 0 && /^10*$/.test(String(up)) ? { rising, falling, times: 0, later, scale } : undefined
 }

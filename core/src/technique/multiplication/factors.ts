@@ -1,57 +1,38 @@
 /**
- * multiply-factors: break one factor into one-digit factors and multiply by one after the other. 46×35 = 46×5×7:
- * 230, 1610. The middle value is said twice, for it is held.
+ * multiply-factors: break one factor into one-digit factors and multiply by one after the other. 38×35 = 38×5×7:
+ * 190, 1330. The middle value is said twice, for it is held. Any way to break it up will do.
  */
-import { decimal } from '../../number/decimal.js'
+import { type Decimal, decimal } from '../../number/decimal.js'
 import { lengthOf, said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
+import { FACTORS, MISFIT } from '../../words/multiplication.js'
 import { dial } from '../boards.js'
+import type { Step } from '../contract.js'
 import { productLoad, together } from '../facts.js'
-import { level } from '../level.js'
-import { lineOf } from '../line.js'
+import { wholeLine } from '../line.js'
 import { misfit, step, technique } from '../make.js'
+import { ask, holdsThat, product } from '../quantities.js'
 import { ofDigits } from '../rounding.js'
 import { SPLIT } from '../schools.js'
-import { productSlips } from '../slips.js'
-import { FACTOR_DECIMALS, placePoint, readWhole } from './product.js'
+import { placePoint, readWhole } from './product.js'
 import { type Split, splitOf } from './split.js'
-
-/** Numbers that break up; tens are left out, for they are worked by their zero. */
-const composite = (count?: number, most = 99) =>
-  kept(between(10, most), (n) => {
-    const ways = waysApart(n)
-    return n % 10n !== 0n && ways.length > 0 && (count === undefined || ways[0]!.length === count)
-  })
-const by = (digits: number, count?: number, most?: number) =>
-  mapped(pairs(ofDigits(digits, 2n), composite(count, most)), ([a, b]) => productOf(decimal(a), decimal(b)))
 
 export const multiplyFactors = technique({
   id: 'multiply-factors',
-  name: 'One factor after another',
+  words: FACTORS,
   family: 'multiplication',
-  about: 'Break one factor into one-digit factors and multiply by them one after the other.',
   needs: ['multiply-addition'],
-  lesson: {
-    example: '46*35',
-    when: 'A factor is a product of one-digit numbers: 35 = 5 × 7, 48 = 6 × 8.',
-    whenNot: 'It hides a prime above 7, like 26 or 34.',
-    because: [
-      '35 is 5 × 7.',
-      '46 × 35 = 46 × 5 × 7.',
-      'Two short products take the place of a product and a sum.',
-    ],
-  },
   schools: [SPLIT],
   // Targets: common practice, no published source.
   levels: [
-    level('One digit by two factors', 4, () => by(1, 2, 30)),
-    level('Two digits by two factors, to 30', 6, () => by(2, 2, 30)),
-    level('Two digits by two factors', 7, () => by(2, 2)),
-    level('Two digits by three factors', 9, () => by(2, 3)),
-    level('Three digits by two factors', 10, () => by(3, 2)),
-    level('Three digits by three factors', 13, () => by(3, 3)),
-    level('Three digits by a three-digit product', 16, () => by(3, 3, 729)),
+    ['One digit by two factors', 4, { digits: 1, count: 2, most: 30 }],
+    ['Two digits by two factors, to 30', 6, { count: 2, most: 30 }],
+    ['Two digits by two factors', 7, { count: 2 }],
+    ['Two digits by three factors', 9, { count: 3 }],
+    ['Three digits by two factors', 10, { digits: 3, count: 2 }],
+    ['Three digits by three factors', 13, { digits: 3, count: 3 }],
+    ['Three digits by a three-digit product', 16, { digits: 3, count: 3, most: 729 }],
   ],
   dials: {
     dials: [
@@ -59,62 +40,94 @@ export const multiplyFactors = technique({
       dial('count', 'Factors the other breaks into', 2, 6),
       dial('most', 'Largest value of the other factor', 10, 999, 99),
     ],
-    problems: ({ digits = 2, count, most = 99 }) => by(digits, count, most),
+    // Tens are left out, for they are worked by their zero.
+    problems({ digits = 2, count, most = 99 }) {
+      const composite = kept(between(10, most), (n) => {
+        const ways = waysApart(n)
+        return n % 10n !== 0n && ways.length > 0 && (count === undefined || ways[0]!.length === count)
+      })
+      return mapped(pairs(ofDigits(digits, 2n), composite), ([a, b]) => productOf(decimal(a), decimal(b)))
+    },
   },
   read(problem) {
     const found = readWhole(problem)
     if ('because' in found) return found
-    if (found.a === 1n || found.b === 1n) return misfit('a factor is 1')
-    return breaksUp(found.a) || breaksUp(found.b) ? found : misfit('no factor breaks into one-digit factors')
+    if (found.a === 1n || found.b === 1n) return misfit(MISFIT.one)
+    return breaksUp(found.a) || breaksUp(found.b) ? found : misfit(FACTORS.prime)
   },
   *work(factors, school) {
     const { scale } = factors
     const { apart, whole } = splitOf(factors, school, bestApart, costOf)!
-    const composed = apart.reduce((product, f) => product * f, 1n)
+    const composed = apart.reduce((total, f) => total * f, 1n)
     let value = whole
-    for (const [i, factor] of apart.entries()) {
+    let left = composed
+    let way: readonly bigint[] = apart
+    while (left > 1n) {
+      const first = value === whole && left === composed
+      const known = left < 10n
+      const factor = known ? left : yield* decide(left, way, scale)
+      way =
+        left % factor === 0n
+          ? way[0] === factor
+            ? way.slice(1)
+            : (bestApart(left / factor, value) ?? [])
+          : []
       const before = value
-      const expect = before * factor
-      const last = i === apart.length - 1
-      const opening = i === 0 ? `${said(composed)} is ${apart.map(said).join(' × ')}. ` : ''
-      value = (yield step({
+      const rest = left % factor === 0n ? left / factor : 1n
+      const last = rest === 1n
+      const times = product(before, factor)
+      value = (yield ask(times, {
         action: 'product',
-        place: lengthOf(expect) - 1,
-        ask: `${opening}${said(before)} × ${said(factor)}: how much?`,
-        why: 'Multiplying by the factors one after the other is multiplying by their product.',
-        expect: decimal(expect),
-        writes: () => lineOf(decimal(expect), 0, !last),
-        holds: () => (last ? [] : [{ what: 'so far', value: decimal(expect) }]),
-        load: () => productLoad(before, factor),
-        slips: (slip) => {
-          if (last) {
-            slip(
-              'factor-left-out',
-              decimal(before),
-              4,
-              `${said(composed)} has one factor more: times ${said(factor)}.`,
-            )
-            if (i > 0)
-              slip(
-                'middle-lost',
-                decimal(whole * factor),
-                5,
-                `The value to multiply is ${said(before)}, not ${said(whole)}: say it twice to hold it.`,
-              )
+        place: lengthOf(times.value.units) - 1 - scale,
+        ask: known && !first ? FACTORS.askRest(said(before)) : FACTORS.ask(said(before), said(factor), !last),
+        why: FACTORS.why(said(composed)),
+        writes: () => wholeLine(times.value.units, scale, !last),
+        holds: () => (last ? [] : [{ what: 'so far', value: times.value }]),
+        total: true,
+        slips(slip) {
+          if (last && !first) {
+            slip('factor-left-out', decimal(before), 4, FACTORS.leftOut(said(composed)))
+            slip('middle-lost', decimal(whole * factor), 5, FACTORS.middle(said(before)))
           }
-          productSlips(slip, before, factor)
+          times.slips(slip)
           slip(
-            'factors-added',
+            'added-not-multiplied',
             decimal(before + factor),
             1,
-            `The ${said(factor)} is a factor: multiply by it.`,
+            `${FACTORS.multiply}: ${holdsThat(times)}.`,
           )
         },
       })).units
+      left = rest
     }
-    return yield* placePoint(value, scale, FACTOR_DECIMALS)
+    return yield* placePoint(value, scale)
   },
 })
+
+/** Which one-digit factor is taken first: any that leaves a number which breaks up too. */
+function* decide(left: bigint, way: readonly bigint[], scale: number): Generator<Step, bigint, Decimal> {
+  const expected = way[0] ?? waysApart(left)[0]![0]!
+  const valid = digits.filter((f) => left % f === 0n && (left / f < 10n || breaksUp(left / f)))
+  const rest = way.length > 1 ? way : waysApart(left)[0]!
+  const entry = (yield step({
+    action: 'decide',
+    place: -scale,
+    ask: FACTORS.decide(said(left)),
+    why: FACTORS.whyDecide(rest.map(said), said(left)),
+    expect: decimal(expected),
+    also: (n) => n.scale === 0 && valid.includes(n.units),
+    decision: [expected, ...valid.filter((f) => f !== expected)].map((f) => decimal(f)),
+    holds: [{ what: 'factor', value: decimal(expected) }],
+    load: { facts: [`${Number(left)}/${Number(expected)}`], carries: 0 },
+    slips(slip) {
+      for (const f of digits)
+        if (f !== expected && !valid.includes(f)) slip('fact', decimal(f), 1, FACTORS.notFactor(said(left)))
+    },
+  })).units
+  return entry < 1n ? expected : entry
+}
+
+const digits = [2n, 3n, 4n, 5n, 6n, 7n, 8n, 9n]
 
 /** Every way to write a number as one-digit factors in rising order, fewest factors first; none for 1-digit numbers. */
 function waysApart(n: bigint): bigint[][] {

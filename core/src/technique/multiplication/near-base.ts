@@ -1,15 +1,16 @@
 /**
- * multiply-near-base: both factors near 10^k: one factor plus the other's deviation | product of the deviations,
- * padded to k digits, settled by carry or borrow. 96×93: 89|28. 104×107: 111|28. 97×105: 102|−15 = 10185.
+ * multiply-near-base: both factors near 10^k: one factor changed by the other's gap | product of the gaps, padded to k
+ * digits, settled by carry or borrow. 96×93: 89|28. 104×107: 111|28. 97×105: 102|15 taken away = 10185.
  */
 import { decimal } from '../../number/decimal.js'
 import { said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { mapped, pairs } from '../../problem/space.js'
+import { MISFIT, NEAR_BASE } from '../../words/multiplication.js'
 import { dial } from '../boards.js'
-import { level } from '../level.js'
+import { EITHER_HALF } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
-import { type Base, baseOf, deviationStep, fromDeviations, nearBase } from './base.js'
+import { type Base, baseOf, fromGaps, gapStep, nearBase } from './base.js'
 import { readWholeFactors } from './product.js'
 
 interface Near extends Base {
@@ -17,68 +18,51 @@ interface Near extends Base {
   readonly b: bigint
 }
 
-const both = (zeros: number, most: number, first: -1 | 0 | 1, second = first, least = 1) =>
-  mapped(pairs(nearBase(zeros, most, first, least), nearBase(zeros, most, second, least)), ([a, b]) =>
-    productOf(decimal(a), decimal(b)),
-  )
-
 export const multiplyNearBase = technique({
   id: 'multiply-near-base',
-  name: 'Near a base',
+  words: NEAR_BASE,
   family: 'multiplication',
-  about: 'Both numbers lie near 10, 100 or 1000: work with how far they are from it.',
   needs: ['multiply-crosswise', 'subtract-complement'],
-  lesson: {
-    example: '96*93',
-    when: 'Both factors lie near the same power of ten, on either side.',
-    whenNot: 'The deviations are long themselves: 76 × 83 is as quick crosswise.',
-    because: [
-      '(B + d)(B + e) = B×(B + d + e) + d×e, with B = 100, d = −4, e = −7.',
-      'B + d + e is one number with the deviation of the other: 96 − 7 = 89 hundreds.',
-      'd × e = 28 stands in the two places behind.',
-    ],
-  },
-  schools: [],
+  ways: EITHER_HALF,
   // Targets: common practice, no published source (5 s).
   levels: [
-    level('Below 10', 4, () => both(1, 5, -1)),
-    level('Above 10', 4, () => both(1, 5, 1)),
-    level('Up to nine below 100', 5, () => both(2, 9, -1)),
-    level('Up to nine above 100', 5, () => both(2, 9, 1)),
-    level('Up to three from 100, the back padded', 5, () => both(2, 3, -1)),
-    level('More than ten below 100', 8, () => both(2, 25, -1, -1, 11)),
-    level('One below, one above 100', 7, () => both(2, 9, -1, 1)),
-    level('Up to nine below 1000', 6, () => both(3, 9, -1)),
-    level('Near 1000, either side', 10, () => both(3, 30, 0)),
-    level('Near 10 000, either side', 12, () => both(4, 12, 0)),
+    ['Below 10', 4, { zeros: 1, most: 5, side: 1 }],
+    ['Above 10', 4, { zeros: 1, most: 9, side: 2 }],
+    ['Up to nine below 100', 5, { side: 1 }],
+    ['Up to nine above 100', 5, { side: 2 }],
+    ['Up to three from 100, the back padded', 5, { most: 3, side: 1 }],
+    ['More than ten below 100', 8, { most: 25, least: 11, side: 1 }],
+    ['One below, one above 100', 7, { side: 3 }],
+    ['Up to nine below 1000', 6, { zeros: 3, side: 1 }],
+    ['Near 1000, either side', 10, { zeros: 3, most: 30 }],
+    ['Near 10 000, either side', 12, { zeros: 4, most: 12 }],
   ],
   dials: {
     dials: [
       dial('zeros', 'Zeros of the base', 1, 6, 2),
-      dial('most', 'Deviation at most', 1, 250_000, 9),
-      dial('least', 'Deviation at least', 1, 250_000, 1),
+      dial('most', 'Gap at most', 1, 500_000, 9),
+      dial('least', 'Gap at least', 1, 500_000, 1),
       dial('side', 'Below (1), above (2), one each (3)', 1, 3),
     ],
-    problems: ({ zeros = 2, most = 9, least = 1, side }) =>
-      side === undefined
-        ? both(zeros, most, 0, 0, least)
-        : both(zeros, most, side === 2 ? 1 : -1, side === 1 ? -1 : 1, least),
+    problems({ zeros = 2, most = 9, least = 1, side }) {
+      const [first, second] = [undefined, [-1, -1], [1, 1], [-1, 1]][side ?? 0] ?? [0, 0]
+      const near = (way: number | undefined) => nearBase(zeros, most, way as -1 | 0 | 1, least)
+      return mapped(pairs(near(first), near(second)), ([a, b]) => productOf(decimal(a), decimal(b)))
+    },
   },
   read(problem): Near | Misfit {
     const found = readWholeFactors(problem)
     if ('because' in found) return found
     const { a, b } = found
     const [first, second] = [baseOf(a), baseOf(b)]
-    if (!first || !second) return misfit(`${said(first ? b : a)} is not near a power of ten`)
+    if (!first || !second) return misfit(MISFIT.near(said(first ? b : a)))
     if (first.base !== second.base)
-      return misfit(
-        `${said(a)} is near ${said(first.base)}, ${said(b)} near ${said(second.base)}: the bases differ`,
-      )
-    return first.zeros > 9 ? misfit('the base has more than 9 zeros') : { a, b, ...first }
+      return misfit(MISFIT.bases(said(a), said(first.base), said(b), said(second.base)))
+    return first.zeros > 9 ? misfit(MISFIT.zeros(9)) : { a, b, ...first }
   },
-  *work({ a, b, base, zeros }) {
-    const d = (yield deviationStep(a, { base, zeros }, [])).units
-    const e = (yield deviationStep(b, { base, zeros }, [d])).units
-    return yield* fromDeviations(a, d, e, { base, zeros })
+  *work({ a, b, base, zeros }, school) {
+    const d = yield* gapStep(a, { base, zeros }, [])
+    const e = yield* gapStep(b, { base, zeros }, [d])
+    return decimal(yield* fromGaps(a, b, [d, e], { base, zeros }, school, false))
   },
 })

@@ -1,138 +1,153 @@
 /**
- * multiply-subtraction: round one factor up, take the surplus back. 79×6: 480 − 6 = 474. 48×23: 1150 − 46 = 1104.
+ * multiply-subtraction: round one factor up, take the surplus back. 89×7: 630 − 7 = 623. 48×23: 1150 − 46 = 1104.
+ * A number added to the product, or taken from it, comes last: 4998×3+6.
  */
-import { decimal } from '../../number/decimal.js'
+import { decimal, toWords } from '../../number/decimal.js'
 import { lengthOf, said } from '../../number/whole.js'
-import { productOf } from '../../problem/problem.js'
+import { type Problem, productOf } from '../../problem/problem.js'
 import { mapped, pairs } from '../../problem/space.js'
+import { MISFIT, ROUND_BACK } from '../../words/multiplication.js'
 import { dial } from '../boards.js'
 import { differenceLoad, productLoad, together } from '../facts.js'
-import { level } from '../level.js'
-import { lineOf } from '../line.js'
-import { misfit, step, technique } from '../make.js'
-import { justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
+import { wholeLine } from '../line.js'
+import { type Misfit, misfit, technique } from '../make.js'
+import { ask, difference, gap, holdsThat, product, sum } from '../quantities.js'
+import { justBelow, ofDigits, type Rounded, roundedUp, roundStep } from '../rounding.js'
 import { SPLIT } from '../schools.js'
-import { productSlips, takingSlips } from '../slips.js'
-import { FACTOR_DECIMALS, placePoint, readWhole } from './product.js'
+import { placePoint, readWhole, type Whole } from './product.js'
 import { type Split, splitOf } from './split.js'
 
-const near = (digits: number, other: number, surplus?: number) =>
-  mapped(pairs(justBelow(digits, surplus), ofDigits(other, 2n)), ([a, b]) =>
-    productOf(decimal(a), decimal(b)),
-  )
+interface Rounding extends Whole {
+  /** Added to the product at the end, or taken from it. */
+  readonly more: bigint
+}
 
 export const multiplySubtraction = technique({
   id: 'multiply-subtraction',
-  name: 'Round up and take back',
+  words: ROUND_BACK,
   family: 'multiplication',
-  about: 'Round one factor up, multiply, and take the surplus back.',
   needs: ['multiply-addition'],
-  lesson: {
-    example: '79*6',
-    when: 'A factor lies just below a round number: 79, 48, 2997.',
-    whenNot: 'It lies well below, like 74: the surplus is then as much work as the product.',
-    because: [
-      '79 is 80 − 1.',
-      '79 × 6 = 80 × 6 − 1 × 6.',
-      'The round product comes from the table; only the surplus is taken back.',
-    ],
-  },
   schools: [SPLIT],
   // Targets: common practice, no published source.
   levels: [
-    level('One below a ten, by one digit', 3.5, () => near(2, 1, 1)),
-    level('Up to three below a ten, by one digit', 4, () => near(2, 1)),
-    level('One below a ten, by two digits', 6, () => near(2, 2, 1)),
-    level('Up to three below a ten, by two digits', 7, () => near(2, 2)),
-    level('Three digits just below a round number, by one digit', 5, () => near(3, 1, 3)),
-    level('Three digits, by one digit', 6, () => near(3, 1)),
-    level('Three digits, by two digits', 9, () => near(3, 2)),
-    level('Four digits just below a round number, by one digit', 6, () => near(4, 1, 3)),
-    level('Four digits, by two digits', 12, () => near(4, 2)),
+    ['One below a ten, by one digit', 3.5, { surplus: 1 }],
+    ['Up to four below a ten, by one digit', 4, { surplus: 4 }],
+    ['One below a ten, by two digits', 6, { other: 2, surplus: 1 }],
+    ['Up to four below a ten, by two digits', 7, { other: 2, surplus: 4 }],
+    ['Three digits just below a round number, by one digit', 5, { digits: 3, surplus: 4 }],
+    ['A product and a number', 6, { digits: 3, surplus: 4, more: 1 }],
+    ['Three digits, by one digit', 6, { digits: 3 }],
+    ['Three digits, by two digits', 9, { digits: 3, other: 2 }],
+    ['Four digits just below a round number, by one digit', 6, { digits: 4, surplus: 4 }],
+    ['Four digits, by two digits', 12, { digits: 4, other: 2 }],
   ],
   dials: {
     dials: [
-      dial('digits', 'Digits of the factor to round', 1, 5, 2),
-      dial('other', 'Digits of the other factor', 1, 8, 1),
-      dial('surplus', 'Surplus at most', 1, 333),
+      dial('digits', 'Digits of the number to round', 1, 5, 2),
+      dial('other', 'Digits of the other number', 1, 8, 1),
+      dial('surplus', 'Below the round number at most', 1, 333),
+      dial('more', 'One-digit number added (1) or not (0)', 0, 1, 0),
     ],
-    problems: ({ digits = 2, other = 1, surplus }) => near(digits, other, surplus),
+    problems({ digits = 2, other = 1, surplus, more = 0 }) {
+      const factors = pairs(justBelow(digits, surplus), ofDigits(other, 2n))
+      if (more === 0) return mapped(factors, ([a, b]) => productOf(decimal(a), decimal(b)))
+      return mapped(
+        pairs(factors, ofDigits(1)),
+        ([[a, b], term]): Problem => ({
+          kind: 'product-sum',
+          factors: [decimal(a), decimal(b)],
+          term: { sign: 1, size: decimal(term) },
+        }),
+      )
+    },
   },
-  read(problem) {
-    const found = readWhole(problem)
+  read(problem): Rounding | Misfit {
+    const plain = problem.kind === 'product-sum' ? productOf(...problem.factors) : problem
+    const found = readWhole(plain)
     if ('because' in found) return found
-    if (!roundedUp(found.a) && !roundedUp(found.b)) return misfit('no factor lies just below a round number')
-    return found.a === 1n || found.b === 1n ? misfit('a factor is 1') : found
+    if (!roundedUp(found.a) && !roundedUp(found.b)) return misfit(ROUND_BACK.noneNear)
+    if (found.a === 1n || found.b === 1n) return misfit(MISFIT.one)
+    if (problem.kind !== 'product-sum') return { ...found, more: 0n }
+    if (found.scale > 0 || problem.term.size.scale > 0) return misfit(MISFIT.whole)
+    const more = BigInt(problem.term.sign) * problem.term.size.units
+    return found.a * found.b + more < 0n ? misfit(ROUND_BACK.below) : { ...found, more }
   },
   *work(factors, school) {
-    const { scale } = factors
+    const { scale, more } = factors
     const { apart, whole } = splitOf(factors, school, roundedUp, costOf)!
-    const { round, over } = apart
-    const factor = round - over
-    const product = (yield step({
+    const factor = apart.round - apart.over
+    const round = yield* roundStep({ number: factor, round: apart.round, scale: 0 })
+    const over = round - factor
+    const times = product(round, whole)
+    const rounded = (yield ask(times, {
       action: 'partial-product',
-      place: lengthOf(round) - 1,
-      ask: `${said(factor)} is ${said(round)} less ${said(over)}. ${said(round)} × ${said(whole)}: how much?`,
-      why: `${said(round)} has fewer digits to multiply than ${said(factor)}.`,
-      expect: decimal(round * whole),
-      writes: () => lineOf(decimal(round * whole), 0, true),
-      holds: () => [{ what: 'round product', value: decimal(round * whole) }],
-      load: () => productLoad(round, whole),
-      slips: (slip) => productSlips(slip, round, whole),
+      place: lengthOf(round) - 1 - scale,
+      why: ROUND_BACK.whyProduct,
+      writes: () => wholeLine(times.value.units, scale, true),
+      holds: () => [{ what: 'round product', value: times.value }],
+      total: true,
     })).units
-    const surplus =
-      over === 1n
-        ? whole
-        : (yield step({
-            action: 'surplus',
-            place: 0,
-            ask: `${said(over)} × ${said(whole)}: how much is to be taken back?`,
-            why: `${said(round)} is ${said(over)} too many, and each one counts ${said(whole)}.`,
-            expect: decimal(over * whole),
-            writes: () => lineOf(decimal(product), 0, true),
-            holds: () => [
-              { what: 'round product', value: decimal(product) },
-              { what: 'to take back', value: decimal(over * whole) },
-            ],
-            load: () => productLoad(over, whole),
-            slips: (slip) => {
-              slip(
-                'surplus-once',
-                decimal(over),
-                4,
-                `The surplus counts ${said(whole)} times: ${said(over)} × ${said(whole)}.`,
-              )
-              productSlips(slip, over, whole)
-            },
-          })).units
-    const rest = product - surplus
-    const answer = yield step({
+    let surplus = whole
+    if (over !== 1n) {
+      const too = gap(factor, round)
+      const each = (yield ask(too, {
+        action: 'decide',
+        place: -scale,
+        ask: ROUND_BACK.gap(said(factor)),
+        why: ROUND_BACK.whyGap(said(round), said(factor), said(over)),
+        decision: [too.value],
+        writes: () => wholeLine(rounded, scale, true),
+        holds: () => [
+          { what: 'round product', value: decimal(rounded) },
+          { what: 'too many', value: too.value },
+        ],
+      })).units
+      const back = product(each, whole)
+      surplus = (yield ask(back, {
+        action: 'surplus',
+        place: -scale,
+        ask: ROUND_BACK.surplus(said(each), said(whole)),
+        why: ROUND_BACK.whySurplus(said(each), said(whole)),
+        writes: () => wholeLine(rounded, scale, true),
+        holds: () => [
+          { what: 'round product', value: decimal(rounded) },
+          { what: 'to take back', value: back.value },
+        ],
+        slips: (slip) => slip('surplus-once', decimal(each), 4, ROUND_BACK.once(holdsThat(back))),
+      })).units
+    }
+    const rest = difference(rounded, surplus)
+    const last = more === 0n
+    let value = (yield ask(rest, {
       action: 'give-back',
-      place: 0,
-      ask: `${said(product)} less ${said(surplus)}: how much is left?`,
-      why: 'The round product is too large by the surplus.',
-      expect: decimal(rest),
-      writes: () => lineOf(decimal(rest), 0),
-      load: () => differenceLoad(product, surplus),
-      slips: (slip) => {
-        slip(
-          'surplus-added',
-          decimal(product + surplus),
-          6,
-          `The factor was rounded up, so the ${said(surplus)} is taken away.`,
-        )
-        slip('surplus-kept', decimal(product), 3, `The ${said(surplus)} is still to be taken back.`)
-        if (over === 1n)
-          slip(
-            'surplus-once',
-            decimal(product - 1n),
-            4,
-            `One ${said(whole)} is too many, not 1: take ${said(whole)} back.`,
-          )
-        takingSlips(slip, product, surplus)
+      place: -scale,
+      ask: ROUND_BACK.back(said(rounded)),
+      why: ROUND_BACK.whyBack(said(rounded), said(surplus), said(rounded - surplus)),
+      writes: () => wholeLine(rest.value.units, scale, !last),
+      holds: last ? [] : [{ what: 'product', value: rest.value }],
+      slips(slip) {
+        const right = holdsThat(rest)
+        slip('given-wrong-way', decimal(rounded + surplus), 6, ROUND_BACK.addedOn(right))
+        slip('not-given-back', decimal(rounded), 3, ROUND_BACK.kept(right))
+        if (over === 1n) slip('surplus-once', decimal(rounded - 1n), 4, ROUND_BACK.once(right))
       },
-    })
-    return yield* placePoint(answer.units, scale, FACTOR_DECIMALS)
+    })).units
+    if (!last) {
+      const [before, size] = [value, more < 0n ? -more : more]
+      const total = more > 0n ? sum(before, size) : difference(before, size)
+      value = (yield ask(total, {
+        action: 'running-total',
+        place: 0,
+        ask: ROUND_BACK.more(said(before), toWords(decimal(size)), more > 0n),
+        why: ROUND_BACK.whyMore,
+        writes: () => wholeLine(total.value.units),
+        slips(slip) {
+          slip('part-left-out', decimal(before), 4, ROUND_BACK.moreLeft(holdsThat(total)))
+          slip('wrong-sign', decimal(before - more), 3, ROUND_BACK.moreSign(holdsThat(total)))
+        },
+      })).units
+    }
+    return yield* placePoint(value, scale)
   },
 })
 

@@ -5,30 +5,23 @@
  * ever below 0, since the columns used so far never sum to more than the square of the root.
  */
 import { type Decimal, decimal, digitAt, highestPlace, power10, unitsAt } from '../../number/decimal.js'
-import { placeTitle } from '../../number/places.js'
 import { integerRoot } from '../../number/root.js'
 import { said, wholePart } from '../../number/whole.js'
 import { numberSpace } from '../../problem/numbers.js'
 import { rootOf } from '../../problem/problem.js'
 import { shape } from '../../problem/shape.js'
 import { between, mapped } from '../../problem/space.js'
+import { ROOT_DUPLEX, ROOT_MISFIT } from '../../words/roots.js'
+import { at as inPlace, REMARK } from '../../words/steps.js'
 import { dial } from '../boards.js'
 import type { AnswerCell, Fact, Step } from '../contract.js'
 import { differenceLoad, productLoad } from '../facts.js'
-import { level } from '../level.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
+import { ask } from '../quantities.js'
 import { DECIMALS } from '../schools.js'
-import { duplexOf } from '../squares/duplex.js'
+import { duplexOf, duplexSlips } from '../squares/duplex.js'
 
 const MOST_DIGITS = 12
-
-const space = (digits: number, decimals = 0) =>
-  mapped(numberSpace([shape(digits, decimals)]), ([n]) => rootOf(n!))
-/** Squares of whole numbers, so that the root comes out. */
-const squares = (digits: number) => {
-  const least = integerRoot(10n ** BigInt(digits - 1) - 1n) + 1n
-  return mapped(between(least, integerRoot(10n ** BigInt(digits) - 1n)), (r) => rootOf(decimal(r * r)))
-}
 
 interface Pairing {
   readonly n: Decimal
@@ -36,35 +29,21 @@ interface Pairing {
 
 export const rootDuplex = technique({
   id: 'root-duplex',
-  name: 'Root by duplexes',
+  words: ROOT_DUPLEX,
   family: 'roots',
-  about: 'One root digit after another: divide by twice the first digit, and take away duplexes as you go.',
   needs: ['square-duplex', 'root-estimate'],
-  lesson: {
-    example: 'sqrt(2704)',
-    when: 'More digits are wanted than an estimate gives, or the number is long.',
-    whenNot: 'Two decimals are enough and a known square is near.',
-    because: [
-      'The square of r0 r1 r2... has the columns r0², 2 r0 r1, 2 r0 r2 + r1², ...',
-      'Every column holds 2 r0 times the newest digit, and the duplex of the digits between.',
-      'So take the duplex away and divide by 2 r0: the newest digit comes out.',
-    ],
-  },
   schools: [DECIMALS],
-  asks: (school) =>
-    school.decimals === '0'
-      ? 'the whole root, the rest cut off'
-      : `the root to ${school.decimals} decimals, the rest cut off`,
+  asks: (school) => ROOT_DUPLEX.asks(school.decimals!),
   // Targets: common practice, no published source.
   levels: [
-    level('Squares of three and four digits', 8, () => squares(4)),
-    level('Squares of five digits', 15, () => squares(5)),
-    level('Squares of six digits', 18, () => squares(6)),
-    level('Two digits, to three decimals', 20, () => space(2)),
-    level('Four digits, to three decimals', 30, () => space(4)),
-    level('Six digits, to three decimals', 40, () => space(6)),
-    level('Two decimals under the root', 40, () => space(3, 2)),
-    level('Twelve digits', 90, () => space(12)),
+    ['Squares of three and four digits', 8, { exact: 1 }],
+    ['Squares of five digits', 15, { digits: 5, exact: 1 }],
+    ['Squares of six digits', 18, { digits: 6, exact: 1 }],
+    ['Two digits, to three decimals', 20, { digits: 2 }],
+    ['Four digits, to three decimals', 30, {}],
+    ['Six digits, to three decimals', 40, { digits: 6 }],
+    ['Two decimals under the root', 40, { digits: 3, decimals: 2 }],
+    ['Twelve digits', 90, { digits: 12 }],
   ],
   dials: {
     dials: [
@@ -72,17 +51,18 @@ export const rootDuplex = technique({
       dial('decimals', 'Decimals', 0, 6, 0),
       dial('exact', 'Only squares of whole numbers (1)', 1, 1),
     ],
-    problems: ({ digits = 4, decimals = 0, exact }) =>
-      exact === 1 ? squares(digits) : space(digits, decimals),
+    problems({ digits = 4, decimals = 0, exact }) {
+      if (exact === undefined) return mapped(numberSpace([shape(digits, decimals)]), ([n]) => rootOf(n!))
+      const least = integerRoot(10n ** BigInt(digits - 1) - 1n) + 1n
+      return mapped(between(least, integerRoot(10n ** BigInt(digits) - 1n)), (r) => rootOf(decimal(r * r)))
+    },
   },
   read(problem): Pairing | Misfit {
-    if (problem.kind !== 'root') return misfit('it works a square root, and this is none')
+    if (problem.kind !== 'root') return misfit(ROOT_MISFIT.none)
     const n = problem.radicand
     const whole = n.units / power10(n.scale)
-    if (whole === 0n) return misfit('a number below 1: move the point by two places first')
-    return whole.toString().length > MOST_DIGITS
-      ? misfit(`more than ${MOST_DIGITS} digits stand before the point`)
-      : { n }
+    if (whole === 0n) return misfit(ROOT_MISFIT.below)
+    return whole.toString().length > MOST_DIGITS ? misfit(ROOT_DUPLEX.digits(MOST_DIGITS)) : { n }
   },
   *work({ n }, school): Generator<Step, Decimal, Decimal> {
     const asked = Number(school.decimals)
@@ -114,19 +94,15 @@ export const rootDuplex = technique({
       step({
         action: 'root',
         place: groups - 1,
-        ask: `First group ${said(group)}: which digit has the largest square not above it?`,
-        why: `The digits are paired off from the point; the root has ${groups} whole ${groups === 1 ? 'digit' : 'digits'}.`,
+        ask: ROOT_DUPLEX.first(said(group)),
+        why: ROOT_DUPLEX.whyFirst(groups),
         expect: decimal(r0),
         writes: line([r0]),
         load: () => productLoad(BigInt(r0), BigInt(r0)),
-        slips: (slip) => {
-          slip(
-            'square-above',
-            decimal(r0 + 1),
-            4,
-            `${r0 + 1} squared is ${(r0 + 1) ** 2}: that is more than ${said(group)}.`,
-          )
-          slip('square-below', decimal(r0 - 1), 4, `${r0} squared is ${r0 ** 2}: that still fits.`)
+        slips(slip) {
+          const square = (r: number) => `${r} × ${r} = ${r * r}`
+          slip('square-above', decimal(r0 + 1), 4, ROOT_DUPLEX.above(square(r0 + 1)))
+          if (r0 > 1) slip('square-below', decimal(r0 - 1), 4, ROOT_DUPLEX.below(square(r0)))
         },
       }),
     )
@@ -137,15 +113,16 @@ export const rootDuplex = technique({
       step({
         action: 'remainder',
         place: groups - 1,
-        ask: `${said(group)} less ${root} squared: what is left?`,
-        why: 'What is left goes to the next digit.',
+        ask: ROOT_DUPLEX.left(said(group), String(root)),
+        why: ROOT_DUPLEX.whyLeft,
         expect: decimal(gap),
         writes: line(),
         holds: [{ what: 'left', value: decimal(gap) }],
         load: () => differenceLoad(group, BigInt(root * root)),
-        slips: (slip) => {
-          slip('fact', decimal(gap - 1), 1, `${root} squared is ${root * root}; ${gap} is left.`)
-          slip('fact', decimal(gap + 1), 1, `${root} squared is ${root * root}; ${gap} is left.`)
+        slips(slip) {
+          const right = `${said(group)} − ${root * root} = ${gap}`
+          slip('fact', decimal(gap - 1), 1, REMARK.tooFew(right))
+          slip('fact', decimal(gap + 1), 1, REMARK.tooMany(right))
         },
       }),
     )
@@ -153,8 +130,8 @@ export const rootDuplex = technique({
       step({
         action: 'divisor',
         place: groups - 1,
-        ask: `The divisor is twice ${root}: how much?`,
-        why: 'It stays the same to the end.',
+        ask: ROOT_DUPLEX.divisor(String(root)),
+        why: ROOT_DUPLEX.whyDivisor,
         expect: decimal(2 * root),
         writes: line(),
         holds: [
@@ -162,7 +139,8 @@ export const rootDuplex = technique({
           { what: 'divisor', value: decimal(2 * root) },
         ],
         load: () => productLoad(BigInt(root), 2n),
-        slips: (slip) => slip('not-doubled', decimal(root), 6, `Twice the first digit: ${2 * root}.`),
+        slips: (slip) =>
+          slip('not-doubled', decimal(root), 6, REMARK.notDoubled(`2 × ${root} = ${2 * root}`)),
       }),
     )
     const holds = (what: string, value: number) => [
@@ -175,55 +153,40 @@ export const rootDuplex = technique({
       const digit = digitAt(n, 2 * (groups - 1) - k)
       const gross = remainder * 10 + digit
       const between_ = digits.slice(1)
-      const duplex = duplexOf(between_)
+      const plain = duplexOf(between_)
       let net = gross
-      if (duplex > 0)
-        net = yield* enter(
-          netStep({
-            gross,
-            duplex,
-            group: between_,
+      if (plain.value.units > 0n) {
+        const group = between_.join(' ')
+        const duplex = yield* enter(
+          ask(plain, {
+            action: 'product',
             place: rootPlace,
+            ask: ROOT_DUPLEX.duplex(String(gross), group),
+            why: ROOT_DUPLEX.whyDuplex,
             writes: line(),
-            holds: holds('net', gross - duplex),
+            holds: [...holds('stands there', gross), { what: 'duplex', value: plain.value }],
+            slips: (slip) => duplexSlips(slip, between_),
           }),
         )
+        net = yield* enter(netStep(gross, duplex, rootPlace, line(), holds('left', gross - duplex)))
+      }
+      const times = (q: number) => `${q} × ${divisor} = ${q * divisor}`
       const most = divisor > 0 ? Math.min(9, Math.max(0, Math.floor(net / divisor))) : 0
       const right = onPath ? Number(truth[k]) : most
       const q = yield* enter(
         step({
           action: 'quotient-digit',
           place: rootPlace,
-          ask: `${placeTitle(rootPlace)}: ${duplex > 0 ? `net ${net}` : `${gross}`} by ${divisor}. Which digit leaves no later net below 0?`,
-          why:
-            right < most
-              ? `${most} would fit now, but what it leaves is too little for the duplexes to come: one lower, and a larger rest.`
-              : `${right} × ${divisor} = ${right * divisor} fits, and enough is left.`,
+          ask: inPlace(rootPlace, ROOT_DUPLEX.digit(String(divisor), String(net))),
+          why: ROOT_DUPLEX.whyDigit(times(right), right < most),
           expect: decimal(right),
           writes: line([right]),
           holds: holds('net', net),
           load: { facts: [`${right * divisor}/${divisor}` as Fact], carries: 0 },
-          slips: (slip) => {
-            if (most > right)
-              slip(
-                'not-lowered',
-                decimal(most),
-                7,
-                `${most} fits now but leaves a later net below 0: lower it and keep the larger rest.`,
-              )
-            slip(
-              'too-few',
-              decimal(right - 1),
-              3,
-              `One more still fits: ${right} × ${divisor} = ${right * divisor}.`,
-            )
-            if (right < 9)
-              slip(
-                'too-many',
-                decimal(right + 1),
-                3,
-                `${right + 1} × ${divisor} = ${(right + 1) * divisor} is too much.`,
-              )
+          slips(slip) {
+            if (most > right) slip('not-lowered', decimal(most), 7, ROOT_DUPLEX.lower)
+            slip('too-few', decimal(right - 1), 3, ROOT_DUPLEX.few(times(right)))
+            if (right < 9) slip('too-many', decimal(right + 1), 3, ROOT_DUPLEX.many(times(right + 1)))
           },
         }),
       )
@@ -234,16 +197,17 @@ export const rootDuplex = technique({
         step({
           action: 'remainder',
           place: rootPlace,
-          ask: `${net} less ${q} × ${divisor}: what is left?`,
-          why: 'It may be larger than the divisor: later duplexes are taken from it.',
+          ask: ROOT_DUPLEX.rest(String(net), String(q), String(divisor)),
+          why: ROOT_DUPLEX.whyRest,
           expect: decimal(left),
           writes: line(),
           holds: holds('left', left),
           load: () => differenceLoad(BigInt(Math.max(0, net)), BigInt(q * divisor)),
-          slips: (slip) => {
-            slip('rest-forgotten', decimal(0), 3, `What is left goes on: ${net} − ${q * divisor} = ${left}.`)
-            slip('fact', decimal(left - 1), 1, `${net} − ${q * divisor} = ${left}.`)
-            slip('fact', decimal(left + 1), 1, `${net} − ${q * divisor} = ${left}.`)
+          slips(slip) {
+            const right = `${net} − ${q * divisor} = ${left}`
+            slip('rest-forgotten', decimal(0), 3, ROOT_DUPLEX.restForgotten(right))
+            slip('fact', decimal(left - 1), 1, REMARK.tooFew(right))
+            slip('fact', decimal(left + 1), 1, REMARK.tooMany(right))
           },
         }),
       )
@@ -252,45 +216,29 @@ export const rootDuplex = technique({
   },
 })
 
-function netStep(at: {
-  gross: number
-  duplex: number
-  group: readonly number[]
-  place: number
-  writes: Step['writes']
-  holds: Step['holds']
-}): Step {
-  const { gross, duplex, group, place, writes, holds } = at
+function netStep(
+  gross: number,
+  duplex: number,
+  place: number,
+  writes: Step['writes'],
+  holds: Step['holds'],
+): Step {
   const net = gross - duplex
+  const right = `${gross} − ${duplex} = ${net}`
   return step({
     action: 'net',
     place,
-    ask: `Gross ${gross}, less the duplex of ${group.join(' ')}: what is the net?`,
-    why: `The digits after the first already make ${duplex} in this column.`,
+    ask: ROOT_DUPLEX.net(String(gross), String(duplex)),
+    why: ROOT_DUPLEX.whyNet(right),
     expect: decimal(net),
     writes,
     holds,
-    load: () => ({
-      facts: [
-        ...group
-          .slice(0, Math.ceil(group.length / 2))
-          .map((d, i): Fact => `${d}x${group[group.length - 1 - i]!}`),
-        `${gross}-${duplex}`,
-      ],
-      carries: gross % 10 < duplex % 10 ? 1 : 0,
-    }),
-    slips: (slip) => {
-      const right = `The duplex of ${group.join(' ')} is ${duplex}; ${gross} − ${duplex} = ${net}`
-      slip('duplex-forgotten', decimal(gross), 6, `${right}.`)
-      slip('duplex-added', decimal(gross + duplex), 3, `The duplex is taken away. ${right}.`)
-      const single = group.reduce((sum, d, i) => sum + d * group[group.length - 1 - i]!, 0)
-      const once = group
-        .slice(0, group.length >> 1)
-        .reduce((sum, d, i) => sum + d * group[group.length - 1 - i]!, 0)
-      if (single !== once && once > 0)
-        slip('not-doubled', decimal(net + once), 4, `Each pair counts twice. ${right}.`)
-      slip('fact', decimal(net - 1), 1, `${right}.`)
-      slip('fact', decimal(net + 1), 1, `${right}.`)
+    load: { facts: [`${gross}-${duplex}`], carries: gross % 10 < duplex % 10 ? 1 : 0 },
+    slips(slip) {
+      slip('duplex-forgotten', decimal(gross), 6, ROOT_DUPLEX.forgotten(right))
+      slip('duplex-added', decimal(gross + duplex), 3, ROOT_DUPLEX.added(right))
+      slip('fact', decimal(net - 1), 1, REMARK.tooFew(right))
+      slip('fact', decimal(net + 1), 1, REMARK.tooMany(right))
     },
   })
 }

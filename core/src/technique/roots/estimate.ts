@@ -17,16 +17,16 @@ import {
 } from '../../number/decimal.js'
 import { integerRoot, squareRoot } from '../../number/root.js'
 import { said, size } from '../../number/whole.js'
-import { numberSpace } from '../../problem/numbers.js'
 import { rootOf } from '../../problem/problem.js'
-import { shape } from '../../problem/shape.js'
 import { between, kept, mapped } from '../../problem/space.js'
+import { ESTIMATE, ROOT_MISFIT } from '../../words/roots.js'
+import { REMARK } from '../../words/steps.js'
 import { dial } from '../boards.js'
 import type { Step } from '../contract.js'
 import { differenceLoad, productLoad } from '../facts.js'
-import { level } from '../level.js'
 import { lineOf } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
+import { ask, holdsThat, twice } from '../quantities.js'
 import { SQUARE } from '../schools.js'
 
 const MOST = 1_000_000n
@@ -36,91 +36,71 @@ const SHOWN = 3
 const MOST_ROUNDS = 4
 const TOLERANCE = decimal(5, 3)
 
-const space = (least: number, most: number, distance?: number) =>
-  mapped(
-    kept(between(least, most), (n) => {
-      const r = integerRoot(n)
-      return n !== r * r && (distance === undefined || n - r * r <= BigInt(distance))
-    }),
-    (n) => rootOf(decimal(n)),
-  )
-
 interface Radicand {
   readonly n: Decimal
 }
 
 export const rootEstimate = technique({
   id: 'root-estimate',
-  name: 'Root by estimate',
+  words: ESTIMATE,
   family: 'roots',
-  about: 'Start from the nearest square you know and add what is left, over twice its root.',
-  needs: ['square-round-balance', 'divide-short'],
-  lesson: {
-    example: 'sqrt(70)',
-    when: 'Two decimals are enough: the estimate comes in one breath.',
-    whenNot: 'More digits are wanted, or the number is long: take the duplex way.',
-    because: [
-      '(r + c)² = r² + 2rc + c², and c² is small.',
-      'So n − r² is nearly 2rc, and c is nearly (n − r²) / 2r.',
-      'Leaving c² out makes c a little too large: the estimate is never below the root.',
-    ],
-  },
+  needs: ['divide-short'],
   schools: [SQUARE],
-  asks: () => 'the estimate to two decimals',
+  asks: () => ESTIMATE.asks,
   // Targets: common practice, no published source (8 s).
   levels: [
-    level('Up to 100, at most four above a square', 8, () => space(26, 99, 4)),
-    level('Up to 100', 8, () => space(26, 99)),
-    level('Up to 400', 9, () => space(101, 400)),
-    level('Below 26: once again', 14, () => space(2, 24)),
-    level('Up to 1000', 12, () => space(401, 999)),
-    level('One decimal', 12, () => mapped(numberSpace([shape(2, 1)]), ([n]) => rootOf(n!))),
-    level('Four digits', 18, () => space(1000, 9999)),
+    ['Up to 100, at most four above a square', 8, { distance: 4 }],
+    ['Up to 100', 8, {}],
+    ['Up to 400', 9, { least: 101, most: 400 }],
+    ['Below 26: once again', 14, { least: 2, most: 24 }],
+    ['Up to 1000', 12, { least: 401, most: 999 }],
+    ['One decimal', 12, { least: 10, most: 99, decimals: 1 }],
+    ['Four digits', 18, { least: 1000, most: 9999 }],
   ],
   dials: {
     dials: [
       dial('least', 'From', 2, 999_999, 26),
       dial('most', 'To', 3, 999_999, 99),
       dial('distance', 'Above the square at most', 1, 1998),
+      dial('decimals', 'Decimals', 0, 1, 0),
     ],
-    problems: ({ least = 26, most = 99, distance }) => space(least, Math.max(least, most), distance),
+    problems({ least = 26, most = 99, distance, decimals = 0 }) {
+      const unit = 10n ** BigInt(decimals)
+      const numbers = between(BigInt(least) * unit, BigInt(Math.max(least, most)) * unit)
+      const kinds = kept(numbers, (n) => {
+        if (decimals > 0) return n % 10n !== 0n
+        const r = integerRoot(n)
+        return n !== r * r && (distance === undefined || n - r * r <= BigInt(distance))
+      })
+      return mapped(kinds, (n) => rootOf(decimal(n, decimals)))
+    },
   },
   read(problem): Radicand | Misfit {
-    if (problem.kind !== 'root') return misfit('it works a square root, and this is none')
+    if (problem.kind !== 'root') return misfit(ROOT_MISFIT.none)
     const n = problem.radicand
-    if (compare(n, decimal(1)) < 0) return misfit('a number below 1: move the point by two places first')
-    return compare(n, decimal(MOST)) > 0
-      ? misfit(`only up to ${said(MOST)}: the first square must be known`)
-      : { n }
+    if (compare(n, decimal(1)) < 0) return misfit(ROOT_MISFIT.below)
+    return compare(n, decimal(MOST)) > 0 ? misfit(ESTIMATE.upTo(said(MOST))) : { n }
   },
   *work({ n }, school) {
     const below = integerRoot(n.units / power10(n.scale))
     // The nearer square: which of r and r + 1 has the smaller gap to n.
     const above = school.square === 'nearest' && compare(multiply(decimal(below), decimal(below + 1n)), n) < 0
     const start = above ? below + 1n : below
+    const nearest = school.square === 'nearest'
+    const square = (r: bigint) => `${said(r)} × ${said(r)} = ${said(r * r)}`
     const r = (yield step({
       action: 'root',
       place: 0,
-      ask: `Which whole number has the ${school.square === 'nearest' ? 'square nearest to' : 'largest square not above'} ${toWords(n)}?`,
-      why: 'The square is a fact you know; the rest is a small correction.',
+      ask: ESTIMATE.start(toWords(n), nearest),
+      why: ESTIMATE.whyStart,
       expect: decimal(start),
-      // Any whole start serves a step later, but only this one keeps the correction small.
       writes: () => lineOf(decimal(start), 0, true),
       holds: [{ what: 'root', value: decimal(start) }],
       load: () => productLoad(start, start),
-      slips: (slip) => {
-        slip(
-          'square-above',
-          decimal(start + 1n),
-          4,
-          `${said(start + 1n)} squared is ${said((start + 1n) * (start + 1n))}.`,
-        )
-        slip(
-          'square-below',
-          decimal(start - 1n),
-          4,
-          `${said(start)} squared is ${said(start * start)}: that is nearer.`,
-        )
+      slips(slip) {
+        const other = nearest ? ESTIMATE.nearer(square(start)) : ESTIMATE.below(square(start))
+        slip('square-above', decimal(start + 1n), 4, ESTIMATE.above(square(start + 1n)))
+        if (start > 1n) slip('square-below', decimal(start - 1n), 4, other)
       },
     })).units
     const gap = subtract(n, decimal(r * r))
@@ -128,51 +108,43 @@ export const rootEstimate = technique({
     const left = yield step({
       action: 'remainder',
       place: 0,
-      ask: under
-        ? `${said(r)} squared is ${said(r * r)}. How much is that above ${toWords(n)}?`
-        : `${toWords(n)} less ${said(r)} squared (${said(r * r)}): what is left?`,
-      why: 'This is what the correction has to make up for.',
+      ask: ESTIMATE.left(toWords(n), said(r), under),
+      why: ESTIMATE.whyLeft(square(r)),
       expect: absolute(gap),
+      // The gap may be said with its sign.
+      meant: (entry) => (under && entry.units < 0n ? absolute(entry) : undefined),
       writes: () => lineOf(decimal(r), 0, true),
       holds: [
         { what: 'root', value: decimal(r) },
         { what: under ? 'over' : 'left', value: absolute(gap) },
       ],
       load: () => differenceLoad(size(n.units), r * r * power10(n.scale)),
-      slips: (slip) => {
+      slips(slip) {
         for (const off of [-10n, 10n, -1n, 1n])
-          slip(
-            'fact',
-            add(absolute(gap), decimal(off)),
-            2,
-            `${said(r)} × ${said(r)} = ${said(r * r)}; the gap to ${toWords(n)} is ${toWords(absolute(gap))}.`,
-          )
+          slip('fact', add(absolute(gap), decimal(off)), 2, REMARK.check(square(r)))
       },
     })
     if (left.units === 0n) return decimal(r)
-    const twice = (yield step({
+    const doubled = twice(r)
+    const divisor = (yield ask(doubled, {
       action: 'divisor',
       place: 0,
-      ask: `Twice ${said(r)}: how much?`,
-      why: 'Each hundredth added to the root adds twice the root, in hundredths, to the square.',
-      expect: decimal(2n * r),
+      ask: ESTIMATE.divisor(said(r)),
+      why: ESTIMATE.whyDivisor,
       writes: () => lineOf(decimal(r), 0, true),
       holds: [
         { what: under ? 'over' : 'left', value: left },
-        { what: 'divide by', value: decimal(2n * r) },
+        { what: 'divide by', value: doubled.value },
       ],
-      load: () => productLoad(r, 2n),
-      slips: (slip) => {
-        slip('not-doubled', decimal(r), 6, `The gap is divided by twice the root: ${said(2n * r)}.`)
-        slip('squared', decimal(r * r), 2, `Twice the root, not the root squared: ${said(2n * r)}.`)
-      },
+      slips: (slip) => slip('squared', decimal(r * r), 2, ESTIMATE.squared(holdsThat(doubled))),
     })).units
-    const c = rounded(left, decimal(twice), SHOWN)
+    const [over, by] = yield* reduced(left, divisor, r)
+    const c = rounded(over, decimal(by), SHOWN)
     const correction = yield step({
       action: 'correction',
       place: -2,
-      ask: `${toWords(left)} divided by ${said(twice)}: how much, to two or three decimals?`,
-      why: 'The gap is shared out over twice the root.',
+      ask: ESTIMATE.divide(toWords(over), said(by)),
+      why: ESTIMATE.whyDivide,
       expect: c,
       also: (entry) => close(entry, c),
       writes: () => lineOf(decimal(r), 0, true),
@@ -180,72 +152,70 @@ export const rootEstimate = technique({
         { what: 'root', value: decimal(r) },
         { what: 'correction', value: c },
       ],
-      load: () => ({ facts: [`${Number(left.units)}/${Number(twice)}`], carries: 0 }),
-      slips: (slip) => {
-        slip(
-          'point-misplaced',
-          decimal(c.units, c.scale + 1),
-          4,
-          `${toWords(left)} / ${said(twice)} is ${toWords(c)}: look at the point.`,
-        )
-        slip(
-          'point-misplaced',
-          multiply(c, decimal(10)),
-          3,
-          `${toWords(left)} / ${said(twice)} is ${toWords(c)}: look at the point.`,
-        )
-        slip(
-          'remainder-as-decimal',
-          asDecimals(left),
-          3,
-          `The ${toWords(left)} is still to be divided by ${said(twice)}.`,
-        )
-        slip(
-          'divided-upside-down',
-          rounded(decimal(twice), left, SHOWN),
-          2,
-          `${toWords(left)} is divided by ${said(twice)}, not the other way round.`,
-        )
+      load: () => ({ facts: [`${Number(over.units)}/${Number(by)}`], carries: 0 }),
+      slips(slip) {
+        slip('point-misplaced', decimal(c.units, c.scale + 1), 4, ESTIMATE.point)
+        slip('point-misplaced', multiply(c, decimal(10)), 3, ESTIMATE.point)
+        slip('remainder-as-decimal', asDecimals(over), 3, ESTIMATE.stillDivide(toWords(over), said(by)))
+        const turned = rounded(decimal(by), over, SHOWN)
+        slip('divided-upside-down', turned, 2, ESTIMATE.upsideDown(toWords(over), said(by)))
       },
     })
     const first = under ? subtract(decimal(r), correction) : add(decimal(r), correction)
-    let estimate = yield lastStep(
-      under ? 'Take the correction from the root' : 'Add the correction to the root',
-      first,
-      n,
-      farOff(c, start),
-      (slip) => {
-        slip(
-          'correction-sign',
-          under ? add(decimal(r), correction) : subtract(decimal(r), correction),
-          5,
-          under
-            ? 'The square is above, so the correction is taken away.'
-            : 'The square is below, so the correction is added.',
-        )
-        slip('correction-left-out', decimal(r), 3, 'The correction is still missing.')
-      },
-    )
+    let estimate = yield lastStep(ESTIMATE.add(said(r), under), first, n, farOff(c, start), (slip) => {
+      const wrong = under ? add(decimal(r), correction) : subtract(decimal(r), correction)
+      slip('given-wrong-way', wrong, 5, ESTIMATE.wrongWay(under))
+      slip('part-left-out', decimal(r), 3, ESTIMATE.missing)
+    })
     let again = farOff(c, start)
     for (let rounds = 1; again && rounds <= MOST_ROUNDS; rounds += 1) {
       const other = rounded(n, estimate, SHOWN)
       again = farOff(half(absolute(subtract(estimate, other))), start) && rounds < MOST_ROUNDS
       const quotient: Decimal = yield quotientStep(n, estimate, other)
       const mean = rounded(add(estimate, quotient), decimal(2), SHOWN)
-      estimate = yield lastStep(
-        `Midway between ${toWords(estimate)} and ${toWords(quotient)}`,
-        mean,
-        n,
-        again,
-        (slip) => {
-          slip('not-halved', add(estimate, quotient), 4, 'Half of the sum lies midway.')
-          slip('mean-left-out', quotient, 3, `Midway, not the quotient itself: ${toWords(mean)}.`)
-        },
-      )
+      const words = ESTIMATE.middle(toWords(estimate), toWords(quotient))
+      const before = estimate
+      estimate = yield lastStep(words, mean, n, again, (slip) => {
+        slip('not-halved', add(before, quotient), 4, ESTIMATE.notHalved)
+        slip('part-left-out', quotient, 3, ESTIMATE.quotient)
+      })
     }
     return estimate
   },
 })
+
+/** A fraction is reduced before it is divided out: 4/12 is a third. @returns what is divided by what */
+function* reduced(
+  left: Decimal,
+  divisor: bigint,
+  root: bigint,
+): Generator<Step, readonly [Decimal, bigint], Decimal> {
+  const by = left.scale === 0 ? common(left.units, divisor) : 1n
+  if (by === 1n) return [left, divisor]
+  const words = (n: bigint) => [said(n), said(left.units / n), said(divisor / n)] as const
+  const [common_, a, b] = words(by)
+  const entry = (yield step({
+    action: 'decide',
+    place: 0,
+    ask: ESTIMATE.reduce(toWords(left), said(divisor)),
+    why: ESTIMATE.whyReduce(toWords(left), said(divisor), common_, a, b),
+    expect: decimal(by),
+    also: (n) => n.scale === 0 && n.units > 1n && by % n.units === 0n,
+    decision: [decimal(by), decimal(1)],
+    writes: () => lineOf(decimal(root), 0, true),
+    holds: [
+      { what: 'over', value: left },
+      { what: 'divide by', value: decimal(divisor) },
+    ],
+    load: { facts: [`${Number(left.units)}/${Number(by)}`, `${Number(divisor)}/${Number(by)}`], carries: 0 },
+  })).units
+  const goes = entry > 0n && left.units % entry === 0n && divisor % entry === 0n ? entry : 1n
+  return [decimal(left.units / goes), divisor / goes]
+}
+
+function common(a: bigint, b: bigint): bigint {
+  return b === 0n ? a : common(b, a % b)
+}
 
 /** Is another round worth its time: would the part left out, about c²/2r, show in the second decimal? */
 function farOff(c: Decimal, r: bigint): boolean {
@@ -260,8 +230,8 @@ function quotientStep(n: Decimal, estimate: Decimal, other: Decimal): Step {
   return step({
     action: 'quotient',
     place: -2,
-    ask: `Still far off, so once more: ${toWords(n)} divided by ${toWords(estimate)}. How much, to two or three decimals?`,
-    why: 'One factor is too large, so the other is too small; the root lies between them.',
+    ask: ESTIMATE.again(toWords(n), toWords(estimate)),
+    why: ESTIMATE.whyAgain,
     expect: other,
     also: (entry) => close(entry, other),
     writes: () => lineOf(estimate, -estimate.scale, true),
@@ -270,27 +240,16 @@ function quotientStep(n: Decimal, estimate: Decimal, other: Decimal): Step {
       { what: 'quotient', value: other },
     ],
     load: () => ({ facts: [`${Number(n.units)}/${Number(estimate.units)}`], carries: 0 }),
-    slips: (slip) => {
-      slip(
-        'point-misplaced',
-        decimal(other.units, other.scale + 1),
-        3,
-        `The quotient is ${toWords(other)}: look at the point.`,
-      )
-      slip(
-        'point-misplaced',
-        multiply(other, decimal(10)),
-        3,
-        `The quotient is ${toWords(other)}: look at the point.`,
-      )
-      slip('fact', add(other, decimal(1, 1)), 2, `The quotient is ${toWords(other)}.`)
-      slip('fact', subtract(other, decimal(1, 1)), 2, `The quotient is ${toWords(other)}.`)
+    slips(slip) {
+      slip('point-misplaced', decimal(other.units, other.scale + 1), 3, ESTIMATE.point)
+      slip('point-misplaced', multiply(other, decimal(10)), 3, ESTIMATE.point)
+      for (const off of [-1, 1]) slip('fact', add(other, decimal(off, 1)), 2, ESTIMATE.division)
     },
   })
 }
 
 function lastStep(
-  ask: string,
+  question: string,
   expect: Decimal,
   n: Decimal,
   more: boolean,
@@ -298,10 +257,10 @@ function lastStep(
 ): Step {
   const exact = squareRoot(n, 6)
   return step({
-    action: 'root',
+    action: 'running-total',
     place: 0,
-    ask: `${ask}: what is the estimate?`,
-    why: 'The estimate is never below the true root, and very near it when the square was near.',
+    ask: question,
+    why: ESTIMATE.whyAdd,
     expect,
     // The answer may be given to two decimals, or better than the estimate itself.
     also: more ? undefined : (entry) => close(entry, expect) || close(entry, exact),
@@ -309,6 +268,7 @@ function lastStep(
     after: (entry) => ({ writes: lineOf(entry, -entry.scale, more), holds: [] }),
     holds: more ? [{ what: 'estimate', value: expect }] : [],
     load: { facts: [], carries: 0 },
+    total: !more,
     slips,
   })
 }

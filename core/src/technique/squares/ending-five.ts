@@ -8,45 +8,32 @@ import { numberSpace } from '../../problem/numbers.js'
 import { squareOf } from '../../problem/problem.js'
 import { shape } from '../../problem/shape.js'
 import { mapped } from '../../problem/space.js'
+import { POINT } from '../../words/multiplication.js'
+import { ENDING_FIVE, SQUARE_MISFIT } from '../../words/squares.js'
 import { dial } from '../boards.js'
-import { level } from '../level.js'
-import { lineOf } from '../line.js'
+import { twoParts, wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { headProduct } from '../multiplication/head.js'
 import { placePoint } from '../multiplication/product.js'
-import { readSquare, SQUARE_DECIMALS, type Squared } from './square.js'
+import { readSquare, type Squared } from './square.js'
 
 const MOST_DIGITS = 8
 
-/** Numbers ending in 5: the head is free, the 5 stands behind it. */
-const space = (digits: number, decimals = 0, zeros?: number) =>
-  mapped(numberSpace([shape(digits - 1)], zeros === undefined ? {} : { zeros }), ([head]) =>
-    squareOf(decimal(head!.units * 10n + 5n, decimals)),
-  )
-
 export const squareEndingFive = technique({
   id: 'square-ending-five',
-  name: 'Ending in five',
+  words: ENDING_FIVE,
   family: 'squares',
-  about: 'Drop the 5, multiply the head by the next number, and write 25 behind.',
   needs: ['multiply-same-head'],
-  lesson: {
-    example: '75^2',
-    when: 'The number ends in 5, with or without decimals.',
-    whenNot: 'It ends in anything else.',
-    because: ['75 lies midway between 70 and 80.', '75² = 70 × 80 + 5².', '7 × 8 = 56 hundreds, and 25.'],
-  },
-  schools: [],
   // Targets: common practice, no published source (5 s).
   levels: [
-    level('Two digits', 4, () => space(2)),
-    level('One decimal', 5, () => space(2, 1)),
-    level('Three digits with a zero', 6, () => space(3, 0, 1)),
-    level('Three digits', 8, () => space(3)),
-    level('Three digits, one decimal', 9, () => space(3, 1)),
-    level('Three digits, two decimals', 9, () => space(3, 2)),
-    level('Four digits', 18, () => space(4)),
-    level('Four digits, three decimals', 20, () => space(4, 3)),
+    ['Two digits', 4, {}],
+    ['One decimal', 5, { decimals: 1 }],
+    ['Three digits with a zero', 6, { digits: 3, zeros: 1 }],
+    ['Three digits', 8, { digits: 3 }],
+    ['Three digits, one decimal', 9, { digits: 3, decimals: 1 }],
+    ['Three digits, two decimals', 9, { digits: 3, decimals: 2 }],
+    ['Four digits', 18, { digits: 4 }],
+    ['Four digits, three decimals', 20, { digits: 4, decimals: 3 }],
   ],
   dials: {
     dials: [
@@ -54,40 +41,41 @@ export const squareEndingFive = technique({
       dial('decimals', 'Decimals', 0, 4, 0),
       dial('zeros', 'Zeros in the head', 0, 6),
     ],
-    problems: ({ digits = 2, decimals = 0, zeros }) => space(digits, decimals, zeros),
+    // The head is free, the 5 stands behind it.
+    problems: ({ digits = 2, decimals = 0, zeros }) =>
+      mapped(numberSpace([shape(digits - 1)], zeros === undefined ? {} : { zeros }), ([head]) =>
+        squareOf(decimal(head!.units * 10n + 5n, decimals)),
+      ),
   },
   read(problem): Squared | Misfit {
     const found = readSquare(problem)
     if ('because' in found) return found
-    if (found.n % 10n !== 5n) return misfit(`the number ends in ${found.n % 10n}, not 5`)
-    return found.n >= 10n ** BigInt(MOST_DIGITS)
-      ? misfit(`the number has more than ${MOST_DIGITS} digits`)
-      : found
+    if (found.n % 10n !== 5n) return misfit(ENDING_FIVE.ends(said(found.n % 10n)))
+    return found.n >= 10n ** BigInt(MOST_DIGITS) ? misfit(SQUARE_MISFIT.long(MOST_DIGITS)) : found
   },
   *work({ n, scale }) {
-    const front = yield* headProduct(n / 10n, 2)
+    const front = yield* headProduct(n / 10n, 2, (f) => () => twoParts(f, undefined, 2, false, scale), scale)
     const value = front * 100n + 25n
     const whole = wholePart(
       yield step({
         action: 'back',
-        place: 0,
-        ask: `Front ${said(front)}: write 25 behind it. What stands there?`,
-        why: '5 × 5 = 25 fills the last two places.',
+        place: -scale,
+        ask: ENDING_FIVE.ask(said(front)),
+        why: ENDING_FIVE.why,
         expect: decimal(value),
-        writes: () => ({ ...lineOf(decimal(value), 0), back: 2 }),
-        slips: (slip) => {
-          slip('back-left-out', decimal(front), 4, 'The 25 is still missing behind.')
-          slip('back-five', decimal(front * 10n + 5n), 3, 'Behind stands 5 × 5 = 25, not 5.')
-          slip(
-            'back-added',
-            decimal(front + 25n),
-            2,
-            'The 25 is written behind the front, in two places of its own.',
-          )
-          slip('back-ten', decimal(front * 100n + 10n), 2, '5 × 5 = 25, not 10.')
+        // The back alone says it too, unless it may be the front with a 5 behind it.
+        meant: (entry) =>
+          entry.scale === 0 && entry.units === 25n && front !== 2n ? decimal(value) : undefined,
+        total: true,
+        writes: () => ({ ...wholeLine(value, scale), back: 2 - scale }),
+        slips(slip) {
+          slip('back-left-out', decimal(front), 4, ENDING_FIVE.missing)
+          slip('not-squared', decimal(front * 10n + 5n), 3, ENDING_FIVE.five)
+          slip('back-added', decimal(front + 25n), 2, ENDING_FIVE.added)
+          slip('doubled-not-squared', decimal(front * 100n + 10n), 2, ENDING_FIVE.ten)
         },
       }),
     )
-    return yield* placePoint(whole, scale, SQUARE_DECIMALS)
+    return yield* placePoint(whole, scale, POINT.square)
   },
 })

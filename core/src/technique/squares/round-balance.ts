@@ -2,20 +2,23 @@
  * square-round-balance: n×n = (n − d)(n + d) + d×d with n − d or n + d round. 47: 50×44 + 9 = 2209.
  * 68: 70×66 + 4 = 4624.
  */
-import { decimal } from '../../number/decimal.js'
+import { decimal, toText } from '../../number/decimal.js'
 import { lengthOf, said, size } from '../../number/whole.js'
 import { squareOf } from '../../problem/problem.js'
 import { between, kept, mapped } from '../../problem/space.js'
+import { POINT } from '../../words/multiplication.js'
+import { BALANCE, SQUARE_MISFIT } from '../../words/squares.js'
 import { dial } from '../boards.js'
-import { differenceLoad, productLoad, sumLoad } from '../facts.js'
-import { level } from '../level.js'
-import { BLANK, lineOf } from '../line.js'
+import { differenceLoad, productLoad, sumLoad, together } from '../facts.js'
+import { wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { placePoint } from '../multiplication/product.js'
-import { additionSlips, productSlips } from '../slips.js'
-import { readSquare, SQUARE_DECIMALS, type Squared } from './square.js'
+import { ask, difference, holdsThat, product, sum } from '../quantities.js'
+import { readSquare, type Squared } from './square.js'
 
 const MOST_DIGITS = 7
+/** A round number so far away still serves. */
+const FARTHEST = 20n
 
 /** The round number to balance on, as its difference from n: the coarsest whose difference is at most 12, else the nearest ten. */
 function toRound(n: bigint): bigint {
@@ -27,145 +30,106 @@ function toRound(n: bigint): bigint {
   return 0n
 }
 
-const space = (digits: number, most: number) =>
-  mapped(
-    kept(between(digits === 1 ? 6n : 10n ** BigInt(digits - 1), 10n ** BigInt(digits) - 1n), (n) => {
-      const d = toRound(n)
-      return d !== 0n && size(d) <= BigInt(most)
-    }),
-    (n) => squareOf(decimal(n)),
-  )
+/** Does a round number serve as well? */
+const serves = (round: bigint, n: bigint) =>
+  round % 10n === 0n && round > 0n && round !== n && size(round - n) <= FARTHEST && 2n * n > round
 
 export const squareRoundBalance = technique({
   id: 'square-round-balance',
-  name: 'Round and balance',
+  words: BALANCE,
   family: 'squares',
-  about: 'Go as far down as up, so that one neighbour is round: multiply those two and add the step squared.',
-  needs: ['multiply-addition', 'square-ending-five'],
-  lesson: {
-    example: '47^2',
-    when: 'Any number a few steps from a round one.',
-    whenNot: 'It ends in 5, or lies near a power of ten: those ways are shorter.',
-    because: [
-      '(n + d)(n − d) = n² − d².',
-      'So n² = (n + d)(n − d) + d²: 47² = 50 × 44 + 3².',
-      'One of the two factors is round, so the product is easy.',
-    ],
-  },
-  schools: [],
+  needs: ['multiply-addition'],
   // Targets: common practice, no published source.
   levels: [
-    level('One from a ten', 5, () => space(2, 1)),
-    level('Up to two from a ten', 6, () => space(2, 2)),
-    level('Two digits', 7, () => space(2, 5)),
-    level('Three digits, up to two from a round number', 10, () => space(3, 2)),
-    level('Three digits', 14, () => space(3, 12)),
-    level('Four digits, up to three from a round number', 15, () => space(4, 3)),
+    ['One from a ten', 5, { most: 1 }],
+    ['Up to two from a ten', 6, { most: 2 }],
+    ['Two digits', 7, {}],
+    ['Three digits, up to two from a round number', 10, { digits: 3, most: 2 }],
+    ['Three digits', 14, { digits: 3, most: 12 }],
+    ['Four digits, up to three from a round number', 15, { digits: 4, most: 3 }],
   ],
   dials: {
     dials: [
       dial('digits', 'Digits of the number', 1, 6, 2),
       dial('most', 'Steps to the round number at most', 1, 12, 5),
     ],
-    problems: ({ digits = 2, most = 5 }) => space(digits, most),
+    problems({ digits = 2, most = 5 }) {
+      const numbers = between(digits === 1 ? 6n : 10n ** BigInt(digits - 1), 10n ** BigInt(digits) - 1n)
+      const near = kept(numbers, (n) => {
+        const d = toRound(n)
+        return d !== 0n && size(d) <= BigInt(most)
+      })
+      return mapped(near, (n) => squareOf(decimal(n)))
+    },
   },
   read(problem): Squared | Misfit {
     const found = readSquare(problem)
     if ('because' in found) return found
-    if (found.n < 6n) return misfit('squares of small numbers are known by heart')
-    if (lengthOf(found.n) > MOST_DIGITS) return misfit(`the number has more than ${MOST_DIGITS} digits`)
-    return toRound(found.n) === 0n ? misfit(`${said(found.n)} is round already`) : found
+    if (found.n < 6n) return misfit(SQUARE_MISFIT.byHeart)
+    if (lengthOf(found.n) > MOST_DIGITS) return misfit(SQUARE_MISFIT.long(MOST_DIGITS))
+    return toRound(found.n) === 0n ? misfit(BALANCE.round(said(found.n))) : found
   },
   *work({ n, scale }) {
-    const d = toRound(n)
-    const step1 = size(d)
-    const round = (yield step({
+    const nearest = n + toRound(n)
+    const others = [nearest - (nearest % 10n) - 10n, nearest + 10n, n - (n % 10n), n - (n % 10n) + 10n]
+    const choices = [nearest, ...others.filter((r) => r !== nearest && serves(r, n))]
+    const up = nearest > n
+    const entered = (yield step({
       action: 'round',
-      place: 1,
-      ask: `Which round number is ${said(step1)} ${d > 0n ? 'above' : 'below'} ${said(n)}?`,
-      why: 'A round factor makes the product easy.',
-      expect: decimal(n + d),
-      writes: BLANK,
-      holds: [{ what: 'round', value: decimal(n + d) }],
-      load: () => (d > 0n ? sumLoad(n, step1) : differenceLoad(n, step1)),
-      slips: (slip) => {
-        slip(
-          'wrong-side',
-          decimal(n - d),
-          2,
-          `The round neighbour lies ${d > 0n ? 'above' : 'below'}: ${said(n + d)}.`,
-        )
-        slip(
-          'round-off',
-          decimal(n + d + 10n),
-          2,
-          `Ten too many: ${said(n)} ${d > 0n ? 'and' : 'less'} ${said(step1)} is ${said(n + d)}.`,
-        )
-        slip(
-          'round-off',
-          decimal(n + d - 10n),
-          2,
-          `Ten too few: ${said(n)} ${d > 0n ? 'and' : 'less'} ${said(step1)} is ${said(n + d)}.`,
-        )
-      },
+      place: 1 - scale,
+      ask: BALANCE.decide(said(n)),
+      why: BALANCE.whyDecide(said(n), said(size(nearest - n)), said(nearest), up),
+      expect: decimal(nearest),
+      also: (r) => r.scale === 0 && serves(r.units, n),
+      decision: [...new Map(choices.map((r) => [toText(decimal(r)), decimal(r)])).values()],
+      holds: [{ what: 'round', value: decimal(nearest) }],
+      load: () => (up ? sumLoad(n, nearest - n) : differenceLoad(n, n - nearest)),
     })).units
-    const other = (yield step({
+    const d = entered - n
+    const far = size(d)
+    const opposite = d > 0n ? difference(n, far) : sum(n, far)
+    const other = (yield ask(opposite, {
       action: 'balance',
-      place: 0,
-      ask: `As far to the other side: ${said(n)} ${d > 0n ? 'less' : 'and'} ${said(step1)}. How much?`,
-      why: `Up and down by the same ${said(step1)}, so the product differs from the square by ${said(step1)} × ${said(step1)}.`,
-      expect: decimal(n - d),
-      writes: BLANK,
+      place: -scale,
+      ask: BALANCE.other(said(n)),
+      why: BALANCE.whyOther(said(far)),
       holds: [
-        { what: 'round', value: decimal(round) },
-        { what: 'other', value: decimal(n - d) },
+        { what: 'round', value: decimal(entered) },
+        { what: 'other', value: opposite.value },
       ],
-      load: () => (d > 0n ? differenceLoad(n, step1) : sumLoad(n, step1)),
-      slips: (slip) => {
-        const right = `${said(n)} ${d > 0n ? '−' : '+'} ${said(step1)} = ${said(n - d)}`
-        slip('not-balanced', decimal(n), 5, `The other factor moves as far the other way: ${right}.`)
-        slip('step-twice', decimal(n - 2n * d), 3, `Only ${said(step1)} to the other side: ${right}.`)
-        slip('fact', decimal(n - d + 1n), 2, `One too many. ${right}.`)
-        slip('fact', decimal(n - d - 1n), 2, `One too few. ${right}.`)
+      slips(slip) {
+        slip('not-balanced', decimal(n), 5, BALANCE.stay(holdsThat(opposite)))
+        slip('gap-twice', decimal(n - 2n * d), 3, BALANCE.twice(holdsThat(opposite)))
       },
     })).units
-    const product = (yield step({
+    const times = product(entered, other)
+    const rounded = (yield ask(times, {
       action: 'product',
-      place: lengthOf(round * other) - 1,
-      ask: `${said(round)} × ${said(other)}: how much?`,
-      why: 'This is the square less the step squared.',
-      expect: decimal(round * other),
-      writes: () => lineOf(decimal(round * other), 0, true),
-      holds: () => [{ what: 'product', value: decimal(round * other) }],
-      load: () => productLoad(round, other),
-      slips: (slip) => productSlips(slip, round, other),
+      place: lengthOf(times.value.units) - 1 - scale,
+      ask: BALANCE.product(said(entered), said(other)),
+      why: BALANCE.whyProduct,
+      writes: () => wholeLine(times.value.units, scale, true),
+      holds: () => [{ what: 'product', value: times.value }],
     })).units
-    const square = step1 * step1
-    const value = (yield step({
-      action: 'give-back',
-      place: 0,
-      ask: `Give back ${said(step1)} × ${said(step1)}: what is the square?`,
-      why: `The product is too small by ${said(step1)} squared.`,
-      expect: decimal(product + square),
-      writes: () => lineOf(decimal(product + square), 0),
-      load: () => ({
-        facts: [...productLoad(step1, step1).facts, ...sumLoad(product, square).facts],
-        carries: sumLoad(product, square).carries,
-      }),
-      slips: (slip) => {
-        const right = `${said(product)} + ${said(square)} = ${said(product + square)}`
-        slip('step-forgotten', decimal(product), 5, `${said(step1)} squared is still to be added: ${right}.`)
-        slip('step-taken', decimal(product - square), 4, `The step squared is added: ${right}.`)
-        slip(
-          'doubled-not-squared',
-          decimal(product + 2n * step1),
-          3,
-          `${said(step1)} is squared, not doubled: ${right}.`,
-        )
-        slip('step-not-squared', decimal(product + step1), 3, `${said(step1)} is squared first: ${right}.`)
-        additionSlips(slip, product, square)
+    const squared = far * far
+    const whole = sum(rounded, squared)
+    const value = (yield ask(
+      { ...whole, load: () => together(productLoad(far, far), sumLoad(rounded, squared)) },
+      {
+        action: 'give-back',
+        place: -scale,
+        ask: BALANCE.add(said(rounded)),
+        why: BALANCE.whyAdd(said(far), said(squared)),
+        writes: () => wholeLine(whole.value.units, scale),
+        slips(slip) {
+          const right = holdsThat(whole)
+          slip('not-given-back', decimal(rounded), 5, BALANCE.missing(right))
+          slip('given-wrong-way', decimal(rounded - squared), 4, BALANCE.taken(right))
+          slip('doubled-not-squared', decimal(rounded + 2n * far), 3, BALANCE.notSquared(right))
+          slip('not-squared', decimal(rounded + far), 3, BALANCE.notSquared(right))
+        },
       },
-    })).units
-    return yield* placePoint(value, scale, SQUARE_DECIMALS)
+    )).units
+    return yield* placePoint(value, scale, POINT.square)
   },
 })

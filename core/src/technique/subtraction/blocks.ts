@@ -3,50 +3,33 @@
  * 62−1−18 = 43: 4357.
  */
 import { compare, type Decimal, decimal, highestPlace, lowestPlace, unitsAt } from '../../number/decimal.js'
-import { placeName, placeTitle } from '../../number/places.js'
-import { differenceSpace } from '../../problem/differences.js'
-import { shape } from '../../problem/shape.js'
+import { at, REMARK } from '../../words/steps.js'
+import { BLOCKS, TURNED } from '../../words/subtraction.js'
 import { DIFFERENCE_BOARD } from '../boards.js'
 import type { AnswerCell, Step } from '../contract.js'
 import { differenceLoad } from '../facts.js'
-import { level } from '../level.js'
 import { digitCells } from '../line.js'
 import { type SlipSink, step, technique } from '../make.js'
 import { readDifference, signStep } from './columns.js'
 
-const same = (digits: number) => ({ minuend: shape(digits), subtrahend: shape(digits) })
-
 export const subtractBlocks = technique({
   id: 'subtract-blocks',
-  name: 'Blocks of two',
+  words: BLOCKS,
   family: 'subtraction',
-  about:
-    'Two digits at a time from the right: where a block is short, write its complement to 100 and lend one.',
   needs: ['subtract-complement'],
-  lesson: {
-    example: '6214-1857',
-    when: 'Two-digit differences come at once, and the answer is written from the right.',
-    whenNot: 'The answer is to be spoken as it is read: work from the left.',
-    because: [
-      '6214 − 1857 is 62 hundreds and 14, less 18 hundreds and 57.',
-      '14 − 57 is 43 short; with a hundred lent, 100 − 43 = 57.',
-      'The hundred is missing from the next block: 62 − 1 − 18.',
-    ],
-  },
-  schools: [],
   // Targets: common practice, no published source.
   levels: [
-    level('Four digits, nothing short', 4, () => differenceSpace({ ...same(4), short: 0 })),
-    level('Four digits, one short column', 5, () => differenceSpace({ ...same(4), short: 1 })),
-    level('Four digits', 6, () => differenceSpace(same(4))),
-    level('Four digits, two zeros above', 6, () => differenceSpace({ ...same(4), zeros: 2 })),
-    level('Three digits', 4.5, () => differenceSpace(same(3))),
-    level('A shorter number below', 7, () => differenceSpace({ minuend: shape(6), subtrahend: shape(3) })),
-    level('Two decimals', 6, () => differenceSpace({ minuend: shape(2, 2), subtrahend: shape(2, 2) })),
-    level('Decimals to pad', 7, () => differenceSpace({ minuend: shape(3, 1), subtrahend: shape(2, 2) })),
-    level('The smaller number first', 6, () => differenceSpace({ ...same(4), negative: true })),
-    level('Six digits', 9, () => differenceSpace(same(6))),
-    level('Twelve digits', 18, () => differenceSpace(same(12))),
+    ['Four digits, nothing to borrow', 4, { minuend: 4, subtrahend: 4, short: 0 }],
+    ['Four digits, borrowing once', 5, { minuend: 4, subtrahend: 4, short: 1 }],
+    ['Four digits', 6, { minuend: 4, subtrahend: 4 }],
+    ['Four digits, two zeros above', 6, { minuend: 4, subtrahend: 4, zeros: 2 }],
+    ['Three digits', 4.5, {}],
+    ['A shorter number below', 7, { minuend: 6, subtrahend: 3 }],
+    ['Two decimals', 6, { minuend: 2, subtrahend: 2, decimals: 2, below: 2 }],
+    ['Decimals to pad', 7, { minuend: 3, subtrahend: 2, decimals: 1, below: 2 }],
+    ['The smaller number first', 6, { minuend: 4, subtrahend: 4, negative: 1 }],
+    ['Six digits', 9, { minuend: 6, subtrahend: 6 }],
+    ['Twelve digits', 18, { minuend: 12, subtrahend: 12 }],
   ],
   dials: DIFFERENCE_BOARD,
   read: readDifference,
@@ -58,7 +41,7 @@ export const subtractBlocks = technique({
     let size = 0n
     let unit = 1n
     let lent = 0
-    let before: 'none' | 'ample' | 'short' = 'none'
+    let before: Block['before'] = 'none'
     const written: AnswerCell[] = []
     for (
       let place = lowest;
@@ -73,7 +56,7 @@ export const subtractBlocks = technique({
         lent,
         before,
         last,
-        opening: turned && place === lowest,
+        opening: turned && place === lowest ? TURNED.opening : '',
       }
       const value = yield* workBlock(block, [...written])
       before = block.top < block.bottom + lent ? 'short' : 'ample'
@@ -85,7 +68,7 @@ export const subtractBlocks = technique({
       written.unshift(...digitCells(last ? String(value) : String(value).padStart(2, '0'), place))
     }
     const difference = decimal(size, -lowest)
-    return turned ? yield signStep(difference, lowest, { negative: true, cells: [...written] }) : difference
+    return turned ? yield signStep(difference, lowest, [...written]) : difference
   },
 })
 
@@ -93,110 +76,90 @@ interface Block {
   readonly place: number
   readonly top: number
   readonly bottom: number
-  /** One that the block to the right was lent. */
+  /** One that the block to the right borrowed. */
   readonly lent: number
   readonly before: 'none' | 'ample' | 'short'
   readonly last: boolean
-  readonly opening: boolean
+  readonly opening: string
 }
 
 function* workBlock(
   { place, top, bottom, lent, before, last, opening }: Block,
   written: readonly AnswerCell[],
 ): Generator<Step, bigint, Decimal> {
-  const start = opening ? 'The first number is the smaller: work it the other way round. ' : ''
-  const less = lent ? ' less the 1 lent' : ''
   const cells = (value: number) => ({
     negative: false,
     cells: [...digitCells(last ? String(value) : String(value).padStart(2, '0'), place), ...written],
   })
-  const here = placeTitle(place)
   const short = bottom + lent - top
-  if (short <= 0) {
-    const value = -short
+  const value = Math.abs(short)
+  const right =
+    short <= 0
+      ? `${top}${lent ? ' − 1' : ''} − ${bottom} = ${value}`
+      : `${bottom}${lent ? ' + 1' : ''} − ${top} = ${value}`
+  const slips = (slip: SlipSink) => {
+    if (lent)
+      slip('borrow-missed', decimal(short <= 0 ? value + 1 : value - 1), 8, at(place, BLOCKS.borrow(right)))
+    else if (before === 'ample')
+      slip(
+        'needless-borrow',
+        decimal(short <= 0 ? value - 1 : value + 1),
+        3,
+        at(place, BLOCKS.needless(right)),
+      )
+    for (const off of [-1, 1, -10, 10])
+      if (value + off >= 0) slip('fact', decimal(value + off), 2, at(place, REMARK.check(right)))
+  }
+  const [x, y] = [top - (short <= 0 ? lent : 0), bottom + (short <= 0 ? 0 : lent)].map(BigInt) as [
+    bigint,
+    bigint,
+  ]
+  const load = () => ({
+    facts: (short <= 0 ? differenceLoad(x, y) : differenceLoad(y, x)).facts,
+    carries: lent,
+  })
+  if (short <= 0)
     return (yield step({
       action: 'block',
       place,
-      ask: `${start}${top}${less} less ${bottom}: how much?`,
-      why: 'The block is not short, so it is taken as it stands.',
+      ask: opening + BLOCKS.take(String(top), String(bottom), lent > 0),
+      why: BLOCKS.whyTake,
       expect: decimal(value),
       writes: () => cells(value),
-      load: () => ({ facts: differenceLoad(BigInt(top), BigInt(bottom + lent)).facts, carries: lent }),
-      slips: (slip) => {
-        const right = `${top} − ${lent ? '1 − ' : ''}${bottom} = ${value}`
-        if (lent)
-          slip(
-            'lend-missed',
-            decimal(value + 1),
-            8,
-            `From the ${placeName(place)}: one was lent to the block on the right. ${right}.`,
-          )
-        else if (before === 'ample')
-          slip(
-            'needless-lend',
-            decimal(value - 1),
-            3,
-            `From the ${placeName(place)}: nothing was lent. ${right}.`,
-          )
-        blockFacts(slip, value, `${here}: ${right}`)
-      },
+      load,
+      slips,
     })).units
-  }
   const shortage = Number(
     (yield step({
       action: 'complement',
       place,
-      ask: `${start}${top}${less} less ${bottom}: by how much is it short?`,
-      why: `${bottom}${lent ? ' and the 1 lent' : ''} is more than ${top}; the shortage is easy to see.`,
-      expect: decimal(short),
-      writes: { negative: false, cells: written },
-      holds: [{ what: 'short by', value: decimal(short) }],
-      load: () => ({ facts: differenceLoad(BigInt(bottom + lent), BigInt(top)).facts, carries: lent }),
-      slips: (slip) => {
-        const right = `${bottom}${lent ? ' + 1' : ''} − ${top} = ${short}`
-        if (lent)
-          slip(
-            'lend-missed',
-            decimal(short - 1),
-            8,
-            `From the ${placeName(place)}: one was lent to the block on the right. ${right}.`,
-          )
-        else if (before === 'ample')
-          slip('needless-lend', decimal(short + 1), 3, `Nothing was lent. ${right}.`)
-        blockFacts(slip, short, `${here}: ${right}`)
-      },
+      ask: opening + BLOCKS.short(String(top), String(bottom), lent > 0),
+      why: BLOCKS.whyShort(right),
+      expect: decimal(value),
+      // Some say it with a minus sign.
+      meant: (n) => (n.units < 0n ? decimal(-n.units, n.scale) : undefined),
+      writes: () => ({ negative: false, cells: written }),
+      holds: [{ what: 'short by', value: decimal(value) }],
+      load,
+      slips,
     })).units,
   )
-  const value = 100 - shortage
+  const rest = 100 - shortage
   return (yield step({
     action: 'write',
     place,
-    ask: `${shortage} short, with 100 lent: which two digits are written?`,
-    why: `A hundred from the next block leaves 100 − ${shortage}.`,
-    expect: decimal(value),
-    writes: () => cells(value),
-    holds: [{ what: 'lent', value: decimal(1) }],
+    ask: BLOCKS.write(String(shortage)),
+    why: BLOCKS.whyWrite(String(shortage), String(rest)),
+    expect: decimal(rest),
+    writes: () => cells(rest),
+    holds: [{ what: 'borrowed', value: decimal(1) }],
     load: { facts: [`100-${shortage}`], carries: 1 },
-    slips: (slip) => {
-      slip(
-        'smaller-from-larger',
-        decimal(shortage),
-        6,
-        `${shortage} is what is missing: write its complement to 100, ${value}.`,
-      )
-      if (shortage % 10 > 0)
-        slip(
-          'complement-tens',
-          decimal(value + 10),
-          5,
-          `Only the units' complement is to ten, the tens' to nine: ${value}.`,
-        )
-      slip('fact', decimal(value - 1), 2, `One too few: ${shortage} + ${value} = 100.`)
-      slip('fact', decimal(value + 1), 2, `One too many: ${shortage} + ${value} = 100.`)
+    slips(slip) {
+      const holds = `100 − ${shortage} = ${rest}`
+      slip('smaller-from-larger', decimal(shortage), 6, BLOCKS.missing(holds))
+      if (shortage % 10 > 0) slip('complement-tens', decimal(rest + 10), 5, REMARK.complementTens(holds))
+      slip('fact', decimal(rest - 1), 2, REMARK.tooFew(holds))
+      slip('fact', decimal(rest + 1), 2, REMARK.tooMany(holds))
     },
   })).units
-}
-
-function blockFacts(slip: SlipSink, value: number, right: string): void {
-  for (const off of [-1, 1, -10, 10]) slip('fact', decimal(value + off), 2, `${right}.`)
 }

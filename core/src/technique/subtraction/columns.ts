@@ -1,44 +1,37 @@
-/** Subtraction column by column from the left: the columns, the glance and the sign. */
+/** Subtraction column by column from the left: the columns, the glance, the mending and the sign. */
 import {
   compare,
   type Decimal,
   decimal,
   digitAt,
-  equal,
   highestPlace,
   lowestPlace,
   negate,
 } from '../../number/decimal.js'
-import { placeName, placeTitle } from '../../number/places.js'
-import { differenceSpace } from '../../problem/differences.js'
 import { asDifference, type Problem } from '../../problem/problem.js'
-import { shape } from '../../problem/shape.js'
-import { SIGNED } from '../../question/kind.js'
-import type { AnswerCell, Fact, Level, Slip, Step, Work } from '../contract.js'
-import { level } from '../level.js'
-import { type Misfit, misfit } from '../make.js'
-
-const same = (digits: number) => ({ minuend: shape(digits), subtrahend: shape(digits) })
+import { at, REMARK } from '../../words/steps.js'
+import { COLUMN, DIFFERENCE_MISFIT, TURNED } from '../../words/subtraction.js'
+import type { AnswerCell, Fact, Step, Work } from '../contract.js'
+import { type Misfit, misfit, type Rung, type SlipSink, step } from '../make.js'
+import { ask, complement } from '../quantities.js'
 
 /** The ladder of both. Targets: common practice, no published source (15 digits in 20 s). */
-export const COLUMN_LEVELS: readonly Level[] = [
-  level('Two digits, nothing short', 2.5, () => differenceSpace({ ...same(2), short: 0 })),
-  level('Two digits, the units short', 3, () => differenceSpace({ ...same(2), short: 1 })),
-  level('Three digits, nothing short', 4, () => differenceSpace({ ...same(3), short: 0 })),
-  level('Three digits, one short column', 4.5, () => differenceSpace({ ...same(3), short: 1, through: 0 })),
-  level('Three digits, two short columns', 5, () => differenceSpace({ ...same(3), short: 2 })),
-  level('Four digits, two short columns', 6, () => differenceSpace({ ...same(4), short: 2, through: 0 })),
-  level('An equal column to look past', 6, () => differenceSpace({ ...same(4), through: 1 })),
-  level('Two zeros above', 6, () => differenceSpace({ ...same(4), zeros: 2 })),
-  level('A shorter number below', 6, () =>
-    differenceSpace({ minuend: shape(5), subtrahend: shape(3), short: 2 }),
-  ),
-  level('One decimal', 5, () => differenceSpace({ minuend: shape(3, 1), subtrahend: shape(2, 1), short: 1 })),
-  level('Decimals to pad', 6, () => differenceSpace({ minuend: shape(2, 1), subtrahend: shape(1, 3) })),
-  level('The smaller number first', 5, () => differenceSpace({ ...same(3), negative: true })),
-  level('Six digits, three short columns', 9, () => differenceSpace({ ...same(6), short: 3 })),
-  level('Ten digits', 14, () => differenceSpace(same(10))),
-  level('Fifteen digits', 20, () => differenceSpace(same(15))),
+export const COLUMN_LEVELS: readonly Rung[] = [
+  ['Two digits, nothing to borrow', 2.5, { minuend: 2, subtrahend: 2, short: 0 }],
+  ['Two digits, borrowing in the units', 3, { minuend: 2, subtrahend: 2, short: 1 }],
+  ['Three digits, nothing to borrow', 4, { short: 0 }],
+  ['Three digits, borrowing once', 4.5, { short: 1, through: 0 }],
+  ['Three digits, borrowing twice', 5, { short: 2 }],
+  ['Four digits, borrowing twice', 6, { minuend: 4, subtrahend: 4, short: 2, through: 0 }],
+  ['An equal column to look past', 6, { minuend: 4, subtrahend: 4, through: 1 }],
+  ['Two zeros above', 6, { minuend: 4, subtrahend: 4, zeros: 2 }],
+  ['A shorter number below', 6, { minuend: 5, subtrahend: 3, short: 2 }],
+  ['One decimal', 5, { minuend: 3, subtrahend: 2, decimals: 1, below: 1, short: 1 }],
+  ['Decimals to pad', 6, { minuend: 2, subtrahend: 1, decimals: 1, below: 3 }],
+  ['The smaller number first', 5, { negative: 1 }],
+  ['Six digits, borrowing three times', 9, { minuend: 6, subtrahend: 6, short: 3 }],
+  ['Ten digits', 14, { minuend: 10, subtrahend: 10 }],
+  ['Fifteen digits', 20, { minuend: 15, subtrahend: 15 }],
 ]
 
 export interface Difference {
@@ -48,55 +41,27 @@ export interface Difference {
 
 /** Fits one number less another, either of them the larger. */
 export function readDifference(problem: Problem): Difference | Misfit {
-  return asDifference(problem) ?? misfit('it works one number less another, and nothing else')
+  return asDifference(problem) ?? misfit(DIFFERENCE_MISFIT)
 }
 
-/** How a technique works one column: what it asks to be reckoned, why, and the facts that takes. */
-export interface ColumnWay {
-  /** "13 − 6", as it stands before "= 7". */
-  readonly sum: string
-  readonly why: string
-  readonly facts: readonly Fact[]
-}
+/** How a column with a borrowed ten is worked: by the complement of the bottom digit, or with ten more on top. */
+export type ShortWay = 'complement' | 'ten-more'
 
-/**
- * The walk that both left-to-right subtractions share: work a column in the technique's own way, hold its digit,
- * glance right, write it or one less; at the end the sign, when the first number was the smaller.
- */
-export function* walkColumns(
-  { minuend, subtrahend }: Difference,
-  wayOf: (column: Column) => ColumnWay,
-): Work {
+/** A way through the columns: look right before a digit is written, or write and change what stands. */
+export type CarryWay = 'glance' | 'mend' | 'mend-first'
+
+export function* walkColumns({ minuend, subtrahend }: Difference, short: ShortWay, carry: CarryWay): Work {
   const turned = compare(minuend, subtrahend) < 0
   const [upper, lower] = turned ? [subtrahend, minuend] : [minuend, subtrahend]
   const columns = columnsOf(upper, lower)
   const lowest = columns.at(-1)!.place
-  const written: AnswerCell[] = []
-  const line = (extra: AnswerCell[] = [], negative = false) => ({ negative, cells: [...written, ...extra] })
-
-  for (const column of columns) {
-    const { place } = column
-    const last = place === lowest
-    const held = yield {
-      ...columnStep(column, wayOf(column), last, turned && place === columns[0]!.place),
-      writes: line([{ place, digits: String(column.difference % 10), draft: !last }]),
-    }
-    let digit = digitAt(held, 0)
-    if (!last) {
-      // A zero (or a ten) that gives one away becomes nine.
-      const expect = (digit + (column.drops ? 9 : 10)) % 10
-      const entry = yield {
-        ...glanceStep(column, Number(held.units), expect),
-        writes: line([{ place, digits: String(expect), draft: false }]),
-      }
-      digit = digitAt(entry, 0)
-    }
-    written.push({ place, digits: String(digit), draft: false })
-  }
-
+  const opening = turned ? TURNED.opening : ''
+  const written = yield* carry === 'glance'
+    ? glance(columns, short, opening)
+    : mend(columns, short, opening, carry === 'mend-first')
   const size = decimal(BigInt(written.map((c) => c.digits).join('')), -lowest)
   if (!turned) return size
-  return yield signStep(size, lowest, line([], true))
+  return yield signStep(size, lowest, written)
 }
 
 /** One column of the subtraction, with what its neighbours ask of it. */
@@ -106,14 +71,12 @@ export interface Column {
   readonly bottom: number
   /** The column to the left came one lower for this one, so its top counts ten more. */
   readonly lent: boolean
-  /** This column must come one lower: the next unequal column to the right is short. */
+  /** This column must come one lower: the next unequal column to the right borrows. */
   readonly drops: boolean
   /** How many equal columns stand between this one and the unequal column the glance ends on. */
   readonly lookedPast: number
   /** top - bottom, with ten more where one was lent: 0 to 10. */
   readonly difference: number
-  /** The column to the right, for the wording of the glance. */
-  readonly right: { readonly top: number; readonly bottom: number } | undefined
 }
 
 export function columnsOf(upper: Decimal, lower: Decimal): Column[] {
@@ -128,127 +91,233 @@ export function columnsOf(upper: Decimal, lower: Decimal): Column[] {
     const lent = top < bottom || (top === bottom && drops)
     const lookedPast = right && right.top === right.bottom ? right.lookedPast + 1 : 0
     const difference = top - bottom + (lent ? 10 : 0)
-    right = { place, top, bottom, lent, drops, lookedPast, difference, right }
+    right = { place, top, bottom, lent, drops, lookedPast, difference }
     columns.unshift(right)
   }
   return columns
 }
 
-function columnStep(column: Column, way: ColumnWay, last: boolean, turned: boolean): Omit<Step, 'writes'> {
-  const { place, top, bottom, lent, difference } = column
-  const opening = turned ? 'The first number is the smaller: work it the other way round. ' : ''
-  const reason = !lent
-    ? ''
-    : top < bottom
-      ? `${top} − ${bottom} is short, so `
-      : 'one dropped on the left, so '
-  return {
-    action: last ? 'write' : 'hold',
-    kind: SIGNED,
-    place,
-    ask: `${opening}${placeTitle(place)}: ${reason}${way.sum}. ${last ? 'Which digit is written?' : 'What do you hold?'}`,
-    why: way.why,
-    expect: decimal(difference),
-    holds: last ? [] : [{ what: 'digit', value: decimal(difference) }],
-    facts: way.facts,
-    carries: 0,
-    slips: () => columnSlips(column, `${way.sum} = ${difference}`),
+type Written = Generator<Step, AnswerCell[], Decimal>
+
+const cell = (place: number, digit: number, draft = false): AnswerCell => ({
+  place,
+  digits: String(digit),
+  draft,
+})
+
+/** Hold each digit, look right, write it or one less. */
+function* glance(columns: readonly Column[], short: ShortWay, opening: string): Written {
+  const written: AnswerCell[] = []
+  const lowest = columns.at(-1)!.place
+  for (const [i, column] of columns.entries()) {
+    const { place } = column
+    const standing = [...written]
+    const last = place === lowest
+    const lead = i === 0 ? opening : ''
+    // Equal digits under a borrow become 9: nothing is held for them.
+    if (column.top === column.bottom && column.lent) {
+      written.push(cell(place, digitAt(yield equalStep(column, standing), 0)))
+      continue
+    }
+    const held = yield* difference(column, short, last ? 'write' : 'hold', lead, standing)
+    const entry = last ? held : yield glanceStep(column, Number(held.units), standing)
+    written.push(cell(place, digitAt(entry, 0)))
   }
+  return written
+}
+
+/** Write each digit, and lower what stands when a column has to borrow. */
+function* mend(columns: readonly Column[], short: ShortWay, opening: string, lowerFirst: boolean): Written {
+  const written: AnswerCell[] = []
+  for (const [i, column] of columns.entries()) {
+    const { place, top, bottom } = column
+    const borrows = top < bottom
+    if (borrows && lowerFirst) yield* lower(written, column)
+    // An equal column is written as it stands: a borrow from beyond it comes later.
+    const plain = { ...column, lent: borrows, difference: top - bottom + (borrows ? 10 : 0) }
+    const entry = yield* difference(plain, short, 'write', i === 0 ? opening : '', [...written])
+    if (borrows && !lowerFirst) {
+      const before = [...written]
+      written.push(cell(place, digitAt(entry, 0)))
+      yield* lower(written, column, before.length)
+    } else written.push(cell(place, digitAt(entry, 0)))
+  }
+  return written
+}
+
+/** Lowers the last of some digits by one; a zero becomes 9 and passes it on. @param count how many of them stand to the left */
+function* lower(
+  written: AnswerCell[],
+  { place }: Column,
+  count = written.length,
+): Generator<Step, void, Decimal> {
+  for (let j = count - 1; j >= 0; j -= 1) {
+    const before = Number(written[j]!.digits)
+    const after = (before + 9) % 10
+    const where = written[j]!.place
+    const mended = written.map((c, k) => (k === j ? cell(where, after) : c))
+    const given = yield step({
+      action: 'mend',
+      place: where,
+      ask: at(where, COLUMN.mend(String(before))),
+      why: COLUMN.whyMend(String(before), String(after)),
+      expect: decimal(after),
+      writes: () => ({ negative: false, cells: mended }),
+      load: { facts: before > 1 ? [`${before}-1`] : [], carries: 1 },
+      slips(slip) {
+        const through = where > place + 1
+        const right = before === 0 ? COLUMN.zeroNine : COLUMN.notMended(`${before} − 1 = ${after}`)
+        slip(through ? 'borrow-not-through-equals' : 'borrow-missed', decimal(before), 8, right)
+        if (before > 1) slip('doubled', decimal(before - 2), 2, COLUMN.twice)
+      },
+    })
+    written[j] = cell(where, digitAt(given, 0))
+    // Who leaves a zero as it was has not passed the borrow on.
+    if (before !== 0 || digitAt(given, 0) === 0) return
+  }
+}
+
+/** Works one column: what is held, or written at once. */
+function* difference(
+  column: Column,
+  short: ShortWay,
+  action: 'hold' | 'write',
+  opening: string,
+  written: readonly AnswerCell[],
+): Generator<Step, Decimal, Decimal> {
+  const { place, top, bottom, lent, difference: value } = column
+  const holds = action === 'hold' ? [{ what: 'digit', value: decimal(value) }] : []
+  const writes = () => ({
+    negative: false,
+    cells: [...written, cell(place, value % 10, action === 'hold')],
+  })
+  const byComplement = lent && short === 'complement' && bottom > 0
+  const counts = lent && !byComplement ? top + 10 : top
+  let found = 10 - bottom
+  if (byComplement) {
+    const needed = complement(bottom)
+    found = Number(
+      (yield ask(needed, {
+        action: 'decide',
+        place,
+        ask: opening + at(place, COLUMN.complement(String(top), String(bottom))),
+        why: COLUMN.whyComplement(String(bottom), String(found), String(top), String(value)),
+        decision: [needed.value],
+        writes: () => ({ negative: false, cells: written }),
+        holds: [{ what: 'makes ten', value: needed.value }],
+        slips: (slip) => {
+          if (bottom > top)
+            slip(
+              'smaller-from-larger',
+              decimal(bottom - top),
+              4,
+              COLUMN.smaller(`10 − ${bottom} = ${10 - bottom}`),
+            )
+        },
+      })).units,
+    )
+  }
+  const expect = byComplement ? found + top : value
+  const sum = byComplement ? `${found} + ${top}` : COLUMN.plain(String(counts), String(bottom))
+  const right = `${sum} = ${expect}`
+  const asked = byComplement
+    ? COLUMN.addTop(String(top), action === 'write')
+    : (action === 'write' ? COLUMN.write : COLUMN.hold)(
+        lent ? COLUMN.borrowed(String(counts), String(bottom)) : sum,
+      )
+  return yield step({
+    action,
+    place,
+    ask: (byComplement ? '' : opening) + at(place, asked),
+    why: byComplement
+      ? COLUMN.whyComplement(String(bottom), String(10 - bottom), String(top), String(value))
+      : lent
+        ? COLUMN.whyTen(String(counts), String(bottom), String(value))
+        : COLUMN.whyPlain,
+    expect: decimal(expect),
+    writes,
+    holds,
+    load: { facts: factsOf(top, bottom, lent, byComplement, found), carries: 0 },
+    slips: (slip) => columnSlips(slip, column, expect, right),
+  })
+}
+
+function factsOf(top: number, bottom: number, lent: boolean, byComplement: boolean, found: number): Fact[] {
+  if (bottom === 0) return []
+  if (byComplement) return top > 0 ? [`${found}+${top}`] : []
+  return [`${lent ? top + 10 : top}-${bottom}`]
 }
 
 /** @param right the column worked rightly, in words. */
-function columnSlips({ place, top, bottom, lent, difference }: Column, right: string): Slip[] {
-  const title = placeTitle(place)
-  const found: Slip[] = []
-  const slip = (id: string, entry: number, odds: number, remark: string) => {
-    if (entry === difference || entry < 0 || found.some((s) => Number(s.entry.units) === entry)) return
-    found.push({ id, entry: decimal(entry), odds, remark: `${title}: ${remark} ${right}.` })
+function columnSlips(
+  slip: SlipSink,
+  { place, top, bottom, lent }: Column,
+  value: number,
+  right: string,
+): void {
+  const told = (id: Parameters<SlipSink>[0], entry: number, odds: number, remark: string) => {
+    if (entry >= 0) slip(id, decimal(entry), odds, at(place, remark))
   }
-  if (top < bottom)
-    slip('smaller-from-larger', bottom - top, 8, 'the top digit was taken from the bottom one.')
-  if (lent && top === bottom)
-    slip('ten-forgotten', 0, 4, 'one dropped on the left, so this column counts ten more.')
-  if (bottom > 0) {
-    slip('added', top + bottom, 2, 'the bottom digit was added; it is to be taken away.')
-    slip('fact', difference - 1, 3, 'one too few.')
-    slip('fact', difference + 1, 3, 'one too many.')
-  }
-  return found
+  if (top < bottom) told('smaller-from-larger', bottom - top, 8, COLUMN.smaller(right))
+  if (lent && top === bottom) told('ten-forgotten', 0, 4, COLUMN.tenMissing(right))
+  if (bottom === 0) return
+  told('added', top + bottom, 2, COLUMN.added(right))
+  told('fact', value - 1, 3, REMARK.tooFew(right))
+  told('fact', value + 1, 3, REMARK.tooMany(right))
+}
+
+/** An equal column under a borrow: ten comes in, one is passed on. */
+function equalStep({ place }: Column, written: readonly AnswerCell[]): Step {
+  return step({
+    action: 'write',
+    place,
+    ask: at(place, COLUMN.equal),
+    why: COLUMN.whyEqual,
+    expect: decimal(9),
+    // The ten that came in, before one is passed on.
+    along: (n) => n.scale === 0 && n.units === 10n,
+    writes: () => ({ negative: false, cells: [...written, cell(place, 9)] }),
+    load: { facts: [], carries: 1 },
+    slips: (slip) => slip('ten-forgotten', decimal(0), 6, at(place, COLUMN.tenMissing('10 − 1 = 9'))),
+  })
 }
 
 /** @param held the value entered for the column, which may be wrong. */
-function glanceStep(column: Column, held: number, expect: number): Omit<Step, 'writes'> {
-  const { place, drops, lookedPast } = column
+function glanceStep(
+  { place, drops, lookedPast }: Column,
+  held: number,
+  written: readonly AnswerCell[],
+): Step {
   const next = place - 1 - lookedPast
-  const past =
-    lookedPast === 0
-      ? ''
-      : lookedPast === 1
-        ? 'past the equal column, '
-        : `past ${lookedPast} equal columns, `
-  const here = placeTitle(place)
-  return {
+  // A zero that gives one away becomes nine.
+  const expect = (held + (drops ? 9 : 10)) % 10
+  return step({
     action: 'glance',
-    kind: SIGNED,
     place,
-    ask: `Hold ${held}. Glance right: does the next column need one? Write ${held} or one less.`,
-    why: drops
-      ? `Looking right, ${past}the ${placeName(next)} are short: they need one from here.`
-      : `Looking right, no short column comes before an ample one: nothing is needed from here.`,
+    ask: at(place, COLUMN.glance(String(held))),
+    why: COLUMN.whyGlance(drops, lookedPast, next),
     expect: decimal(expect),
-    holds: [],
-    facts: [],
-    carries: drops ? 1 : 0,
-    slips: () => {
-      const kept = decimal(held % 10)
-      const dropped = decimal((held + 9) % 10)
-      if (drops && lookedPast > 0)
-        return [
-          {
-            id: 'drop-not-through-equals',
-            entry: kept,
-            odds: 8,
-            remark: `${here}: look past equal columns; beyond them the ${placeName(next)} are short. Write one less.`,
-          },
-        ]
-      if (drops)
-        return [
-          {
-            id: 'missed-drop',
-            entry: kept,
-            odds: 8,
-            remark: `${here}: the ${placeName(next)} are short. Write one less.`,
-          },
-        ]
-      const remark = `${here}: no column to the right needs one. Write ${held % 10}.`
-      return held % 10 === 0 ? [] : [{ id: 'needless-drop', entry: dropped, odds: 4, remark }]
+    writes: () => ({ negative: false, cells: [...written, cell(place, expect)] }),
+    load: { facts: [], carries: drops ? 1 : 0 },
+    slips(slip) {
+      const [kept, dropped] = [decimal(held % 10), decimal((held + 9) % 10)]
+      if (drops && lookedPast > 0) slip('borrow-not-through-equals', kept, 8, at(place, COLUMN.through(next)))
+      else if (drops) slip('borrow-missed', kept, 8, at(place, COLUMN.borrow(next)))
+      else if (held % 10 > 0) slip('needless-borrow', dropped, 4, at(place, COLUMN.needless))
     },
-  }
+  })
 }
 
-export function signStep(size: Decimal, lowest: number, writes: Step['writes']): Step {
+/** The sign, when the larger number was taken away. */
+export function signStep(size: Decimal, lowest: number, written: readonly AnswerCell[]): Step {
   const expect = negate(size)
-  return {
+  return step({
     action: 'sign',
-    kind: SIGNED,
     place: lowest,
-    ask: 'The first number was the smaller. What is the answer with its sign?',
-    why: 'The numbers were subtracted the other way round, so the difference is below zero.',
+    ask: TURNED.ask,
+    why: TURNED.why,
     expect,
-    writes,
-    holds: [],
-    facts: [],
-    carries: 0,
-    slips: () =>
-      equal(size, expect)
-        ? []
-        : [
-            {
-              id: 'sign-lost',
-              entry: size,
-              odds: 6,
-              remark: 'The larger number was taken away: put the minus sign.',
-            },
-          ],
-  }
+    writes: () => ({ negative: true, cells: written }),
+    slips: (slip) => slip('sign-lost', size, 6, TURNED.lost),
+  })
 }

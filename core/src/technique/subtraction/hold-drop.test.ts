@@ -12,16 +12,16 @@ import { subtractHoldDrop } from './hold-drop.js'
 // Handbook, section 5.
 test('worked examples of the handbook', () => {
   expect(values(subtractHoldDrop, '8341-3675')).toEqual(['5', '4', '7', '6', '7', '6', '6'])
-  expect(values(subtractHoldDrop, '7052-3068')).toEqual(['4', '3', '10', '9', '9', '8', '4'])
+  expect(values(subtractHoldDrop, '7052-3068')).toEqual(['4', '3', '9', '9', '8', '4'])
 })
 
 // Brown and Burton 1978 name "smaller from larger" and "borrow across zero" (ids here are our own).
 test('the slips of the literature are offered where they can happen', () => {
   const steps = trace(subtractHoldDrop, readProblem('7052-3068'), {}).steps
-  expect(slipAt(steps[4]!, decimal(1))?.id).toBe('smaller-from-larger')
-  expect(slipAt(steps[1]!, decimal(4))?.id).toBe('drop-not-through-equals')
+  expect(slipAt(steps[3]!, decimal(1))?.id).toBe('smaller-from-larger')
+  expect(slipAt(steps[1]!, decimal(4))?.id).toBe('borrow-not-through-equals')
   expect(slipAt(steps[2]!, decimal(0))?.id).toBe('ten-forgotten')
-  expect(slipAt(steps[6]!, decimal(10))?.id).toBe('added')
+  expect(slipAt(steps[5]!, decimal(10))?.id).toBe('added')
 })
 
 test('a minuend that is smaller: worked the other way round, then the sign', () => {
@@ -30,13 +30,14 @@ test('a minuend that is smaller: worked the other way round, then the sign', () 
 
 /**
  * What must be held and written at each column, from remainders alone: a column is lent ten exactly when the
- * tails from it down compare as less, and the written digit is the answer's own.
+ * tails from it down compare as less, and the written digit is the answer's own. Equal digits with a borrow are 9 at once.
  */
 function* digits(a: bigint, b: bigint): Generator<bigint> {
   const answer = a - b
   for (let unit = 10n ** BigInt(a.toString().length - 1); unit >= 1n; unit /= 10n) {
     const written = (answer / unit) % 10n
-    if (unit > 1n) yield written + (a % unit < b % unit ? 1n : 0n)
+    const equal = (a / unit) % 10n === (b / unit) % 10n && a % unit < b % unit
+    if (unit > 1n && !equal) yield written + (a % unit < b % unit ? 1n : 0n)
     yield written
   }
 }

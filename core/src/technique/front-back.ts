@@ -1,0 +1,96 @@
+/** Answers in two parts: a front, and a back of so many places, worked in either order and joined. */
+import { type Decimal, decimal } from '../number/decimal.js'
+import { FRONT_BACK } from '../words/multiplication.js'
+import type { AnswerLine, School, Step } from './contract.js'
+import { twoParts, wholeLine } from './line.js'
+import { type Later, step } from './make.js'
+import { ask, type Quantity } from './quantities.js'
+
+type Part = Generator<Step, bigint, Decimal>
+
+/** Front and back may be worked in either order: both are followed. */
+export const EITHER_HALF: readonly School[] = [{}, { half: 'back-first' }]
+
+export interface FrontBack {
+  /** Places of the back. */
+  readonly width: number
+  /** Decimals of the answer, whose point is put at the end. */
+  readonly scale?: number
+  /** The back is taken from the front. */
+  readonly taken?: boolean
+  /** @param line what stands when the front has a value */
+  front(line: (front: bigint) => Later<AnswerLine>): Part
+  back(line: (back: bigint) => Later<AnswerLine>): Part
+}
+
+/** @returns the joined value. */
+export function* frontBack(
+  { width, scale = 0, taken = false, front, back }: FrontBack,
+  school: School,
+): Part {
+  const line = (f: bigint | undefined, b: bigint | undefined) => () => twoParts(f, b, width, taken, scale)
+  if (school.half === 'back-first') {
+    const b = yield* back((value) => line(undefined, value))
+    const f = yield* front((value) => line(value, b))
+    return yield* join(f, b, width, taken, scale)
+  }
+  const f = yield* front((value) => line(value, undefined))
+  const b = yield* back((value) => line(f, value))
+  return yield* join(f, b, width, taken, scale)
+}
+
+/** A front or a back that is one quantity. */
+export function* half(
+  quantity: Quantity,
+  around: Omit<Parameters<typeof ask>[1], 'writes'>,
+  line: (value: bigint) => Later<AnswerLine>,
+): Part {
+  return (yield ask(quantity, { ...around, writes: line(quantity.value.units) })).units
+}
+
+/** Only asked where there is something to do: a back to be padded, one whose excess carries, one that is taken away. */
+function* join(front: bigint, back: bigint, width: number, taken: boolean, scale: number): Part {
+  const base = 10n ** BigInt(width)
+  const value = front * base + (taken ? -back : back)
+  const pad = width - String(back).length
+  if (!taken && back < base && pad <= 0) return value
+  const carried = back / base
+  return (yield step({
+    action: 'join',
+    place: -scale,
+    ask: FRONT_BACK.ask,
+    why: () =>
+      taken
+        ? FRONT_BACK.whyTaken(front, back, base)
+        : back >= base
+          ? FRONT_BACK.whyExcess(width, back, carried, back % base)
+          : FRONT_BACK.whyPadded(width, back),
+    expect: decimal(value),
+    writes: () => ({ ...wholeLine(value, scale), back: width - scale }),
+    load: () => ({
+      facts: carried > 0n ? [`${Number(front % 10n)}+${Number(carried)}`] : [],
+      carries: taken || carried > 0n ? 1 : 0,
+    }),
+    slips(slip) {
+      const beside = decimal(BigInt(`${front}${back}`))
+      if (taken) {
+        slip('borrow-missed', decimal(value + base), 6, FRONT_BACK.borrow(front))
+        slip('back-added', decimal(front * base + back), 4, FRONT_BACK.added(back))
+        return
+      }
+      if (back >= base) {
+        slip('excess-not-carried', beside, 6, FRONT_BACK.excess(width, back, carried))
+        slip('carry-lost', decimal(front * base + (back % base)), 4, FRONT_BACK.lost(carried))
+        return
+      }
+      slip('not-padded', beside, 8, FRONT_BACK.pad(width, back))
+      if (back > 0n)
+        slip(
+          'padded-behind',
+          decimal(front * base + back * 10n ** BigInt(pad)),
+          2,
+          FRONT_BACK.padBehind(back),
+        )
+    },
+  })).units
+}

@@ -1,0 +1,31 @@
+/** What is asked and said of one small piece of reckoning, whatever technique it is part of. */
+import { placeName, placeTitle } from '../number/places.js'
+
+/** The usual question. */
+export const howMuch = (text: string): string => `${text}: how much?`
+
+export const equation = (text: string, value: string): string => `${text} = ${value}`
+
+/** Remarks: what went wrong, and the equation that holds. */
+export const REMARK = {
+  check: (right: string) => `Check it: ${right}.`,
+  tooFew: (right: string) => `One too few: ${right}.`,
+  tooMany: (right: string) => `One too many: ${right}.`,
+  tenTooFew: (right: string) => `Ten too few: ${right}.`,
+  tenTooMany: (right: string) => `Ten too many: ${right}.`,
+  zeroMissing: (right: string) => `A zero is missing: ${right}.`,
+  zeroTooMany: (right: string) => `One zero too many: ${right}.`,
+  carryLost: (right: string) => `You forgot to carry: ${right}.`,
+  borrowMissed: (right: string) => `You forgot to borrow: ${right}.`,
+  complementTens: (right: string) => `Only the last digit is taken from ten, the others from nine: ${right}.`,
+  notHalved: (right: string) => `Halve it: ${right}.`,
+  notDoubled: (right: string) => `Double it: ${right}.`,
+  doubledNotSquared: (right: string) => `Squared means times itself, not doubled: ${right}.`,
+  added: (right: string) => `Multiply here, do not add: ${right}.`,
+  wrongSign: (right: string) => `Plus and minus are mixed up: ${right}.`,
+} as const
+
+/** The head of a sentence about a column. */
+export const at = (place: number, sentence: string): string => `${placeTitle(place)}: ${sentence}`
+
+export const inColumn = (place: number): string => `the ${placeName(place)}`
