@@ -116,6 +116,6 @@ test('the sheet says what was done, where each technique stands and why levels m
   expect(sheet.tables.map((t) => t.rows)).toEqual([
     [['Tens first', 'in practice', '2', 'answer only', '14 of 16', '3.5 s', '4.5 s']],
     [['2026-03-05', 'Tens first', '1 to 2', 'Of the last 20 answers 20 were right.']],
-    [['lost carry', '3']],
+    [['forgot to carry', '3']],
   ])
 })

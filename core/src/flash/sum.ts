@@ -1,5 +1,14 @@
 /** flash-sum: a list of signed numbers that come one by one; the running total is held, and only it. */
-import { add, atPlace, digitAt, highestPlace, lowestPlace, subtract, toWords } from '../number/decimal.js'
+import {
+  add,
+  atPlace,
+  digitAt,
+  highestPlace,
+  lowestPlace,
+  subtract,
+  toText,
+  toWords,
+} from '../number/decimal.js'
 import { fallsBelowZero, lowestOf, type SumProblem, signed } from '../problem/problem.js'
 import { chainSpace } from '../soroban/chains.js'
 import { loadOf } from '../technique/addition/parts.js'
@@ -56,12 +65,13 @@ export const flashSum = technique({
       const last = i === later.length - 1
       total = yield step({
         action: 'running-total',
-        place: highestPlace(term.size),
+        place: lowest,
         ask: FLASH.ask(toWords(before), size, taken),
         why: FLASH.why,
         expect,
         writes: () => lineOf(expect, lowest, !last),
         holds: last ? [] : [{ what: 'total', value: expect }],
+        reckons: `${toText(before)} ${taken ? '−' : '+'} ${toText(term.size)}`,
         load: () => loadOf(before, value),
         slips(slip) {
           const right = `${toWords(before)} ${taken ? '−' : '+'} ${size} = ${toWords(expect)}`

@@ -114,7 +114,7 @@ export const sorobanAdd = onFrame(
         why: SET.whyFirst,
         expect: total,
         total: true,
-        writes: () => lineOf(first!.size, lowest),
+        writes: () => lineOf(first!.size, lowest, later.length > 0),
         beads: { before: frame, kind: 'set', cascade: 0, moves: movesBetween(frame, start) },
         slips: (slip) => setSlips(slip, first!.size, lowest),
       })

@@ -11,13 +11,15 @@ import {
   decimal,
   digitAt,
   highestPlace,
+  isZero,
   lowestPlace,
   ZERO,
 } from '../number/decimal.js'
+import { wholePart } from '../number/whole.js'
 import { asProduct, type Factors, type Problem } from '../problem/problem.js'
 import { WHOLE } from '../question/kind.js'
-import type { Fact, Step } from '../technique/contract.js'
-import { lineOf } from '../technique/line.js'
+import type { AnswerLine, Fact, Step } from '../technique/contract.js'
+import { BLANK, lineOf } from '../technique/line.js'
 import { type Misfit, misfit, once, type SlipSink, step, technique } from '../technique/make.js'
 import { productBoard } from '../technique/multiplication/product.js'
 import { OUTER, TENS } from '../technique/schools.js'
@@ -56,16 +58,26 @@ export const sorobanMultiply = onFrame(
       const lowest = lowestPlace(factors[0]) + lowestPlace(factors[1])
       const tens = school.tens as TensSchool
       const rows = rowsOf(factors, school.outer === 'first')
-      const last = rows.at(-1)!.at(-1)
       let total = ZERO
+      // How far a wrong start has moved everything, in rods to the left.
+      let off = 0
       for (const [r, row] of rows.entries()) {
-        const begins = row[0]!.place + 1
-        if (r === 0) yield rodStep(startWords(factors), begins, 'start-rod', total, lowest)
-        else yield rodStep(rowWords(row[0]!, begins), begins, 'finger-new-row', total, lowest)
-        for (const product of row) {
+        const begins = row[0]!.place + 1 + off
+        const words = r === 0 ? startWords(factors) : rowWords(row[0]!, begins)
+        const rod = yield rodStep(words, begins, r === 0 ? 'start-rod' : 'finger-new-row', total, lowest)
+        off += Number(wholePart(rod)) - rodOf(begins)
+        for (const [i, given] of row.entries()) {
+          // Fewer rods than that are on no frame.
+          const place = Math.max(given.place + off, lowest - 1)
           const frame = setNumber(clearFrame(MOST_RODS, 1 - lowest), total)
-          if (product.outer * product.inner < 10) yield zeroStep(product, total, lowest)
-          total = yield productStep({ frame, product, total, lowest, tens, last: product === last })
+          let product = { ...given, place }
+          if (product.outer * product.inner < 10) {
+            const zero = yield zeroStep(product, total, lowest)
+            // Written without its zero it stands one rod too far to the left.
+            if (zero.units !== 0n) product = { ...product, place: place + 1 }
+          }
+          const end = row === rows.at(-1) && i === row.length - 1
+          total = yield productStep({ frame, product, total, lowest, tens, last: end })
         }
       }
       return total
@@ -76,6 +88,11 @@ export const sorobanMultiply = onFrame(
     return 'because' in found ? clearFrame(rods) : frameFor(found.factors, rods)
   },
 )
+
+/** What stands on the frame, as it is written; nothing while it is clear. */
+function standing(total: Decimal, lowest: number): AnswerLine {
+  return isZero(total) ? BLANK : lineOf(total, lowest, true)
+}
 
 /** A rod by its number: the unit rod is 1. */
 const rodOf = (place: number) => place + 1
@@ -111,7 +128,7 @@ function rodStep(
     kind: WHOLE,
     expect: rod,
     decision: [rod],
-    writes: () => lineOf(total, lowest, true),
+    writes: () => standing(total, lowest),
     holds: [{ what: 'rod', value: rod }],
     slips(slip) {
       for (const off of [-1, 1])
@@ -127,12 +144,12 @@ function zeroStep({ outer, inner, place, words }: DigitProduct, total: Decimal, 
   return step({
     action: 'decide',
     place: place + 1,
-    ask: BEADS_MULTIPLY.leadingZero(words),
+    ask: BEADS_MULTIPLY.leadingZero(place + 1, words),
     why: BEADS_MULTIPLY.whyLeadingZero(words, shown),
     kind: WHOLE,
     expect: ZERO,
     decision: [ZERO],
-    writes: () => lineOf(total, lowest, true),
+    writes: () => standing(total, lowest),
     slips: (slip) => slip('zero-left-out', decimal(value), 6, BEADS_MULTIPLY.zero(words, shown)),
   })
 }

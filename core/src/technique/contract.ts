@@ -121,6 +121,8 @@ export interface Step extends Question {
   readonly why: string
   /** Digits of the problem that are worked together, so that they can be joined by a line. */
   readonly links?: readonly (readonly [Spot, Spot])[] | undefined
+  /** What the value comes from, as it is written: "6 × 2", "564 + 70". Left out where nothing is reckoned. */
+  readonly reckons?: string | undefined
   /**
    * The step is a decision, and this is what may be decided, the worked example's first. Where nothing is asked in words
    * it is not asked: the next value shows what was decided.

@@ -2,6 +2,7 @@
 import { type Decimal, decimal } from '../number/decimal.js'
 import { FRONT_BACK } from '../words/multiplication.js'
 import type { AnswerLine, School, Step } from './contract.js'
+import { differenceLoad, NO_LOAD, sumLoad } from './facts.js'
 import { twoParts, wholeLine } from './line.js'
 import { type Later, step } from './make.js'
 import { ask, type Quantity } from './quantities.js'
@@ -18,43 +19,67 @@ export interface FrontBack {
   readonly scale?: number
   /** The back is taken from the front. */
   readonly taken?: boolean
-  /** @param line what stands when the front has a value */
-  front(line: (front: bigint) => Later<AnswerLine>): Part
-  back(line: (back: bigint) => Later<AnswerLine>): Part
+  /** @param line what stands when the front has a value, or while it has none */
+  front(line: (front: bigint | undefined) => Later<AnswerLine>): Part
+  back(line: (back: bigint | undefined) => Later<AnswerLine>): Part
 }
 
 /** @returns the joined value. */
-export function* frontBack(
-  { width, scale = 0, taken = false, front, back }: FrontBack,
-  school: School,
-): Part {
-  const line = (f: bigint | undefined, b: bigint | undefined) => () => twoParts(f, b, width, taken, scale)
+export function* frontBack(given: FrontBack, school: School): Part {
+  const { width, scale = 0, taken = false, front, back } = given
+  // Until the back is found, and where both have to be joined, they may still change.
+  const line = (f: bigint | undefined, b: bigint | undefined) => () => {
+    const draft = b === undefined || joins(b, width, taken)
+    return twoParts(f, b, width, { taken, scale, draft })
+  }
   if (school.half === 'back-first') {
     const b = yield* back((value) => line(undefined, value))
-    const f = yield* front((value) => line(value, b))
-    return yield* join(f, b, width, taken, scale)
+    const f = yield* beside(
+      front((value) => line(value, b)),
+      line(undefined, b)(),
+      width - scale,
+    )
+    return yield* join(f, b, given)
   }
   const f = yield* front((value) => line(value, undefined))
   const b = yield* back((value) => line(f, value))
-  return yield* join(f, b, width, taken, scale)
+  return yield* join(f, b, given)
+}
+
+/** Work on the front while the back stands already: its cells are seen beside whatever is written. */
+function* beside(work: Part, standing: AnswerLine, above: number): Part {
+  let state = work.next()
+  while (!state.done) {
+    const { writes } = state.value
+    const both = writes.cells.some((c) => c.place < above)
+    const cells = both ? writes.cells : [...writes.cells, ...standing.cells]
+    const seen = { ...writes, back: above, cells }
+    state = work.next(yield Object.create(state.value, { writes: { value: seen } }) as Step)
+  }
+  return state.value
+}
+
+function joins(back: bigint, width: number, taken: boolean): boolean {
+  return taken || String(back).length !== width
 }
 
 /** A front or a back that is one quantity. */
 export function* half(
   quantity: Quantity,
   around: Omit<Parameters<typeof ask>[1], 'writes'>,
-  line: (value: bigint) => Later<AnswerLine>,
+  line: (value: bigint | undefined) => Later<AnswerLine>,
 ): Part {
   return (yield ask(quantity, { ...around, writes: line(quantity.value.units) })).units
 }
 
 /** Only asked where there is something to do: a back to be padded, one whose excess carries, one that is taken away. */
-function* join(front: bigint, back: bigint, width: number, taken: boolean, scale: number): Part {
+function* join(front: bigint, back: bigint, { width, scale = 0, taken = false }: FrontBack): Part {
   const base = 10n ** BigInt(width)
   const value = front * base + (taken ? -back : back)
   const pad = width - String(back).length
-  if (!taken && back < base && pad <= 0) return value
+  if (!joins(back, width, taken)) return value
   const carried = back / base
+  const reckoned = taken || carried > 0n
   return (yield step({
     action: 'join',
     place: -scale,
@@ -67,23 +92,22 @@ function* join(front: bigint, back: bigint, width: number, taken: boolean, scale
           : FRONT_BACK.whyPadded(width, back),
     expect: decimal(value),
     writes: () => ({ ...wholeLine(value, scale), back: width - scale }),
-    load: () => ({
-      facts: carried > 0n ? [`${Number(front % 10n)}+${Number(carried)}`] : [],
-      carries: taken || carried > 0n ? 1 : 0,
-    }),
+    ...(reckoned && { reckons: `${front * base} ${taken ? '−' : '+'} ${back}` }),
+    load: () =>
+      taken ? differenceLoad(front * base, back) : reckoned ? sumLoad(front * base, back) : NO_LOAD,
     slips(slip) {
-      const beside = decimal(BigInt(`${front}${back}`))
+      const sideBySide = decimal(BigInt(`${front}${back}`))
       if (taken) {
         slip('borrow-missed', decimal(value + base), 6, FRONT_BACK.borrow(front))
         slip('back-added', decimal(front * base + back), 4, FRONT_BACK.added(back))
         return
       }
       if (back >= base) {
-        slip('excess-not-carried', beside, 6, FRONT_BACK.excess(width, back, carried))
+        slip('excess-not-carried', sideBySide, 6, FRONT_BACK.excess(width, back, carried))
         slip('carry-lost', decimal(front * base + (back % base)), 4, FRONT_BACK.lost(carried))
         return
       }
-      slip('not-padded', beside, 8, FRONT_BACK.pad(width, back))
+      slip('not-padded', sideBySide, 8, FRONT_BACK.pad(width, back))
       if (back > 0n)
         slip(
           'padded-behind',

@@ -23,14 +23,14 @@ export function wholeLine(value: bigint, scale = 0, draft = false): AnswerLine {
 
 /**
  * An answer in two parts, side by side: the back has `width` places. Places the back leaves empty show as such
- * until it is padded; a back that does not fit, or is to be taken away, stands raw at its last place.
+ * until it is padded; a back that does not fit, or is to be taken away, stands raw at its last place. `draft`: they may
+ * still change, the front only by what comes over from the back.
  */
 export function twoParts(
   front: bigint | undefined,
   back: bigint | undefined,
   width: number,
-  taken = false,
-  scale = 0,
+  { taken = false, scale = 0, draft = false } = {},
 ): AnswerLine {
   const text = back === undefined ? '' : String(back)
   const fits = !taken && text.length <= width
@@ -38,8 +38,10 @@ export function twoParts(
     negative: false,
     back: width - scale,
     cells: [
-      ...(front === undefined ? [] : digitCells(String(front), width - scale)),
-      ...(fits ? digitCells(text, -scale) : [{ place: -scale, digits: text, draft: true }]),
+      ...(front === undefined
+        ? []
+        : digitCells(String(front), width - scale, draft && (taken || !fits || back === undefined))),
+      ...(fits ? digitCells(text, -scale, draft) : [{ place: -scale, digits: text, draft: true }]),
     ],
   }
 }

@@ -106,6 +106,7 @@ export interface Asked
     | 'links'
     | 'picks'
     | 'within'
+    | 'reckons'
   > {
   readonly ask: Later<string>
   /** Any number where none is named. */
@@ -154,6 +155,7 @@ export class AskedStep<A extends Asked = Asked> implements Step {
   readonly after: Step['after']
   readonly links: Step['links']
   readonly picks: Step['picks']
+  readonly reckons: Step['reckons']
   readonly total: boolean
 
   constructor(protected readonly asked: A) {
@@ -169,6 +171,7 @@ export class AskedStep<A extends Asked = Asked> implements Step {
     this.after = asked.after
     this.links = asked.links
     this.picks = asked.picks
+    this.reckons = asked.reckons
     this.total = asked.total ?? TOTALS.includes(asked.action)
   }
 

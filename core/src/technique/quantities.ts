@@ -46,6 +46,7 @@ interface Around {
   readonly after?: Asked['after']
   readonly decision?: Asked['decision']
   readonly meant?: Asked['meant']
+  readonly reckons?: string
   /** The technique's own mistakes, told before the usual ones. */
   readonly slips?: (slip: SlipSink) => void
 }
@@ -60,6 +61,7 @@ export function ask(quantity: Quantity, around: Around): Step {
     meant,
     along,
     load,
+    reckons: text,
     ...rest,
     ask: question ?? (() => howMuch(text)),
     slips(slip) {
@@ -152,6 +154,7 @@ export function difference(x: bigint, y: bigint, scale = 0): Quantity {
 
 /** How far a number lies from a base, said without a sign; with one, or as what is taken from what, it is as right. */
 export function gap(n: bigint, base: bigint, scale = 0): Quantity {
+  if (scale > 0 && n % 10n === 0n && base % 10n === 0n) return gap(n / 10n, base / 10n, scale - 1)
   const [high, low] = n < base ? [base, n] : [n, base]
   const plain = difference(high, low, scale)
   return {

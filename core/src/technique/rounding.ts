@@ -54,7 +54,7 @@ export function* roundStep(given: {
   const ten = nextTen(number)?.round ?? round
   const entry = yield step({
     action: 'round',
-    place: lengthOf(round) - 1 - scale,
+    place: -scale,
     ask: ROUNDING.askOf(words(number)),
     why: ROUNDING.why(words(number), words(over), words(round)),
     expect: decimal(round, scale),

@@ -16,7 +16,7 @@ export function listed(words: readonly string[], last = 'and'): string {
   return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)}`
 }
 
-/** "once", "twice", "3 times". */
+/** "once", "twice", "three times". */
 export function times(n: number): string {
-  return n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`
+  return ['never', 'once', 'twice', 'three times', 'four times', 'five times'][n] ?? `${n} times`
 }

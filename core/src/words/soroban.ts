@@ -137,7 +137,8 @@ export const BEADS_MULTIPLY = {
   whyStart: (a: string, b: string, rod: string) => `Count the digits of both numbers: ${a} + ${b} = ${rod}.`,
   row: (digit: string) => `A new row, for the ${digit}: on which rod does it begin?`,
   whyRow: (rod: string) => `One rod further to the right for each digit of the outer number: rod ${rod}.`,
-  leadingZero: (words: string) => `${words}: which digit goes on the first of its two rods?`,
+  leadingZero: (place: number, words: string) =>
+    `${placeTitle(place)} rod: which digit of ${words} goes here?`,
   whyLeadingZero: (words: string, shown: string) => `${words} is ${shown}: every product has two digits.`,
   put: (words: string) => `${words}: put both digits on, beginning at the finger.`,
   why: (words: string, shown: string, moves: string) => `${words} is ${shown}. ${moves}`,

@@ -20,7 +20,6 @@ export function levelWords(level: number): string {
   return level === OWN_LEVEL ? 'own dials' : `level ${level}`
 }
 
-/** "missed-drop" -> "missed drop". */
 export function when(iso: string, timeZone?: string): string {
   return new Intl.DateTimeFormat('en-GB', {
     day: 'numeric',

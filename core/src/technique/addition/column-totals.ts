@@ -3,19 +3,28 @@
  * as it sharpens; nothing is carried while adding. 4268+1907+3355+2840: 10, 22, 15, 20; estimates 10000, 12200,
  * 12350, 12370. Not the fastest: it is for those who lose carries.
  */
-import { add, atPlace, type Decimal, decimal, isZero, subtract, toWords, ZERO } from '../../number/decimal.js'
+import {
+  add,
+  atPlace,
+  type Decimal,
+  decimal,
+  isZero,
+  subtract,
+  toText,
+  toWords,
+  ZERO,
+} from '../../number/decimal.js'
 import { placeName } from '../../number/places.js'
 import { said } from '../../number/whole.js'
 import { COLUMN_TOTALS } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
 import type { AnswerCell, Step } from '../contract.js'
-import { sumLoad } from '../facts.js'
 import { lineOf } from '../line.js'
 import { step, technique } from '../make.js'
 import { ask } from '../quantities.js'
 import { columnsOf, digitTotal, type SumColumn } from './columns.js'
-import { readPlainSum } from './parts.js'
+import { loadOf, readPlainSum } from './parts.js'
 
 export const addColumnTotals = technique({
   id: 'add-column-totals',
@@ -98,7 +107,8 @@ function estimateStep(
     total: true,
     writes: () => (last ? lineOf(expect, lowest) : { negative: false, cells: totals }),
     holds: last ? [] : [{ what: 'estimate', value: expect }],
-    load: () => sumLoad(before.units, part.units),
+    reckons: `${toText(before)} + ${toText(part)}`,
+    load: () => loadOf(before, part),
     slips(slip) {
       const tens = total.units / 10n
       if (!isZero(before) && tens > 0n) {

@@ -10,6 +10,7 @@ import { COLUMNS_LEFT } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
 import type { AnswerCell, School, Step } from '../contract.js'
+import { sumLoad } from '../facts.js'
 import { digitCells } from '../line.js'
 import { step, technique } from '../make.js'
 import { CARRY } from '../schools.js'
@@ -88,7 +89,11 @@ function glanceStep(
     meant: (n) => (n.scale === 0 && n.units === BigInt(total) ? decimal(expect) : undefined),
     along: runningSums(digits, carried),
     writes: () => ({ negative: false, cells: cells(String(expect)) }),
-    load: () => ({ facts: columnLoad(digits).facts, carries: carried > 0 ? 1 : 0 }),
+    reckons: [...digits, ...(carried > 0 ? [carried] : [])].join(' + '),
+    load: () => ({
+      facts: columnLoad(carried > 0 ? [...digits, carried] : digits).facts,
+      carries: carried > 0 ? 1 : 0,
+    }),
     slips(slip) {
       const digit = (n: number) => decimal(first ? n : n % 10)
       const right_ = carried > 0 ? `${sum} + ${carried} = ${total}` : `${shown} = ${sum}`
@@ -131,6 +136,7 @@ function* mend(columns: readonly SumColumn[], mendFirst: boolean): Walk {
       meant: (n) => (n.scale === 0 && n.units === BigInt(sum) ? decimal(unit) : undefined),
       along: runningSums(digits, 0),
       writes: () => cells([...standing, String(unit)]),
+      reckons: shown,
       load: () => columnLoad(digits),
       slips(slip) {
         const right = `${shown} = ${sum}`
@@ -170,7 +176,8 @@ function* mend(columns: readonly SumColumn[], mendFirst: boolean): Walk {
         why: !top && raised >= 10n ? COLUMNS_LEFT.whyNineMend : COLUMNS_LEFT.whyMend,
         expect: decimal(expect),
         writes: () => cells(mended),
-        load: { facts: [`${Number(before)}+${by}`], carries: 1 },
+        reckons: `${before} + ${by}`,
+        load: () => ({ facts: sumLoad(before, BigInt(by)).facts, carries: 1 }),
         slips(slip) {
           slip('carry-lost', decimal(before), 7, COLUMNS_LEFT.notMended(`${before} + ${by} = ${raised}`))
           const twice = raised + BigInt(by)

@@ -11,6 +11,7 @@ import {
   digitAt,
   isNegative,
   subtract,
+  toText,
   toWords,
   ZERO,
 } from '../../number/decimal.js'
@@ -19,10 +20,11 @@ import type { Problem, SumProblem } from '../../problem/problem.js'
 import { PAIRS } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
-import type { Fact, Spot, Step, Tally } from '../contract.js'
+import type { Spot, Step, Tally } from '../contract.js'
 import { sumLoad } from '../facts.js'
 import { lineOf } from '../line.js'
 import { type SlipSink, step, technique } from '../make.js'
+import { digitTotal } from './columns.js'
 import { rangeOf, readPlainSum, sayTotal } from './parts.js'
 
 export const addPairs = technique({
@@ -245,11 +247,15 @@ function pairStep(total: Decimal, left: Remaining, place: number, lowest: number
         )
       },
     },
-    after: (entry) => ({ writes: lineOf(entry, lowest, more()), holds: [{ what: 'total', value: entry }] }),
+    after: (entry) => ({
+      writes: lineOf(entry, lowest, more()),
+      holds: more() ? [{ what: 'total', value: entry }] : [],
+    }),
     writes: () => lineOf(expect, lowest, more()),
-    holds: () => [{ what: 'total', value: expect }],
+    holds: () => (more() ? [{ what: 'total', value: expect }] : []),
+    reckons: [...group.map((d) => toText(atPlace(d.digit, place))), toText(total)].join(' + '),
     load: () => {
-      const facts: Fact[] = ten ? [`${group[0]!.digit}+${10 - group[0]!.digit}`] : []
+      const { facts } = digitTotal(group.map((d) => d.digit)).load()
       const added = sumLoad(digitsFrom(total, place), BigInt(sum))
       return { facts: [...facts, ...added.facts], carries: added.carries }
     },

@@ -10,6 +10,7 @@ import {
   isNegative,
   lowestPlace,
   subtract,
+  toText,
   toWords,
   unitsAt,
 } from '../../number/decimal.js'
@@ -168,6 +169,7 @@ function partStep(
       holds: more ? [{ what: 'total', value: entry }] : [],
     }),
     holds: more ? holds : [],
+    reckons: `${toText(total)} ${taken ? '−' : '+'} ${toText(absolute(part.value))}`,
     load: () => loadOf(total, part.value),
     slips: (slip) => partSlips(slip, total, part, next, expect, range),
   })

@@ -11,6 +11,7 @@ import { SHORT } from '../../words/division.js'
 import { at as inPlace, REMARK } from '../../words/steps.js'
 import { dial } from '../boards.js'
 import type { AnswerCell, Fact, Step } from '../contract.js'
+import { differenceLoad } from '../facts.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { REST } from '../schools.js'
 
@@ -168,6 +169,7 @@ function quotientStep(at: {
     why: SHORT.whyOften(holds(right), String(part)),
     expect: decimal(right),
     writes,
+    reckons: `${right * divisor} ÷ ${divisor}`,
     load: { facts, carries: 0 },
     slips(slip) {
       if (skipped > 0) slip('zero-left-out', decimal(skipped), 7, SHORT.zero(String(divisor), String(part)))
@@ -191,12 +193,13 @@ function restStep(at: {
   return step({
     action: 'remainder',
     place,
-    ask: SHORT.left(String(n), `${q} × ${divisor}`, stated),
+    ask: inPlace(place, SHORT.left(String(n), `${q} × ${divisor}`, stated)),
     why: SHORT.whyLeft(stated),
     expect: decimal(rest),
     writes,
     holds: stated ? [] : [{ what: 'left', value: decimal(rest) }],
-    load: { facts: [`${n}-${q * divisor}`], carries: n % 10 < (q * divisor) % 10 ? 1 : 0 },
+    reckons: `${n} − ${q * divisor}`,
+    load: () => differenceLoad(BigInt(Math.max(n, q * divisor)), BigInt(q * divisor)),
     slips(slip) {
       if (!stated) slip('rest-forgotten', decimal(0), 5, SHORT.forgotten(right))
       slip('fact', decimal(rest - 1), 3, REMARK.tooFew(right))

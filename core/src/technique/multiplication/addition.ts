@@ -67,7 +67,7 @@ function* inParts(
     const quantity = product(part, whole)
     const given = (yield ask(quantity, {
       action: 'partial-product',
-      place: digitsOf(part).length - 1 - scale,
+      place: -scale,
       why: SPLIT_ADD.why(said(part), said(factor)),
       writes: () => wholeLine(before === 0n ? quantity.value.units : before, scale, true),
       holds: () => [
@@ -116,6 +116,7 @@ function* inBlocks(
       place: place - scale,
       ask: SPLIT_ADD.block(placeName(place - scale), said(block), said(digit), Number(inCarry)),
       why: SPLIT_ADD.whyBlock,
+      reckons: `${plain.text}${inCarry > 0n ? ` + ${inCarry}` : ''}`,
       expect: decimal(value),
       // The two digits to be written say it too.
       meant: (n) => (!last && n.scale === 0 && n.units === value % 100n ? decimal(value) : undefined),

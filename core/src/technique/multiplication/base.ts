@@ -40,10 +40,10 @@ export function nearBase(zeros: number, most: number, side: -1 | 0 | 1 = 0, leas
 }
 
 /** Asks how far a number is from its base; on which side it lies is the learner's to see. @returns the gap entered. */
-export function* gapStep(n: bigint, { base, zeros }: Base, before: readonly bigint[], scale = 0): Walking {
+export function* gapStep(n: bigint, { base }: Base, before: readonly bigint[], scale = 0): Walking {
   return (yield ask(gap(n, base), {
     action: 'deviation',
-    place: zeros - scale,
+    place: -scale,
     ask: GAP.ask(said(n)),
     why: GAP.why(said(n), said(base), said(size(n - base)), n < base),
     holds: [...before, size(n - base)].map((value) => ({ what: 'gap', value: decimal(value) })),
@@ -66,6 +66,9 @@ export function* fromGaps(
   const [belowA, belowB] = [a < base, b < base]
   const moved = (by: bigint) => (belowB ? difference(a, by) : sum(a, by))
   const taken = belowA !== belowB
+  // The gaps are held until one half is found; then the other is all that is left.
+  const gaps = (isSquare ? [d] : [d, e]).map((value) => ({ what: 'gap', value: decimal(value) }))
+  const backFirst = school.half === 'back-first'
   return yield* frontBack(
     {
       width: zeros,
@@ -80,9 +83,7 @@ export function* fromGaps(
             place: zeros - scale,
             ask: isSquare ? FROM_GAPS.frontSame(said(a)) : FROM_GAPS.front(said(a), said(b)),
             why: FROM_GAPS.whyFront(said(base)),
-            holds: isSquare
-              ? [{ what: 'gap', value: decimal(d) }]
-              : [d, e].map((value) => ({ what: 'gap', value: decimal(value) })),
+            holds: backFirst ? [] : gaps,
             slips(slip) {
               const right = holdsThat(front)
               const way = belowB ? -1n : 1n
@@ -112,9 +113,7 @@ export function* fromGaps(
             place: -scale,
             ask: isSquare ? FROM_GAPS.backSame(said(d)) : FROM_GAPS.back(said(d), said(e)),
             why: FROM_GAPS.whyBack(taken),
-            holds: isSquare
-              ? [{ what: 'gap', value: decimal(d) }]
-              : [d, e].map((value) => ({ what: 'gap', value: decimal(value) })),
+            holds: backFirst ? gaps : [],
             slips(slip) {
               if (!isSquare)
                 slip('added-not-multiplied', decimal(d + e), 3, `Multiply the gaps: ${holdsThat(back)}.`)

@@ -6,7 +6,7 @@ import { type Decimal, decimal } from '../../number/decimal.js'
 import { said, wholePart } from '../../number/whole.js'
 import { COLUMNS } from '../../words/multiplication.js'
 import { at, REMARK } from '../../words/steps.js'
-import type { AnswerLine, Spot, Step } from '../contract.js'
+import type { AnswerCell, AnswerLine, Spot, Step } from '../contract.js'
 import { type Load, NO_LOAD, sumLoad } from '../facts.js'
 import { BLANK, digitCells } from '../line.js'
 import { type SlipSink, step } from '../make.js'
@@ -93,7 +93,11 @@ export function* leftMend(columns: readonly SumColumn[], shift = 0): Walking {
     const before = written
     const raw = wholePart(
       yield sumStep(column, place, 0, () =>
-        rawLine([[place, column.sum]], before === 0n ? BLANK : lineAt(before, place + 1)),
+        before === 0n && k > 0
+          ? rawLine([[place, column.sum]])
+          : k === 0 && column.sum < 10
+            ? lineAt(before * 10n + BigInt(column.sum), place)
+            : rawLine([[place, column.sum]], before === 0n ? BLANK : lineAt(before, place + 1, true)),
       ),
     )
     if (raw < 10n || before === 0n) {
@@ -110,9 +114,10 @@ export function* leftMend(columns: readonly SumColumn[], shift = 0): Walking {
         why: COLUMNS.whyMended(said(unit), said(tens)),
         expect: decimal(expect),
         total: true,
-        writes: () => lineAt(expect, place),
-        holds: [{ what: 'carry', value: decimal(tens) }],
-        load: () => withCarries(sumLoad(before, tens), 1),
+        writes: () => lineAt(expect, place, k > 0),
+        holds: k > 0 ? [{ what: 'carry', value: decimal(tens) }] : [],
+        reckons: `${before}0 + ${raw}`,
+        load: () => withCarries({ ...sumLoad(before, tens), carries: 0 }, 1),
         slips(slip) {
           const lost = COLUMNS.raise(said(before), said(tens), said(before + tens))
           slip('carry-lost', decimal(before * 10n + unit), 8, lost)
@@ -170,7 +175,12 @@ function* settle(sums: readonly number[], shift: number): Walking {
     }
     const total = sum + carry
     const given = { place: k + shift, raw: sum, carry, carriedBefore, last, written, shift }
-    const rest = sums.slice(k + 1).map((s, i) => [k + 1 + i + shift, s] as const)
+    const later = sums.slice(k + 1)
+    // What needs no settling any more stands as it is.
+    const settled = total < 10 && later.every((s, i) => s < 10 || i === later.length - 1)
+    const rest = settled
+      ? digitCells(later.toReversed().join(''), k + 1 + shift)
+      : later.map((s, i) => ({ place: k + 1 + i + shift, digits: String(s), draft: true }))
     const entry = Number(wholePart(yield writeStep({ ...given, rest })))
     written = String(entry) + written
     const meant = last
@@ -205,8 +215,8 @@ interface Writing {
   readonly last: boolean
   readonly written: string
   readonly shift: number
-  /** Settling: the sums that still stand raw. */
-  readonly rest?: readonly (readonly [place: number, sum: number])[]
+  /** Settling: what stands beyond, raw or for good. */
+  readonly rest?: readonly AnswerCell[]
 }
 
 function writeStep({ place, raw, carry, carriedBefore, last, written, shift, rest }: Writing): Step {
@@ -223,12 +233,10 @@ function writeStep({ place, raw, carry, carriedBefore, last, written, shift, res
     meant: (value) => (value.scale === 0 && value.units === BigInt(total) ? decimal(expect) : undefined),
     writes: () => ({
       negative: false,
-      cells: [
-        ...digitCells(String(expect) + written, shift),
-        ...(rest ?? []).map(([at, sum]) => ({ place: at, digits: String(sum), draft: true })),
-      ],
+      cells: [...digitCells(String(expect) + written, shift), ...(rest ?? [])],
     }),
     holds: last || carries === 0 ? [] : [{ what: 'carry', value: decimal(carries) }],
+    reckons: `${raw} + ${carry}`,
     load: () =>
       withCarries(
         carry > 0 ? { ...sumLoad(BigInt(raw), BigInt(carry)), carries: 0 } : NO_LOAD,
@@ -273,8 +281,8 @@ function columnLine(sum: number, written: string, place: number, settled: boolea
 }
 
 /** A whole number written so that its last digit stands at a place. */
-function lineAt(value: bigint, lowest: number): AnswerLine {
-  return { negative: false, cells: digitCells(String(value), lowest) }
+function lineAt(value: bigint, lowest: number, draft = false): AnswerLine {
+  return { negative: false, cells: digitCells(String(value), lowest, draft) }
 }
 
 function rawLine(

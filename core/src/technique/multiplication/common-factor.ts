@@ -2,7 +2,7 @@
  * multiply-common-factor: a×b + a×c = a×(b + c) when b + c is round; likewise with minus. 16×23 + 16×27 = 16×50.
  */
 import { type Decimal, decimal } from '../../number/decimal.js'
-import { lengthOf, said } from '../../number/whole.js'
+import { said } from '../../number/whole.js'
 import type { Problem } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { COMMON_FACTOR, MISFIT } from '../../words/multiplication.js'
@@ -73,7 +73,7 @@ export const multiplyCommonFactor = technique({
   *work({ factor, b, c, sign }) {
     const shared = (yield step({
       action: 'decide',
-      place: lengthOf(factor) - 1,
+      place: 0,
       ask: COMMON_FACTOR.decide,
       why: COMMON_FACTOR.whyDecide(said(factor)),
       expect: decimal(factor),
@@ -101,7 +101,7 @@ export const multiplyCommonFactor = technique({
     const whole = product(shared, times)
     return yield ask(whole, {
       action: 'product',
-      place: lengthOf(whole.value.units) - 1,
+      place: 0,
       why: COMMON_FACTOR.product,
       writes: () => wholeLine(whole.value.units),
       slips: (slip) =>

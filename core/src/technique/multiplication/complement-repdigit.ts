@@ -81,10 +81,7 @@ export const multiplyComplementRepdigit = technique({
         width: 2,
         front: (line) =>
           half(
-            {
-              ...front,
-              load: () => ({ ...front.load(), facts: [`${Number(tens)}+1`, ...front.load().facts] }),
-            },
+            front,
             {
               action: 'front',
               place: 2,

@@ -3,7 +3,7 @@
  * 5, 25, 50, 125 are halves of round numbers: where the other factor is odd, the product is halved instead.
  */
 import { type Decimal, decimal } from '../../number/decimal.js'
-import { lengthOf, nonZeroDigits, said } from '../../number/whole.js'
+import { nonZeroDigits, said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { kept, listed, mapped, pairs } from '../../problem/space.js'
 import { times } from '../../words/english.js'
@@ -78,7 +78,7 @@ export const multiplyDoubleHalve = technique({
       const doubled = twice(before)
       up = (yield ask(doubled, {
         action: 'double',
-        place: lengthOf(doubled.value.units) - 1 - scale,
+        place: -scale,
         ask: DOUBLE_HALVE.double(said(before)),
         why: DOUBLE_HALVE.whyDouble,
         holds: [
@@ -102,7 +102,7 @@ export const multiplyDoubleHalve = technique({
     const whole = product(up, down)
     let value = yield ask(whole, {
       action: 'product',
-      place: lengthOf(whole.value.units) - 1 - scale,
+      place: -scale,
       ask: DOUBLE_HALVE.product(said(up), said(down)),
       why: DOUBLE_HALVE.whyProduct,
       writes: () => wholeLine(whole.value.units, scale, later > 0),

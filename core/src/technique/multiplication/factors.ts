@@ -3,14 +3,14 @@
  * 190, 1330. The middle value is said twice, for it is held. Any way to break it up will do.
  */
 import { type Decimal, decimal } from '../../number/decimal.js'
-import { lengthOf, said } from '../../number/whole.js'
+import { said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { FACTORS, MISFIT } from '../../words/multiplication.js'
 import { dial } from '../boards.js'
 import type { Step } from '../contract.js'
 import { productLoad, together } from '../facts.js'
-import { wholeLine } from '../line.js'
+import { BLANK, wholeLine } from '../line.js'
 import { misfit, step, technique } from '../make.js'
 import { ask, holdsThat, product } from '../quantities.js'
 import { ofDigits } from '../rounding.js'
@@ -65,7 +65,7 @@ export const multiplyFactors = technique({
     while (left > 1n) {
       const first = value === whole && left === composed
       const known = left < 10n
-      const factor = known ? left : yield* decide(left, way, scale)
+      const factor = known ? left : yield* decide(left, way, scale, value === whole ? undefined : value)
       way =
         left % factor === 0n
           ? way[0] === factor
@@ -78,7 +78,7 @@ export const multiplyFactors = technique({
       const times = product(before, factor)
       value = (yield ask(times, {
         action: 'product',
-        place: lengthOf(times.value.units) - 1 - scale,
+        place: -scale,
         ask: known && !first ? FACTORS.askRest(said(before)) : FACTORS.ask(said(before), said(factor), !last),
         why: FACTORS.why(said(composed)),
         writes: () => wholeLine(times.value.units, scale, !last),
@@ -105,7 +105,12 @@ export const multiplyFactors = technique({
 })
 
 /** Which one-digit factor is taken first: any that leaves a number which breaks up too. */
-function* decide(left: bigint, way: readonly bigint[], scale: number): Generator<Step, bigint, Decimal> {
+function* decide(
+  left: bigint,
+  way: readonly bigint[],
+  scale: number,
+  soFar: bigint | undefined,
+): Generator<Step, bigint, Decimal> {
   const expected = way[0] ?? waysApart(left)[0]![0]!
   const valid = digits.filter((f) => left % f === 0n && (left / f < 10n || breaksUp(left / f)))
   const rest = way.length > 1 ? way : waysApart(left)[0]!
@@ -117,8 +122,13 @@ function* decide(left: bigint, way: readonly bigint[], scale: number): Generator
     expect: decimal(expected),
     also: (n) => n.scale === 0 && valid.includes(n.units),
     decision: [expected, ...valid.filter((f) => f !== expected)].map((f) => decimal(f)),
-    holds: [{ what: 'factor', value: decimal(expected) }],
-    load: { facts: [`${Number(left)}/${Number(expected)}`], carries: 0 },
+    writes: () => (soFar === undefined ? BLANK : wholeLine(soFar, scale, true)),
+    holds: [
+      ...(soFar === undefined ? [] : [{ what: 'so far', value: decimal(soFar) }]),
+      { what: 'factor', value: decimal(expected) },
+    ],
+    reckons: `${left} ÷ ${left / expected}`,
+    load: { facts: [`${Number(left)}/${Number(left / expected)}`], carries: 0 },
     slips(slip) {
       for (const f of digits)
         if (f !== expected && !valid.includes(f)) slip('fact', decimal(f), 1, FACTORS.notFactor(said(left)))

@@ -18,16 +18,17 @@ import { crossColumns } from './crosswise.js'
 export function* headProduct(
   head: bigint,
   width: number,
-  line: (front: bigint) => Later<AnswerLine>,
+  line: (front: bigint | undefined) => Later<AnswerLine>,
   scale = 0,
 ): Walking {
   const one = sum(head, 1n)
   const next = (yield ask(one, {
     action: 'decide',
-    place: width - scale,
+    place: -scale,
     ask: HEAD.after(said(head)),
     why: HEAD.whyAfter(said(head), said(head + 1n)),
     decision: [one.value],
+    writes: line(undefined),
     holds: [{ what: 'next number', value: one.value }],
     slips: (slip) => slip('head-lowered', decimal(head - 1n), 2, HEAD.lowered(holdsThat(one))),
   })).units

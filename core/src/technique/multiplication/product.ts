@@ -47,7 +47,7 @@ export function* placePoint(
   const expect = decimal(value, scale)
   return yield step({
     action: 'point',
-    place: -scale,
+    place: -expect.scale,
     ask: POINT.ask(rule),
     why: POINT.why,
     expect,

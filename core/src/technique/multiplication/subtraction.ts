@@ -3,7 +3,7 @@
  * A number added to the product, or taken from it, comes last: 4998×3+6.
  */
 import { decimal, toWords } from '../../number/decimal.js'
-import { lengthOf, said } from '../../number/whole.js'
+import { said } from '../../number/whole.js'
 import { type Problem, productOf } from '../../problem/problem.js'
 import { mapped, pairs } from '../../problem/space.js'
 import { MISFIT, ROUND_BACK } from '../../words/multiplication.js'
@@ -81,7 +81,7 @@ export const multiplySubtraction = technique({
     const times = product(round, whole)
     const rounded = (yield ask(times, {
       action: 'partial-product',
-      place: lengthOf(round) - 1 - scale,
+      place: -scale,
       why: ROUND_BACK.whyProduct,
       writes: () => wholeLine(times.value.units, scale, true),
       holds: () => [{ what: 'round product', value: times.value }],

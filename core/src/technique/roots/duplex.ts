@@ -94,10 +94,11 @@ export const rootDuplex = technique({
       step({
         action: 'root',
         place: groups - 1,
-        ask: ROOT_DUPLEX.first(said(group)),
+        ask: inPlace(groups - 1, ROOT_DUPLEX.first(said(group))),
         why: ROOT_DUPLEX.whyFirst(groups),
         expect: decimal(r0),
         writes: line([r0]),
+        reckons: `√${r0 * r0}`,
         load: () => productLoad(BigInt(r0), BigInt(r0)),
         slips(slip) {
           const square = (r: number) => `${r} × ${r} = ${r * r}`
@@ -113,7 +114,8 @@ export const rootDuplex = technique({
       step({
         action: 'remainder',
         place: groups - 1,
-        ask: ROOT_DUPLEX.left(said(group), String(root)),
+        ask: inPlace(groups - 1, ROOT_DUPLEX.left(said(group), String(root))),
+        reckons: `${group} − ${root * root}`,
         why: ROOT_DUPLEX.whyLeft,
         expect: decimal(gap),
         writes: line(),
@@ -130,7 +132,8 @@ export const rootDuplex = technique({
       step({
         action: 'divisor',
         place: groups - 1,
-        ask: ROOT_DUPLEX.divisor(String(root)),
+        ask: inPlace(groups - 1, ROOT_DUPLEX.divisor(String(root))),
+        reckons: `2 × ${root}`,
         why: ROOT_DUPLEX.whyDivisor,
         expect: decimal(2 * root),
         writes: line(),
@@ -161,7 +164,7 @@ export const rootDuplex = technique({
           ask(plain, {
             action: 'product',
             place: rootPlace,
-            ask: ROOT_DUPLEX.duplex(String(gross), group),
+            ask: inPlace(rootPlace, ROOT_DUPLEX.duplex(String(gross), group)),
             why: ROOT_DUPLEX.whyDuplex,
             writes: line(),
             holds: [...holds('stands there', gross), { what: 'duplex', value: plain.value }],
@@ -181,8 +184,9 @@ export const rootDuplex = technique({
           why: ROOT_DUPLEX.whyDigit(times(right), right < most),
           expect: decimal(right),
           writes: line([right]),
-          holds: holds('net', net),
-          load: { facts: [`${right * divisor}/${divisor}` as Fact], carries: 0 },
+          holds: k === groups + places - 1 ? [] : holds('left', net),
+          reckons: `${right * divisor} ÷ ${divisor}`,
+          load: { facts: right > 0 ? [`${right * divisor}/${divisor}` as Fact] : [], carries: 0 },
           slips(slip) {
             if (most > right) slip('not-lowered', decimal(most), 7, ROOT_DUPLEX.lower)
             slip('too-few', decimal(right - 1), 3, ROOT_DUPLEX.few(times(right)))
@@ -197,7 +201,8 @@ export const rootDuplex = technique({
         step({
           action: 'remainder',
           place: rootPlace,
-          ask: ROOT_DUPLEX.rest(String(net), String(q), String(divisor)),
+          ask: inPlace(rootPlace, ROOT_DUPLEX.rest(String(net), String(q), String(divisor))),
+          reckons: `${net} − ${q * divisor}`,
           why: ROOT_DUPLEX.whyRest,
           expect: decimal(left),
           writes: line(),
@@ -228,12 +233,13 @@ function netStep(
   return step({
     action: 'net',
     place,
-    ask: ROOT_DUPLEX.net(String(gross), String(duplex)),
+    ask: inPlace(place, ROOT_DUPLEX.net(String(gross), String(duplex))),
+    reckons: `${gross} − ${duplex}`,
     why: ROOT_DUPLEX.whyNet(right),
     expect: decimal(net),
     writes,
     holds,
-    load: { facts: [`${gross}-${duplex}`], carries: gross % 10 < duplex % 10 ? 1 : 0 },
+    load: () => differenceLoad(BigInt(Math.max(gross, duplex)), BigInt(duplex)),
     slips(slip) {
       slip('duplex-forgotten', decimal(gross), 6, ROOT_DUPLEX.forgotten(right))
       slip('duplex-added', decimal(gross + duplex), 3, ROOT_DUPLEX.added(right))

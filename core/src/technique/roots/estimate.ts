@@ -12,6 +12,7 @@ import {
   multiply,
   power10,
   subtract,
+  toText,
   toWords,
   unitsAt,
 } from '../../number/decimal.js'
@@ -96,6 +97,7 @@ export const rootEstimate = technique({
       expect: decimal(start),
       writes: () => lineOf(decimal(start), 0, true),
       holds: [{ what: 'root', value: decimal(start) }],
+      reckons: `√${start * start}`,
       load: () => productLoad(start, start),
       slips(slip) {
         const other = nearest ? ESTIMATE.nearer(square(start)) : ESTIMATE.below(square(start))
@@ -118,7 +120,11 @@ export const rootEstimate = technique({
         { what: 'root', value: decimal(r) },
         { what: under ? 'over' : 'left', value: absolute(gap) },
       ],
-      load: () => differenceLoad(size(n.units), r * r * power10(n.scale)),
+      reckons: under ? `${r * r} − ${toText(n)}` : `${toText(n)} − ${r * r}`,
+      load: () =>
+        under
+          ? differenceLoad(r * r * power10(n.scale), size(n.units))
+          : differenceLoad(size(n.units), r * r * power10(n.scale)),
       slips(slip) {
         for (const off of [-10n, 10n, -1n, 1n])
           slip('fact', add(absolute(gap), decimal(off)), 2, REMARK.check(square(r)))
@@ -142,7 +148,7 @@ export const rootEstimate = technique({
     const c = rounded(over, decimal(by), SHOWN)
     const correction = yield step({
       action: 'correction',
-      place: -2,
+      place: 0,
       ask: ESTIMATE.divide(toWords(over), said(by)),
       why: ESTIMATE.whyDivide,
       expect: c,
@@ -152,6 +158,7 @@ export const rootEstimate = technique({
         { what: 'root', value: decimal(r) },
         { what: 'correction', value: c },
       ],
+      reckons: `${toText(over)} ÷ ${by}`,
       load: () => ({ facts: [`${Number(over.units)}/${Number(by)}`], carries: 0 }),
       slips(slip) {
         slip('point-misplaced', decimal(c.units, c.scale + 1), 4, ESTIMATE.point)
@@ -207,7 +214,8 @@ function* reduced(
       { what: 'over', value: left },
       { what: 'divide by', value: decimal(divisor) },
     ],
-    load: { facts: [`${Number(left.units)}/${Number(by)}`, `${Number(divisor)}/${Number(by)}`], carries: 0 },
+    reckons: `${left.units} ÷ ${left.units / by}`,
+    load: { facts: [`${Number(left.units)}/${Number(left.units / by)}`], carries: 0 },
   })).units
   const goes = entry > 0n && left.units % entry === 0n && divisor % entry === 0n ? entry : 1n
   return [decimal(left.units / goes), divisor / goes]
@@ -229,7 +237,7 @@ function half(n: Decimal): Decimal {
 function quotientStep(n: Decimal, estimate: Decimal, other: Decimal): Step {
   return step({
     action: 'quotient',
-    place: -2,
+    place: -estimate.scale,
     ask: ESTIMATE.again(toWords(n), toWords(estimate)),
     why: ESTIMATE.whyAgain,
     expect: other,
@@ -239,6 +247,7 @@ function quotientStep(n: Decimal, estimate: Decimal, other: Decimal): Step {
       { what: 'estimate', value: estimate },
       { what: 'quotient', value: other },
     ],
+    reckons: `${toText(n)} ÷ ${toText(estimate)}`,
     load: () => ({ facts: [`${Number(n.units)}/${Number(estimate.units)}`], carries: 0 }),
     slips(slip) {
       slip('point-misplaced', decimal(other.units, other.scale + 1), 3, ESTIMATE.point)
@@ -258,7 +267,7 @@ function lastStep(
   const exact = squareRoot(n, 6)
   return step({
     action: 'running-total',
-    place: 0,
+    place: -expect.scale,
     ask: question,
     why: ESTIMATE.whyAdd,
     expect,

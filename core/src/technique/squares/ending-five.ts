@@ -54,11 +54,16 @@ export const squareEndingFive = technique({
     return found.n >= 10n ** BigInt(MOST_DIGITS) ? misfit(SQUARE_MISFIT.long(MOST_DIGITS)) : found
   },
   *work({ n, scale }) {
-    const front = yield* headProduct(n / 10n, 2, (f) => () => twoParts(f, undefined, 2, false, scale), scale)
+    const front = yield* headProduct(
+      n / 10n,
+      2,
+      (f) => () => twoParts(f, undefined, 2, { scale, draft: true }),
+      scale,
+    )
     const value = front * 100n + 25n
     const whole = wholePart(
       yield step({
-        action: 'back',
+        action: 'join',
         place: -scale,
         ask: ENDING_FIVE.ask(said(front)),
         why: ENDING_FIVE.why,

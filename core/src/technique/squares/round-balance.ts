@@ -76,13 +76,14 @@ export const squareRoundBalance = technique({
     const up = nearest > n
     const entered = (yield step({
       action: 'round',
-      place: 1 - scale,
+      place: -scale,
       ask: BALANCE.decide(said(n)),
       why: BALANCE.whyDecide(said(n), said(size(nearest - n)), said(nearest), up),
       expect: decimal(nearest),
       also: (r) => r.scale === 0 && serves(r.units, n),
       decision: [...new Map(choices.map((r) => [toText(decimal(r)), decimal(r)])).values()],
       holds: [{ what: 'round', value: decimal(nearest) }],
+      reckons: `${n} ${up ? '+' : '−'} ${size(nearest - n)}`,
       load: () => (up ? sumLoad(n, nearest - n) : differenceLoad(n, n - nearest)),
     })).units
     const d = entered - n
@@ -105,7 +106,7 @@ export const squareRoundBalance = technique({
     const times = product(entered, other)
     const rounded = (yield ask(times, {
       action: 'product',
-      place: lengthOf(times.value.units) - 1 - scale,
+      place: -scale,
       ask: BALANCE.product(said(entered), said(other)),
       why: BALANCE.whyProduct,
       writes: () => wholeLine(times.value.units, scale, true),
@@ -114,7 +115,11 @@ export const squareRoundBalance = technique({
     const squared = far * far
     const whole = sum(rounded, squared)
     const value = (yield ask(
-      { ...whole, load: () => together(productLoad(far, far), sumLoad(rounded, squared)) },
+      {
+        ...whole,
+        text: `${rounded} + ${far} × ${far}`,
+        load: () => together(productLoad(far, far), sumLoad(rounded, squared)),
+      },
       {
         action: 'give-back',
         place: -scale,

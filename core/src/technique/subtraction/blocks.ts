@@ -116,7 +116,7 @@ function* workBlock(
   ]
   const load = () => ({
     facts: (short <= 0 ? differenceLoad(x, y) : differenceLoad(y, x)).facts,
-    carries: lent,
+    carries: 0,
   })
   if (short <= 0)
     return (yield step({
@@ -126,6 +126,7 @@ function* workBlock(
       why: BLOCKS.whyTake,
       expect: decimal(value),
       writes: () => cells(value),
+      reckons: `${x} − ${y}`,
       load,
       slips,
     })).units
@@ -140,6 +141,7 @@ function* workBlock(
       meant: (n) => (n.units < 0n ? decimal(-n.units, n.scale) : undefined),
       writes: () => ({ negative: false, cells: written }),
       holds: [{ what: 'short by', value: decimal(value) }],
+      reckons: `${y} − ${x}`,
       load,
       slips,
     })).units,
@@ -153,6 +155,7 @@ function* workBlock(
     expect: decimal(rest),
     writes: () => cells(rest),
     holds: [{ what: 'borrowed', value: decimal(1) }],
+    reckons: `100 − ${shortage}`,
     load: { facts: [`100-${shortage}`], carries: 1 },
     slips(slip) {
       const holds = `100 − ${shortage} = ${rest}`

@@ -12,6 +12,7 @@ import { asDifference, type Problem } from '../../problem/problem.js'
 import { at, REMARK } from '../../words/steps.js'
 import { COLUMN, DIFFERENCE_MISFIT, TURNED } from '../../words/subtraction.js'
 import type { AnswerCell, Fact, Step, Work } from '../contract.js'
+import { differenceLoad } from '../facts.js'
 import { type Misfit, misfit, type Rung, type SlipSink, step } from '../make.js'
 import { ask, complement } from '../quantities.js'
 
@@ -163,7 +164,8 @@ function* lower(
       why: COLUMN.whyMend(String(before), String(after)),
       expect: decimal(after),
       writes: () => ({ negative: false, cells: mended }),
-      load: { facts: before > 1 ? [`${before}-1`] : [], carries: 1 },
+      reckons: before > 0 ? `${before} − 1` : '10 − 1',
+      load: () => ({ facts: differenceLoad(BigInt(before || 10), 1n).facts, carries: 1 }),
       slips(slip) {
         const through = where > place + 1
         const right = before === 0 ? COLUMN.zeroNine : COLUMN.notMended(`${before} − 1 = ${after}`)
@@ -237,6 +239,7 @@ function* difference(
     expect: decimal(expect),
     writes,
     holds,
+    reckons: sum,
     load: { facts: factsOf(top, bottom, lent, byComplement, found), carries: 0 },
     slips: (slip) => columnSlips(slip, column, expect, right),
   })
