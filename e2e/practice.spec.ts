@@ -62,7 +62,7 @@ test('watched, guided with a slip, then five against the clock: the record shows
   }
   const figures = page.getByRole('region', { name: 'Answer only' })
   await expect(figures).toContainText('4 of 5')
-  await expect(page.getByRole('listitem').filter({ hasText: 'lost carry' })).toBeVisible()
+  await expect(page.getByRole('listitem').filter({ hasText: 'forgot to carry' })).toBeVisible()
 
   await server.stop()
   await server.start()

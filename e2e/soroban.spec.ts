@@ -6,6 +6,7 @@ import {
   type Decimal,
   digitAt,
   equal,
+  isOnFrame,
   type Problem,
   readDecimal,
   readProblem,
@@ -159,12 +160,17 @@ test('multiplication: the finger marker rests on the last units rod', async ({ p
   await chooseSitting(page, { technique: 'Beads: multiply', level: 6, support: 'Guided', count: 1 })
   const steps = await stepsOf(page, 'soroban-multiply')
   for (const [i, step] of steps.entries()) {
+    // Which rod to begin on, and whether a 0 goes first, is the learner's to say; nothing shows it before.
+    if (!isOnFrame(step)) {
+      await type(page, toText(step.expect))
+      continue
+    }
     await setByKeys(page, step.expect, PLACES)
     await page.keyboard.press('Enter')
     if (i === steps.length - 1) break
     await expect(page.locator('#question')).toContainText(steps[i + 1]!.ask)
     const finger = await page.locator('.finger').boundingBox()
-    const rod = await page.locator(`.rod[data-place="${step.place}"]`).boundingBox()
+    const rod = await page.locator(`.rod[data-place="${step.place - 1}"]`).boundingBox()
     expect(Math.abs(finger!.x + finger!.width / 2 - rod!.x - rod!.width / 2)).toBeLessThan(2)
   }
   await expect(page.locator('#said').filter({ hasText: /Right first time, in/ })).toBeVisible()

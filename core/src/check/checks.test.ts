@@ -17,9 +17,9 @@ test('casting out nines, worked', () => {
   expect(check('8341-3675', '4666', 'nines')).toMatchObject({
     passes: true,
     steps: [
-      '8\u2009341: 8 + 3 + 4 + 1 = 16, 1 + 6 = 7',
-      '3\u2009675: 3 + 6 + 7 + 5 = 21, 2 + 1 = 3',
-      'Together: 7 − 3, that is 4',
+      '8\u2009341: strike out 8 + 1, 3 + 4 = 7',
+      '3\u2009675: strike out 3 + 6, 7 + 5 = 12, 1 + 2 = 3',
+      '7 − 3 leaves 4',
       '4\u2009666: 4 + 6 + 6 + 6 = 22, 2 + 2 = 4',
       '4 and 4 agree.',
     ],
@@ -30,6 +30,28 @@ test('casting out nines, worked', () => {
   expect(check('36*52', '1872', 'elevens')!.steps).toContain('1\u2009872: 2 − 7 + 8 − 1 = 2')
 })
 
+test('nines are struck out first: 4 971 is left with 3', () => {
+  expect(check('4970+1', '4971', 'nines')!.steps).toContain(
+    '4\u2009971: strike out 9, 4 + 7 + 1 = 12, 1 + 2 = 3',
+  )
+  expect(check('900+99', '999', 'nines')!.steps).toContain('999: strike out 9, 9 and 9, 0 is left')
+})
+
+test('a root is right where none is nearer, or where it is cut off; half a unit more is not', () => {
+  const passes = (answer: string) => check('sqrt(70)', answer, 'reverse')!.passes
+  // The root of 70 is 8.36660...
+  expect(['8.366', '8.367', '8.37', '8.36', '8.4', '8', '9'].map(passes)).toEqual([
+    true,
+    true,
+    true,
+    true,
+    true,
+    true,
+    false,
+  ])
+  expect(['8.365', '8.368', '8.38', '8.35', '8.3'].map(passes)).toEqual([false, false, false, false, true])
+})
+
 test.each([
   ['36*52', '1873', 'last-digit'],
   ['36*52', '18720', 'size'],
@@ -37,7 +59,7 @@ test.each([
   ['2184/6', '354', 'reverse'],
   ['sqrt(70)', '8.466', 'reverse'],
   ['sqrt(70)', '9.366', 'size'],
-  ['8.5^2', '72.15', 'nines'],
+  ['7.5^2', '56.15', 'nines'],
   ['16*23+16*27', '810', 'nines'],
   ['3-5', '2', 'elevens'],
 ])('%s is not %s: %s sees it', (expression, wrong, id) => {

@@ -18,6 +18,7 @@ import {
 } from '../number/decimal.js'
 import { digitsOf, lengthOf, said, size } from '../number/whole.js'
 import { answerOf, type Problem } from '../problem/problem.js'
+import { CHECKS } from '../words/checks.js'
 import { type Equation, equationOf, type Product, remainderOf, unitOf } from './equation.js'
 
 export interface Check {
@@ -43,32 +44,31 @@ const KINDS: readonly Kind[] = [
   {
     id: 'nines',
     name: 'Casting out nines',
-    limit: 'Swapped digits, and every error of 9, 18, 27..., pass unseen.',
+    limit: CHECKS.limits.nines,
     work: (problem, answer) => byResidue(equationOf(problem, answer), castNines),
   },
   {
     id: 'elevens',
     name: 'Casting out elevens',
-    limit: 'It sees swapped neighbours, but errors of 11, 22, 33... pass unseen.',
+    limit: CHECKS.limits.elevens,
     work: (problem, answer) => byResidue(equationOf(problem, answer), castElevens),
   },
   {
     id: 'last-digit',
     name: 'Last digit',
-    limit: 'It sees the last digit only: every other may be wrong.',
+    limit: CHECKS.limits.lastDigit,
     work: (problem, answer) => byResidue(equationOf(problem, answer), lastDigit),
   },
   {
     id: 'size',
     name: 'Size',
-    limit: 'It sees a lost place or a wrong first digit; anything of the right size passes.',
+    limit: CHECKS.limits.size,
     work: bySize,
   },
   {
     id: 'reverse',
     name: 'Reverse operation',
-    limit:
-      'Worked rightly it lets nothing through; worked with the same half-known fact it repeats the slip.',
+    limit: CHECKS.limits.reverse,
     work: byReverse,
   },
 ]
@@ -97,12 +97,37 @@ const castNines: Cast = {
     let rest = size(n)
     do {
       const digits = digitsOf(rest).reverse()
-      rest = BigInt(digits.reduce((a, b) => a + b, 0))
-      if (digits.length > 1) parts.push(`${digits.join(' + ')} = ${rest}`)
-    } while (rest > 9n)
-    const cast = rest === 9n ? ['9 counts as 0'] : []
-    return [...parts, ...cast].join(', ') || String(rest)
+      const { struck, left } = struckOut(digits)
+      if (struck.length > 0) parts.push(CHECKS.strike(struck.map((group) => group.join(' + '))))
+      rest = BigInt(left.reduce((a, b) => a + b, 0))
+      if (digits.length > 1 && left.length > 1) parts.push(`${left.join(' + ')} = ${rest}`)
+      else if (struck.length > 0) parts.push(CHECKS.left(said(rest)))
+    } while (rest > 8n)
+    return parts.join(', ') || String(rest)
   },
+}
+
+/** Nines, and digits that make 9, are struck out before anything is added: pairs first, then three together. */
+function struckOut(digits: readonly number[]): { struck: number[][]; left: number[] } {
+  const left = digits.filter((d) => d !== 9 && d !== 0)
+  const struck: number[][] = digits.filter((d) => d === 9).map((d) => [d])
+  const strike = (count: number): boolean => {
+    const find = (from: number, sum: number, taken: number[]): number[] | undefined => {
+      if (taken.length === count) return sum === 9 ? taken : undefined
+      for (let i = from; i < left.length; i += 1) {
+        const found = find(i + 1, sum + left[i]!, [...taken, i])
+        if (found) return found
+      }
+      return undefined
+    }
+    const found = find(0, 0, [])
+    if (!found) return false
+    struck.push(found.map((i) => left[i]!))
+    for (const i of found.toReversed()) left.splice(i, 1)
+    return true
+  }
+  for (const count of [2, 3]) while (strike(count));
+  return { struck, left: left.length > 0 ? left : [0] }
 }
 
 const castElevens: Cast = {
@@ -137,9 +162,11 @@ function byResidue(equation: Equation | undefined, { modulus, worked }: Cast): W
   return {
     steps: [
       ...new Set(steps),
-      `Together: ${left.map(shown).join('')}${String(made) === left.map(shown).join('') ? '' : `, that is ${made}`}`,
+      `${left.map(shown).join('')}${String(made) === left.map(shown).join('') ? '' : ` leaves ${made}`}`,
       `${right.text}: ${worked(right.units)}${right.units < 0n && modulus !== 10 ? `, with its minus ${claimed}` : ''}`,
-      made === claimed ? `${made} and ${claimed} agree.` : `${made} and ${claimed} differ: there is a slip.`,
+      made === claimed
+        ? `${made} and ${claimed} agree.`
+        : `${made} and ${claimed} differ: something is wrong.`,
     ],
     passes: made === claimed,
   }
@@ -172,7 +199,7 @@ function bySize(problem: Problem, answer: Decimal): Worked | undefined {
       `With first digits only, rounded down and up: between ${words(low)} and ${words(high)}.`,
       inside
         ? `${equation.right.text} lies between them.`
-        : `${equation.right.text} does not lie between them: there is a slip.`,
+        : `${equation.right.text} does not lie between them: something is wrong.`,
     ],
     passes: inside,
   }
@@ -201,14 +228,14 @@ function bySquares(problem: Problem, answer: Decimal): Worked | undefined {
       `${toWords(root)} squared is ${toWords(multiply(root, root))}, ${toWords(above)} squared is ${toWords(multiply(above, above))}.`,
       inside
         ? `${toWords(problem.radicand)} lies between them.`
-        : `${toWords(problem.radicand)} does not lie between them: there is a slip.`,
+        : `${toWords(problem.radicand)} does not lie between them: something is wrong.`,
     ],
     passes: inside,
   }
 }
 
 function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
-  const verdict = (passes: boolean, yes: string, no: string) => (passes ? yes : `${no}: there is a slip.`)
+  const verdict = (passes: boolean, yes: string, no: string) => (passes ? yes : `${no}: something is wrong.`)
   switch (problem.kind) {
     case 'sum': {
       // Everything but the first number is undone, last first.
@@ -260,29 +287,30 @@ function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
         passes,
       }
     }
-    case 'root': {
-      const square = multiply(answer, answer)
-      const off = absolute(subtract(problem.radicand, square))
-      // One unit more or less in the last place changes the square by about twice the root of them.
-      const step = multiply(multiply(decimal(2), add(answer, unitOf(answer))), unitOf(answer))
-      const passes = compare(off, step) <= 0
-      return {
-        steps: [
-          `${toWords(answer)} × ${toWords(answer)} = ${toWords(square)}`,
-          `That is ${toWords(off)} ${isNegative(subtract(problem.radicand, square)) ? 'above' : 'below'} ${toWords(problem.radicand)}; one more in the last place would change it by ${toWords(step)}.`,
-          verdict(
-            passes,
-            off.units === 0n ? 'It comes out exactly.' : 'No closer root has as many decimals.',
-            'A closer root is near',
-          ),
-        ],
-        passes,
-      }
-    }
+    case 'root':
+      return rootBack(problem.radicand, answer)
     case 'product-pair':
     case 'number':
       return undefined
   }
+}
+
+/** A root squared again: exact, the nearest with as many decimals, or cut off after them. */
+function rootBack(radicand: Decimal, answer: Decimal): Worked {
+  const square = multiply(answer, answer)
+  const unit = unitOf(answer)
+  const half = decimal(5n, unit.scale + 1)
+  const next = add(answer, unit)
+  const squared = (root: Decimal) => multiply(root, root)
+  const within = (low: Decimal, high: Decimal) =>
+    compare(squared(low), radicand) <= 0 && compare(radicand, squared(high)) <= 0
+  const exact = equal(square, radicand)
+  const nearest = within(subtract(answer, half), add(answer, half))
+  const cut = compare(square, radicand) <= 0 && compare(radicand, squared(next)) < 0
+  const shown = CHECKS.squared(toWords(answer), toWords(square))
+  const beyond = CHECKS.squared(toWords(next), toWords(squared(next)))
+  const verdict = exact ? CHECKS.exact : nearest ? CHECKS.nearest : cut ? CHECKS.cut : CHECKS.closer
+  return { steps: [shown, ...(exact ? [] : [beyond]), verdict], passes: exact || nearest || cut }
 }
 
 /** Wrong answers near the right one, the more human ones first. */

@@ -37,10 +37,10 @@ test('work alone lists the techniques that fit, least effort first', () => {
   const { answer, techniques } = json('work', '8341-3675')
   expect(answer).toBe('4666')
   expect(techniques[0]).toEqual({
-    id: 'subtract-hold-drop',
-    name: 'Hold and drop',
-    effort: 11,
-    because: '4 facts, 3 carries, at most 4 digits held',
+    id: 'subtract-blocks',
+    name: 'Blocks of two',
+    effort: 10,
+    because: '5 facts, 1 carry, at most 4 digits held',
   })
   const efforts = techniques.map((t: { effort: number }) => t.effort)
   expect(efforts).toEqual([...efforts].sort((a, b) => a - b))

@@ -94,11 +94,7 @@ function work(args: Arguments): string {
       steps,
     })
   const lines = steps.map((s) => `${String(s.n).padStart(3)}  ${s.writes}  ${s.ask}  ${s.expect}`)
-  return [
-    `${printProblem(problem)} by ${technique.name.toLowerCase()}`,
-    ...lines,
-    `     = ${toText(done.answer)}`,
-  ].join('\n')
+  return [`${printProblem(problem)}: ${technique.name}`, ...lines, `     = ${toText(done.answer)}`].join('\n')
 }
 
 function beadsOf(step: Step) {

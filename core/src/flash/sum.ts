@@ -33,9 +33,9 @@ export const flashSum = technique({
     ['Three two-digit numbers', 6, { terms: 3, digits: 2 }],
     ['Five two-digit numbers', 9, { digits: 2 }],
     ['Five two-digit numbers, added and taken away', 10, { digits: 2, minus: 1 }],
-    ['Four numbers of different length', 10, { terms: 4, digits: 3, shortest: 1 }],
     ['Ten two-digit numbers', 16, { terms: 10, digits: 2 }],
     ['Five three-digit numbers', 15, { digits: 3 }],
+    ['Four numbers of different length', 10, { terms: 4, digits: 3, shortest: 1 }],
   ],
   dials: {
     dials: [

@@ -20,6 +20,8 @@ export interface AnswerKind<V> {
   readonly id: string
   /** The keys that write an entry, besides rubbing out and confirming. Letters are capitals or small as typed. */
   readonly keys: readonly string[]
+  /** Keys that are taken too, but have no place on a keypad. */
+  readonly alsoTyped?: readonly string[]
   /** Answers to choose from, where there is nothing to write: the text of each and what it is called. */
   readonly choices?: readonly AnswerChoice[]
   /** Said about a text that is no value yet. */
@@ -60,14 +62,36 @@ const UNFINISHED = 'That is not a number yet.'
 /** In an entry a comma is a decimal point: thousands are not typed. */
 const pointed = (text: string) => text.replace(',', '.')
 
-function numbers(id: string, keys: readonly string[], beginning: RegExp): AnswerKind<Decimal> {
+/** Decimals of a fraction that does not end: more than any tolerance looks at. */
+const FRACTION_PLACES = 12
+
+/** A fraction or a mixed number as a decimal: "3/8", "87 1/2"; one that does not end is cut off. */
+function readFraction(text: string): Decimal | undefined {
+  const found = /^(-?)(?:(\d{1,20}) )?(\d{1,20})\/(\d{1,20})$/.exec(text.trim())
+  const [, sign, whole = '0', over, under] = found ?? []
+  if (!over || !under || BigInt(under) === 0n) return undefined
+  const units = BigInt(whole) * BigInt(under) + BigInt(over)
+  const value = (units * 10n ** BigInt(FRACTION_PLACES)) / BigInt(under)
+  return decimal(sign ? -value : value, FRACTION_PLACES)
+}
+
+function numbers(
+  id: string,
+  keys: readonly string[],
+  beginning: RegExp,
+  fractions = false,
+): AnswerKind<Decimal> {
+  const fraction = /^-?(?:\d+ )?\d*(?:\/\d*)?$|^-?\d+ $/
   return {
+    ...(fractions && { alsoTyped: ['/', ' '] }),
     id,
     keys,
     unfinished: UNFINISHED,
-    begins: (text) => beginning.test(pointed(text)) && text.length <= MOST_CHARACTERS,
+    begins: (text) =>
+      (beginning.test(pointed(text)) || (fractions && fraction.test(text))) && text.length <= MOST_CHARACTERS,
     read(text) {
       const plain = pointed(text)
+      if (fractions && text.includes('/')) return readFraction(text)
       return beginning.test(plain) && !plain.includes(',') ? readDecimal(plain) : undefined
     },
     print: toText,
@@ -81,9 +105,14 @@ function numbers(id: string, keys: readonly string[], beginning: RegExp): Answer
 /** A whole number, 0 or more. */
 export const WHOLE = numbers('whole', DIGITS, /^\d*$/)
 /** A number of 0 or more, with a point or a comma. */
-export const DECIMAL = numbers('decimal', [...DIGITS, '.'], /^\d*\.?\d*$/)
+export const DECIMAL = numbers('decimal', [...DIGITS, '.'], /^\d*\.?\d*$/, true)
+const signed = numbers('signed', [...DIGITS, '.', '-'], /^-?\d*\.?\d*$/, true)
 /** Any number, below 0 too. */
-export const SIGNED = numbers('signed', [...DIGITS, '.', '-'], /^-?\d*\.?\d*$/)
+export const SIGNED: AnswerKind<Decimal> = {
+  ...signed,
+  // What is missing, as it is said: "43 short" is −43.
+  read: (text) => signed.read(text.replace(/^\s*(\d[\d.]*) short\s*$/, '-$1')),
+}
 /** What stands on a frame: entered by moving beads, or as the number they show. */
 export const FRAME: AnswerKind<Decimal> = { ...DECIMAL, id: 'frame' }
 

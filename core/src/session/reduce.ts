@@ -224,7 +224,7 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
   if (!('technique' in task)) return answerOne(progress, event)
   const inSteps = support !== 'answer'
   const read = inSteps
-    ? readStep(walks, text, progress.spare, progress.judge <= FIRST_JUDGE)
+    ? readStep(walks, text, progress.spare, insists(progress, text), progress.judge <= FIRST_JUDGE)
     : readAnswer(walks, text)
   if (!read) throw notValue(text)
   const step = inSteps ? walks[0]!.taken + 1 : 0
@@ -241,7 +241,10 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
       }
     }
     case 'elsewhere':
-      return noted(progress, { ...entry, place: read.place, as: read.as, verdict: 'elsewhere' })
+      return {
+        ...noted(progress, { ...entry, place: read.place, as: read.as, verdict: 'elsewhere' }),
+        spare: once(() => [...progress.spare(), ...asked(read.spare?.() ?? [], support, progress.judge)]),
+      }
     case 'slip': {
       const { id, remark } = read.slip
       return noted(progress, { ...entry, verdict: 'slip', slips: [{ step, place, id, remark }] })
@@ -249,6 +252,12 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
     case 'wrong':
       return noted(progress, { ...entry, verdict: 'wrong' })
   }
+}
+
+/** Was the same just said, and passed over as a repetition? */
+function insists({ entries }: Progress, text: string): boolean {
+  const last = entries.at(-1)
+  return last?.as === 'again' && last.text === text
 }
 
 function answerOne(progress: Progress, event: AttemptEvent): Progress {

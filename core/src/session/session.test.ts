@@ -182,7 +182,7 @@ test.each([
 test('where a value belongs that came too early, and how many tries were counted', () => {
   const progress = reduceEvents(
     exercise('guided', '36*52', 'multiply-crosswise'),
-    entries('36', '11', '99', '12', '12', '2'),
+    entries('36', '11', '99', '12', '2', '2'),
   )
   expect(verdicts(progress)).toEqual(['elsewhere', 'wrong', 'wrong', 'right', 'right', 'elsewhere'])
   expect(progress.entries.map((e) => [e.place, e.took, e.as])).toEqual([

@@ -46,13 +46,7 @@ export const sorobanAdd = onFrame(
     // Targets: common practice, no published source.
     levels: [
       ['One digit, direct moves only', 2.5, { digits: 1, five: 0, ten: 0, tenFive: 0 }],
-      ['Taking away, direct moves only', 3, { minus: 1, five: 0, ten: 0, tenFive: 0 }],
       ['Two digits, direct moves only', 4, { five: 0, ten: 0, tenFive: 0 }],
-      [
-        'Three numbers, added and taken away, direct moves only',
-        5,
-        { terms: 3, digits: 1, minus: 1, five: 0, ten: 0, tenFive: 0 },
-      ],
       ['Two digits, one five', 4, { five: 1, ten: 0, tenFive: 0 }],
       ['Taking away, one five', 4, { minus: 1, five: 1, ten: 0, tenFive: 0 }],
       ['Two digits, one ten', 4.5, { five: 0, ten: 1, tenFive: 0, cascade: 0 }],
@@ -63,7 +57,6 @@ export const sorobanAdd = onFrame(
       ['Taking away, a borrow over two places', 6, { digits: 3, minus: 1, cascade: 1 }],
       ['Five one-digit numbers', 8, { terms: 5, digits: 1 }],
       ['Five one-digit numbers, added and taken away', 8, { terms: 5, digits: 1, minus: 1 }],
-      ['Four numbers of different length', 10, { terms: 4, digits: 3, shortest: 1 }],
       ['Five two-digit numbers', 12, { terms: 5 }],
       ['Five two-digit numbers, added and taken away', 12, { terms: 5, minus: 1 }],
       ['One decimal', 6, { digits: 3, decimals: 1 }],
@@ -71,6 +64,13 @@ export const sorobanAdd = onFrame(
       ['Eight three-digit numbers', 25, { terms: 8, digits: 3 }],
       ['Eight three-digit numbers, added and taken away', 25, { terms: 8, digits: 3, minus: 1 }],
       ['Ten digits, taken away', 20, { digits: 10, minus: 1 }],
+      ['Taking away, direct moves only', 3, { minus: 1, five: 0, ten: 0, tenFive: 0 }],
+      [
+        'Three numbers, added and taken away, direct moves only',
+        5,
+        { terms: 3, digits: 1, minus: 1, five: 0, ten: 0, tenFive: 0 },
+      ],
+      ['Four numbers of different length', 10, { terms: 4, digits: 3, shortest: 1 }],
     ],
     dials: {
       dials: [

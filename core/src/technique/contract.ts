@@ -128,6 +128,8 @@ export interface Step extends Question {
    * it is not asked: the next value shows what was decided.
    */
   readonly decision?: readonly Decimal[] | undefined
+  /** The whole total of a column of which one digit is written: it says the digit too. */
+  readonly sum?: Decimal | undefined
   /** Values that are right on the way to this one, such as a running total inside a column: neither taken nor counted. */
   readonly along?: ((value: Decimal) => boolean) | undefined
   /** The value holds all that was worked before it, so that it may be said without the steps before. */

@@ -4,6 +4,8 @@ import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import { SIGNED } from '../question/kind.js'
 import { meets, type Question } from '../question/question.js'
+import { listed } from '../words/english.js'
+import { WAYS } from '../words/ways.js'
 import type { Moment, School, Step, Technique, Work } from './contract.js'
 
 /** A finished working: the steps asked, what was entered at each, and the answer reached. */
@@ -72,6 +74,15 @@ export function schoolOf(technique: Technique, given: Readonly<Record<string, st
       throw new InputError(`School option "${key}" is one of ${option.values.join(', ')}, not "${value}".`)
   }
   return Object.fromEntries(technique.schools.map((o) => [o.key, given[o.key] ?? o.values[0]!]))
+}
+
+/** What is different about a way of working from the one set, in words; undefined where nothing is. */
+export function wayWords({ schools }: Technique, set: School, worked: School): string | undefined {
+  const offered = schools.flatMap((o) => (worked[o.key] === set[o.key] ? [] : [o.words[worked[o.key]!]!]))
+  const others = Object.entries(worked).flatMap(([key, value]) =>
+    set[key] === value || schools.some((o) => o.key === key) ? [] : [WAYS[`${key} ${value}`] ?? value],
+  )
+  return listed([...offered, ...others]) || undefined
 }
 
 /** Every combination of values of a technique's school options, the defaults first. */

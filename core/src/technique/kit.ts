@@ -409,6 +409,9 @@ function loadOf(
   const [first, second] = terms
   const scale = Math.max(...terms.map((t) => t.value.scale))
   const units = (t: { value: Decimal }) => t.value.units * 10n ** BigInt(scale - t.value.scale)
+  // What is missing to a round number is one complement.
+  if (step.action === 'back' && second?.sign === -1 && /^10+$/.test(first!.text))
+    return { facts: [`${units(first!)}-${units(second)}`], carries: 0 }
   // A gap is one complement, read off above the base; so is what makes ten or a hundred.
   if (step.action === 'deviation' || (step.action === 'decide' && second?.sign === -1)) {
     const complement = first!.text.startsWith('1') && /^10+$/.test(first!.text)

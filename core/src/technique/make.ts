@@ -107,6 +107,7 @@ export interface Asked
     | 'picks'
     | 'within'
     | 'reckons'
+    | 'sum'
   > {
   readonly ask: Later<string>
   /** Any number where none is named. */
@@ -156,6 +157,7 @@ export class AskedStep<A extends Asked = Asked> implements Step {
   readonly links: Step['links']
   readonly picks: Step['picks']
   readonly reckons: Step['reckons']
+  readonly sum: Step['sum']
   readonly total: boolean
 
   constructor(protected readonly asked: A) {
@@ -164,7 +166,9 @@ export class AskedStep<A extends Asked = Asked> implements Step {
     this.place = asked.place
     this.expect = asked.expect
     this.also = asked.also
-    this.meant = asked.meant
+    const { sum } = asked
+    this.sum = sum
+    this.meant = asked.meant ?? (sum && ((value) => (equal(value, sum) ? asked.expect : undefined)))
     this.within = asked.within
     this.along = asked.along
     this.decision = asked.decision

@@ -18,6 +18,7 @@ import { multiplyCrosswise } from './multiplication/crosswise.js'
 import { multiplyDoubleHalve } from './multiplication/double-halve.js'
 import { multiplyFactors } from './multiplication/factors.js'
 import { multiplyNearBase } from './multiplication/near-base.js'
+import { multiplyByNines } from './multiplication/nines.js'
 import { multiplyRepunit } from './multiplication/repunit.js'
 import { multiplySameHead } from './multiplication/same-head.js'
 import { multiplySubtraction } from './multiplication/subtraction.js'
@@ -52,6 +53,7 @@ export const TECHNIQUES: readonly Technique[] = [
   multiplyComplementRepdigit,
   multiplySameHead,
   multiplyNearBase,
+  multiplyByNines,
   multiplyDoubleHalve,
   multiplyCommonFactor,
   divideShort,

@@ -168,7 +168,12 @@ export type Reading =
       /** Where the entry may also have led to: the next one may go on from there. */
       readonly spare?: () => readonly Walk[]
     }
-  | { readonly verdict: 'elsewhere'; readonly place: number; readonly as: ElsewhereAs }
+  | {
+      readonly verdict: 'elsewhere'
+      readonly place: number
+      readonly as: ElsewhereAs
+      readonly spare?: () => readonly Walk[]
+    }
   | { readonly verdict: 'slip'; readonly slip: Slip }
   | { readonly verdict: 'wrong' }
 
@@ -184,6 +189,7 @@ const NO_WALKS = () => []
  * Reads an entry made where steps are asked.
  * @param walks those alive, all with an open step
  * @param spare where the entry before may also have led to
+ * @param insists the same was just said and passed over as a repetition
  * @param strictly take only what the open step of the first walk asks, as attempts were once judged
  * @returns undefined for a text that is no value
  */
@@ -191,29 +197,46 @@ export function readStep(
   walks: readonly Walk[],
   text: string,
   spare: () => readonly Walk[] = NO_WALKS,
+  insists = false,
   strictly = false,
 ): Reading | undefined {
   const first = walks[0]!
   const value = first.next!.kind.read(text)
+  // A zero in front is said only of a block.
+  const block = /^0\d/.test(text) && !strictly ? walks.flatMap((walk) => blocksAhead(walk, text)) : []
+  if (block.length > 0) return { verdict: 'ahead', walks: nearestFirst(block) }
   const takers = taking(walks, text)
-  if (takers.length > 0)
-    return { verdict: 'right', walks: takers, spare: once(() => (strictly ? [] : ahead(walks, text))) }
+  if (takers.length > 0) {
+    // It may also have been what stands already, said once more.
+    const repeated = () => walks.filter((w) => value && saidAgain(w, value, text, undefined))
+    const spare = once(() => (strictly ? [] : [...repeated(), ...ahead(walks, text)]))
+    return { verdict: 'right', walks: takers, spare }
+  }
   if (value === undefined) return undefined
   const slip = slipAt(first.next!, value)
   if (strictly) return slip ? { verdict: 'slip', slip } : { verdict: 'wrong' }
   const others = taking(spare(), text)
   if (others.length > 0) return { verdict: 'right', walks: others }
+  const { place } = first.next!
+  const again = once(() => ahead(walks, text))
+  if (!insists && isDigitOfTotal(first, value))
+    return { verdict: 'elsewhere', place, as: 'again', spare: again }
+  const both = [...walks, ...spare().filter((w) => w.next)]
+  const carried = nearestFirst(both.flatMap((walk) => carriedTotal(walk, value, text)))
+  if (carried.length > 0) return { verdict: 'ahead', walks: carried }
+  if (!insists && saidAgain(first, value, text, slip))
+    return { verdict: 'elsewhere', place, as: 'again', spare: again }
+  const later = again()
   const ends = walks.flatMap((walk) => {
     const last = walk.onward().at(-1)
     return last && meets(walk.whole(), value) ? [last] : []
   })
-  if (ends.length > 0) return { verdict: 'ahead', walks: nearestFirst(ends) }
-  const { place } = first.next!
-  if (saidAgain(first, value, text, slip)) return { verdict: 'elsewhere', place, as: 'again' }
+  // What comes to the answer on the way already goes less far than the whole answer.
+  if (ends.length > 0)
+    return { verdict: 'ahead', walks: slip || !later[0]?.next ? nearestFirst(ends) : later }
   if (walks.some((w) => w.next!.along?.(value))) return { verdict: 'elsewhere', place, as: 'along' }
   if (isBareDigit(first.next!, value)) return { verdict: 'elsewhere', place, as: 'bare' }
   if (slip) return { verdict: 'slip', slip }
-  const later = ahead(walks, text)
   if (later.length > 0) return { verdict: 'ahead', walks: later }
   return comesLater(first, value) ?? { verdict: 'wrong' }
 }
@@ -232,7 +255,9 @@ function ahead(walks: readonly Walk[], text: string): Walk[] {
   return nearestFirst(
     walks.flatMap((walk) => {
       const decided = walk.next?.decision ? taking(pastDecisions([walk]), text) : []
-      return [...decided, ...totalsAhead(walk, text), ...blocksAhead(walk, text)]
+      const value = walk.next?.kind.read(text)
+      const carried = value ? carriedTotal(walk, value, text) : []
+      return [...decided, ...carried, ...totalsAhead(walk, text), ...blocksAhead(walk, text)]
     }),
   )
 }
@@ -241,22 +266,21 @@ function nearestFirst(walks: readonly Walk[]): Walk[] {
   return walks.toSorted((a, b) => a.taken - b.taken).slice(0, MOST_WALKS)
 }
 
-/** Steps that write one digit of a total. */
-const WRITTEN: readonly Step['action'][] = ['write', 'settle']
+/** A column's total with the carry in it, said where the column alone is asked: it may go in first or last. */
+function carriedTotal(walk: Walk, value: Decimal, text: string): Walk[] {
+  const [next] = walk.onward()
+  const { sum, place } = next?.next ?? {}
+  return sum && equal(sum, value) && place === walk.next!.place ? taking([next!], text) : []
+}
 
-/** A later running total, or the total of a column together with what is carried into it. */
+/** A later running total. */
 function totalsAhead(walk: Walk, text: string): Walk[] {
-  const onward = walk.onward()
-  const [next] = onward
-  // A digit to be written takes its column's whole total.
-  const carried =
-    next?.next && /^\d{2,}$/.test(text) && WRITTEN.includes(next.next.action) ? taking([next], text) : []
-  const reached = onward.flatMap((position) => {
+  const reached = walk.onward().flatMap((position) => {
     const value = position.next?.total ? position.next.kind.read(text) : undefined
     const meant = value && meaning(position.next!, value)
     return meant ? [position.take(meant, value)] : []
   })
-  return [...carried, ...reached.slice(0, 1)]
+  return reached.slice(0, 1)
 }
 
 /** The next digits of the answer as one block from the place asked, two of them and more. */
@@ -288,14 +312,24 @@ function settled({ cells }: AnswerLine): Map<number, string> {
   return new Map(cells.filter((c) => !c.draft && c.digits.length === 1).map((c) => [c.place, c.digits]))
 }
 
+/** After a column's whole total its written digit is usually said too, or the total once more. */
+function isDigitOfTotal({ entries, typed }: Walk, value: Decimal): boolean {
+  const last = entries.at(-1)
+  return (
+    last !== undefined &&
+    typed !== undefined &&
+    !equal(typed, last) &&
+    (equal(value, last) || equal(value, typed))
+  )
+}
+
 /** What was said last, or what stands written, said once more. */
 function saidAgain(walk: Walk, value: Decimal, text: string, slip: Slip | undefined): boolean {
   const last = walk.entries.at(-1)
   if (!last) return false
-  const { typed } = walk
-  const asTotal = typed !== undefined && !equal(typed, last)
-  // After a column's whole total its written digit is usually said too. Else a single digit is the mistake it looks like.
-  if (equal(value, last) || (asTotal && equal(value, typed))) return asTotal || !(slip && isDigit(value))
+  if (isDigitOfTotal(walk, value)) return true
+  // A single digit is the mistake it looks like, but where totals are said.
+  if (equal(value, last)) return walk.next!.total || !(slip && isDigit(value))
   if (isDigit(value)) return false
   if (walk.entries.some((entry) => equal(entry, value))) return true
   if (slip) return false

@@ -354,3 +354,27 @@ export const MISFIT = {
   zeros: (most: number) => `the base has more than ${count(most, 'zero')}`,
   factors: (words: readonly string[]) => listed(words),
 } as const
+
+export const NINES = {
+  name: 'By nines',
+  about: 'Times 9, 99, 999: take one away for the front, and what is missing to a round number is the back.',
+  lesson: {
+    example: '64*99',
+    when: 'One number is made of nines: 9, 99, 999.',
+    whenNot: 'It has any other digit, like 98: round it up instead.',
+    because: [
+      '99 is 100 − 1, so 64 × 99 is 6400 − 64.',
+      'Front: 64 − 1 = 63.',
+      'Back: what is missing from 64 to 100, 100 − 64 = 36. Together 6336.',
+    ],
+  },
+  front: (n: string) => `Front: one less than ${n}. How much?`,
+  frontLong: (n: string, head: string) => `Front: take one more than ${head} away from ${n}. How much?`,
+  whyFront: (n: string, less: string) => `One ${n} of the round number is not there: ${less}.`,
+  notLess: (right: string) => `Take the one away first: ${right}.`,
+  back: (tail: string, base: string) => `Back: how much is missing from ${tail} to ${base}?`,
+  whyBack: 'What was taken too much comes back here.',
+  same: (right: string) => `The back is what is missing: ${right}.`,
+  noNines: 'no factor is made of nines, like 9 or 99',
+  zeros: 'a factor ends in as many zeros as there are nines: just multiply',
+} as const

@@ -81,7 +81,9 @@ export function renameSlips(driver: Driver.Database): void {
       )
       const change = driver.prepare('update attempt set entries = ? where id = ?')
       type Row = { readonly id: string; readonly entries: string }
-      for (let after = '', rows: Row[]; (rows = kept.all(after) as Row[]).length > 0; after = rows.at(-1)!.id)
+      // A thousand at a time: a long record is not held all at once.
+      let rows = kept.all('') as Row[]
+      while (rows.length > 0) {
         for (const { id, entries } of rows) {
           const renamed = (JSON.parse(entries) as JudgedEntry[]).map((entry) => ({
             ...entry,
@@ -90,6 +92,8 @@ export function renameSlips(driver: Driver.Database): void {
           const text = JSON.stringify(renamed)
           if (text !== entries) change.run(text, id)
         }
+        rows = kept.all(rows.at(-1)!.id) as Row[]
+      }
     })
     .immediate()
 }

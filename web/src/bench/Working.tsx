@@ -49,7 +49,17 @@ import { AbacusProblem } from './AbacusProblem.js'
 import { DIGIT_ACTIONS } from './actions.js'
 import { useBeads } from './beads.js'
 import { PaceBar } from './PaceBar.js'
-import { answerGiven, Done, FRAME_NOTES, Hint, questionOf, Said, Steps, useCauses } from './saying.js'
+import {
+  answerGiven,
+  Done,
+  FRAME_NOTES,
+  Hint,
+  questionOf,
+  Said,
+  Steps,
+  useCauses,
+  WayWorked,
+} from './saying.js'
 
 const KeyHelp = lazy(() => import('./KeyHelp.js'))
 
@@ -237,7 +247,7 @@ export function Working(props: Props) {
       Backspace: attempt.erase,
       ...(onFrame && { ...beads.keys, v: () => setRodValues(!rodValues) }),
     },
-    kind && { keys: kind.keys, press: onFrame ? beads.digit : attempt.press },
+    kind && { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press: onFrame ? beads.digit : attempt.press },
     !helpOpen,
   )
 
@@ -377,6 +387,7 @@ export function Working(props: Props) {
         )}
         <h2>Steps so far</h2>
         <Steps entries={progress.entries} />
+        {progress.support !== 'answer' && <WayWorked progress={progress} />}
       </aside>
       <Suspense>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Suspense>
     </>

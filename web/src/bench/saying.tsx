@@ -21,6 +21,7 @@ import {
   problemWords,
   readDecimal,
   toWords,
+  wayWords,
   wrongAnswers,
 } from '@tachymetra/core'
 import { memo, useEffect, useRef, useState } from 'react'
@@ -147,6 +148,14 @@ export function Done({ progress }: { readonly progress: Progress }) {
       </p>
     </div>
   )
+}
+
+/** The way the learner has turned out to work, where it is another than the one set. */
+export function WayWorked({ progress }: { readonly progress: Progress }) {
+  const { technique, school } = progress.task as Exercise
+  const way =
+    progress.entries.length > 0 ? wayWords(technique, school, progress.walks[0]!.variant) : undefined
+  return way ? <p className="faint">You work it another way: {way}.</p> : null
 }
 
 /** As many entries as fit beside the problem; the ones before are in the record. */

@@ -11,12 +11,14 @@ import { memo } from 'react'
 
 /** What is held in mind: a digit on one hand, two digits on two, anything longer as a number. */
 export const Hands = memo(function Hands({ holds }: { readonly holds: readonly Held[] }) {
-  if (holds.length === 0) return <p className="faint">Nothing to hold.</p>
+  if (holds.length === 0) return <p className="faint">Nothing to remember yet.</p>
+  // Nobody has more than two hands: one value is held on them, the first that they can hold.
+  const hand = holds.findIndex(({ value }) => significantDigits(value).length <= HANDS)
   return (
     <div className="hands">
-      {holds.map((held) => (
-        <figure key={held.what}>
-          <HeldValue value={held.value} />
+      {holds.map((held, i) => (
+        <figure key={`${i} ${held.what}`}>
+          <HeldValue value={held.value} hands={i === hand} />
           <figcaption>
             {held.what}: {toWords(held.value)}
           </figcaption>
@@ -26,17 +28,22 @@ export const Hands = memo(function Hands({ holds }: { readonly holds: readonly H
   )
 })
 
-/** Fingers show the digits that count: 70 is seven, held at the tens. */
-function HeldValue({ value }: { readonly value: Decimal }) {
+const HANDS = 2
+
+/** The digits that count: 70 is seven, held at the tens. */
+function significantDigits(value: Decimal): number[] {
   let low = lowestPlace(value)
   while (low < highestPlace(value) && digitAt(value, low) === 0) low += 1
-  const digits = Array.from({ length: highestPlace(value) - low + 1 }, (_, i) =>
+  return Array.from({ length: highestPlace(value) - low + 1 }, (_, i) =>
     digitAt(value, highestPlace(value) - i),
   )
-  if (digits.length > 2) return <div className="held-number">{toWords(value)}</div>
+}
+
+function HeldValue({ value, hands }: { readonly value: Decimal; readonly hands: boolean }) {
+  if (!hands) return <div className="held-number">{toWords(value)}</div>
   return (
     <div className="row" style={{ gap: 0 }}>
-      {digits.map((digit, i) => (
+      {significantDigits(value).map((digit, i) => (
         <Hand key={i} digit={digit} label={toText(value)} />
       ))}
     </div>

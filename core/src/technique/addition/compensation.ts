@@ -33,8 +33,8 @@ export const addCompensation = technique({
     ['Three digits, up to three below a round number', 3.5, { over: 3 }],
     ['Three digits', 4.5, {}],
     ['Four digits, up to three below a round number', 5, { digits: 4, other: 4, over: 3 }],
-    ['Numbers of different length', 4.5, { digits: 2, other: 4, over: 4 }],
     ['Two decimals', 5, { over: 3, decimals: 2 }],
+    ['Numbers of different length', 4.5, { digits: 2, other: 4, over: 4 }],
   ],
   dials: {
     dials: [

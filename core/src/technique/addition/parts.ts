@@ -106,6 +106,8 @@ function afterwards(before: Decimal, after: Decimal, left: readonly Part[]): rea
 
 /** The parts that remain when some that come to a sum are taken out, the first ones for choice; undefined where none do. */
 function without(sum: Decimal, parts: readonly Part[]): readonly Part[] | undefined {
+  const alone = parts.findIndex((p) => equal(p.value, sum))
+  if (alone >= 0) return parts.toSpliced(alone, 1)
   const scale = Math.max(sum.scale, ...parts.map((p) => p.value.scale))
   const values = parts.map((p) => unitsAt(p.value, scale))
   // Parts that cannot make up a rest need not be tried for it again.
@@ -125,6 +127,8 @@ function without(sum: Decimal, parts: readonly Part[]): readonly Part[] | undefi
 
 /** Do some parts come to a sum, other than several from the front? Those are a later total, and read as such. */
 function isOtherOrder(sum: Decimal, parts: readonly Part[]): boolean {
+  // One part alone goes less far than several that come to the same.
+  if (parts.some((p) => equal(p.value, sum))) return true
   let front = parts[0]!.value
   for (const part of parts.slice(1)) {
     front = add(front, part.value)

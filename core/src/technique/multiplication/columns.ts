@@ -148,19 +148,26 @@ function withoutRipple(before: bigint, tens: bigint): bigint {
 
 function* rawThenSettled(columns: readonly SumColumn[], order: readonly number[], shift: number): Walking {
   const sums = new Map<number, number>()
+  const needsNone = (of: ReadonlyMap<number, number>) =>
+    columns.every((_, k) => (of.get(k) ?? 10) < 10 || (k === columns.length - 1 && of.has(k)))
+  const worth = (of: ReadonlyMap<number, number>) =>
+    columns.reduceRight((total, _, k) => total * 10n + BigInt(of.get(k)!), 0n)
   for (const k of order) {
     const column = columns[k]!
     const place = k + shift
-    const entries = [...sums].map(([j, sum]) => [j + shift, sum] as const)
-    sums.set(
-      k,
-      Number(wholePart(yield sumStep(column, place, 0, () => rawLine([...entries, [place, column.sum]])))),
+    const then = new Map([...sums, [k, column.sum]])
+    const raw = yield sumStep(column, place, 0, () =>
+      needsNone(then)
+        ? lineAt(worth(then), shift)
+        : rawLine([...then].map(([j, sum]) => [j + shift, sum] as const)),
     )
+    sums.set(k, Number(wholePart(raw)))
   }
-  const inOrder = columns.map((_, k) => sums.get(k)!)
-  if (inOrder.every((sum, k) => sum < 10 || k === columns.length - 1))
-    return inOrder.reduceRight((total, sum) => total * 10n + BigInt(sum), 0n)
-  return yield* settle(inOrder, shift)
+  if (needsNone(sums)) return worth(sums)
+  return yield* settle(
+    columns.map((_, k) => sums.get(k)!),
+    shift,
+  )
 }
 
 /** Raw sums become the answer, column by column from the right. `sums[k]` stands at place k + shift. */
@@ -229,8 +236,7 @@ function writeStep({ place, raw, carry, carriedBefore, last, written, shift, res
     ask: at(place, rest ? COLUMNS.settle(said(raw), carry, last) : COLUMNS.write(said(raw), carry, last)),
     why: rest ? COLUMNS.whySettle : COLUMNS.whyWrite(last),
     expect: decimal(expect),
-    // The column's whole total with its carry says the digit too.
-    meant: (value) => (value.scale === 0 && value.units === BigInt(total) ? decimal(expect) : undefined),
+    sum: decimal(total),
     writes: () => ({
       negative: false,
       cells: [...digitCells(String(expect) + written, shift), ...(rest ?? [])],

@@ -35,11 +35,11 @@ export const multiplySubtraction = technique({
     ['One below a ten, by two digits', 6, { other: 2, surplus: 1 }],
     ['Up to four below a ten, by two digits', 7, { other: 2, surplus: 4 }],
     ['Three digits just below a round number, by one digit', 5, { digits: 3, surplus: 4 }],
-    ['A product and a number', 6, { digits: 3, surplus: 4, more: 1 }],
     ['Three digits, by one digit', 6, { digits: 3 }],
     ['Three digits, by two digits', 9, { digits: 3, other: 2 }],
     ['Four digits just below a round number, by one digit', 6, { digits: 4, surplus: 4 }],
     ['Four digits, by two digits', 12, { digits: 4, other: 2 }],
+    ['A product and a number', 6, { digits: 3, surplus: 4, more: 1 }],
   ],
   dials: {
     dials: [

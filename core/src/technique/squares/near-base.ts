@@ -36,9 +36,9 @@ export const squareNearBase = technique({
     ['Ten and more below 100: carry', 7, { most: 25, side: 1, least: 10 }],
     ['Ten and more above 100: carry', 7, { most: 25, side: 2, least: 10 }],
     ['Near 1000', 6, { zeros: 3, most: 25 }],
-    ['Far from 100', 9, { most: 50, least: 26 }],
     ['Far from 1000', 10, { zeros: 3, most: 250, least: 26 }],
     ['Near 10 000', 8, { zeros: 4, most: 25 }],
+    ['Far from 100', 9, { most: 50, least: 26 }],
   ],
   dials: {
     dials: [
