@@ -238,6 +238,11 @@ export function readStep(
   if (isBareDigit(first.next!, value)) return { verdict: 'elsewhere', place, as: 'bare' }
   if (slip) return { verdict: 'slip', slip }
   if (later.length > 0) return { verdict: 'ahead', walks: later }
+  const otherwise = ahead(
+    spare().filter((w) => w.next),
+    text,
+  )
+  if (otherwise.length > 0) return { verdict: 'ahead', walks: otherwise }
   return comesLater(first, value) ?? { verdict: 'wrong' }
 }
 

@@ -4,9 +4,14 @@ import { decimal, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
 import { numbers } from '../arbitraries.js'
+import { describeTechnique } from '../describe.js'
 import { schoolOf, trace } from '../driver.js'
 import { values } from '../testing.js'
 import { addPlaceSweep } from './place-sweep.js'
+
+describeTechnique(addPlaceSweep, {
+  examples: [['38+94+75', '30 120 190 198 202 207']],
+})
 
 // Handbook, section 4: the example says the first number by parts as well.
 test('the worked example of the handbook, in both schools', () => {

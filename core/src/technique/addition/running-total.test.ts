@@ -4,9 +4,22 @@ import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem, sumOf } from '../../problem/problem.js'
 import { numbers } from '../arbitraries.js'
+import { describeTechnique } from '../describe.js'
 import { trace } from '../driver.js'
 import { values } from '../testing.js'
 import { addRunningTotal } from './running-total.js'
+
+describeTechnique(addRunningTotal, {
+  examples: [
+    ['364+278', '564 634 642'],
+    ['6-9+4-3', '-3 1 -2'],
+  ],
+  slips: [
+    ['364+278', '634', '571', 'wrong-place'],
+    ['364+278', '634', '534', 'carry-lost'],
+    ['364+278', '634', '564', 'part-left-out'],
+  ],
+})
 
 // Handbook, section 4.
 test('worked examples of the handbook', () => {

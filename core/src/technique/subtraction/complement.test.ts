@@ -4,12 +4,29 @@ import { decimal, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
 import { numbers } from '../arbitraries.js'
+import { describeTechnique } from '../describe.js'
 import { trace } from '../driver.js'
 import { lineText } from '../line.js'
 import { values } from '../testing.js'
 import { slipAt } from '../walks.js'
 import { subtractComplement } from './complement.js'
 import { subtractHoldDrop } from './hold-drop.js'
+
+describeTechnique(subtractComplement, {
+  examples: [
+    ['8341-3675', '5 4 7 4 3 7 6 5 6 6'],
+    ['7052-3068', '4 0 4 9 9 3 2 4 8'],
+    ['8341-3675', '5 4 4 7 6 3 7 6 5 6', { carry: 'glance' }],
+  ],
+  slips: [
+    ['8341-3675', '4', '5', 'borrow-missed', { carry: 'glance' }],
+    ['874-321', '5', '4', 'needless-borrow', { carry: 'glance' }],
+    ['8341-3675', '7', '3', 'smaller-from-larger'],
+    ['8341-3675', '7', '9', 'added'],
+    ['7052-3068', '3', '4', 'borrow-not-through-equals', { carry: 'glance' }],
+    ['12-45', '-33', '33', 'sign-lost'],
+  ],
+})
 
 test('write, then lower: each digit with what makes ten, and what stands goes down by one', () => {
   const { steps } = trace(subtractComplement, readProblem('8341-3675'), { carry: 'mend' })

@@ -4,10 +4,15 @@ import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
 import { numbers } from '../arbitraries.js'
+import { describeTechnique } from '../describe.js'
 import { trace } from '../driver.js'
 import { values } from '../testing.js'
 import { slipAt } from '../walks.js'
 import { subtractHoldDrop } from './hold-drop.js'
+
+describeTechnique(subtractHoldDrop, {
+  examples: [['8341-3675', '5 4 7 6 7 6 6']],
+})
 
 // Handbook, section 5.
 test('worked examples of the handbook', () => {

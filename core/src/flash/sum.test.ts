@@ -1,0 +1,6 @@
+import { describeTechnique } from '../technique/describe.js'
+import { flashSum } from './sum.js'
+
+describeTechnique(flashSum, {
+  examples: [['7+8-4+9', '15 11 20']],
+})

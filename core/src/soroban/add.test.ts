@@ -1,0 +1,9 @@
+import { describeTechnique } from '../technique/describe.js'
+import { sorobanAdd } from './add.js'
+
+describeTechnique(sorobanAdd, {
+  examples: [
+    ['364+278', '364 564 634 642'],
+    ['42-8', '42 34'],
+  ],
+})

@@ -1,0 +1,10 @@
+import { describeTechnique } from '../technique/describe.js'
+import { sorobanRead, sorobanSet } from './drills.js'
+
+describeTechnique(sorobanRead, {
+  examples: [['4096', '4096']],
+})
+
+describeTechnique(sorobanSet, {
+  examples: [['4096', '4096']],
+})

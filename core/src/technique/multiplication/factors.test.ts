@@ -1,0 +1,8 @@
+import { describeTechnique } from '../describe.js'
+import { multiplyFactors } from './factors.js'
+
+describeTechnique(multiplyFactors, {
+  examples: [['38*35', '5 190 1330']],
+  refuses: [['26*34', 'no factor breaks into one-digit factors']],
+  slips: [['38*35', '1330', '266', 'middle-lost']],
+})
