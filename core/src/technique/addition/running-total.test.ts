@@ -46,9 +46,9 @@ function* totals(a: bigint, b: bigint): Generator<bigint> {
   }
 }
 
-test('all sums of one- to three-digit numbers, step by step', () => {
+test('sums of one- to three-digit numbers, every seventh with all others, step by step', () => {
   const prefixes = Array.from({ length: 1000 }, (_, b) => [...totals(0n, BigInt(b))])
-  for (let a = 0; a < 1000; a += 1)
+  for (let a = 0; a < 1000; a += 7)
     for (let b = 0; b < 1000; b += 1) {
       const problem = sumOf(decimal(a), decimal(b))
       const { steps, answer } = trace(addRunningTotal, problem, {})

@@ -47,8 +47,8 @@ function* digits(a: bigint, b: bigint): Generator<bigint> {
   }
 }
 
-test('all differences of one- to three-digit numbers, step by step', () => {
-  for (let a = 0; a < 1000; a += 1)
+test('differences of one- to three-digit numbers, every seventh with all others, step by step', () => {
+  for (let a = 0; a < 1000; a += 7)
     for (let b = 0; b < 1000; b += 1) {
       const problem = {
         kind: 'sum',
