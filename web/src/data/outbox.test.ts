@@ -346,3 +346,13 @@ test('what is left from earlier is sent at the start and when the network is bac
   expect(server.arrivals).toEqual([`/recalls/${uuid(901)}`])
   expect(sent).toHaveBeenCalled()
 })
+
+test('who sends while sending is under way waits until what was kept meanwhile is sent too', async () => {
+  const server = serve()
+  await keepRecall({ id: uuid(902) } as Parameters<typeof keepRecall>[0])
+  const under = flush()
+  await keepRecall({ id: uuid(903) } as Parameters<typeof keepRecall>[0])
+  await flush()
+  expect(server.arrivals).toEqual([`/recalls/${uuid(902)}`, `/recalls/${uuid(903)}`])
+  await under
+})

@@ -31,7 +31,10 @@ export function startOutbox(sent: () => void): void {
   flush()
 }
 
-/** Sends now. Calls while sending is under way are folded into one more round after it. */
+/**
+ * Sends now. Calls while sending is under way are folded into one more round after it.
+ * @returns when whatever was kept before the call has been sent, or could not be.
+ */
 export function flush(): Promise<void> {
   if (sending) {
     again = true
@@ -45,8 +48,10 @@ export function flush(): Promise<void> {
       wait = allSent ? FIRST_WAIT_MS : Math.min(LONGEST_WAIT_MS, wait * 2)
       if (again) {
         again = false
-        flush()
-      } else if (!allSent) timer = setTimeout(flush, wait)
+        return flush()
+      }
+      if (!allSent) timer = setTimeout(flush, wait)
+      return undefined
     })
   return sending
 }

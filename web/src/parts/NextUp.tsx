@@ -1,22 +1,30 @@
 import { itemName } from '@tachymetra/core'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
+import { flush } from '../data/outbox.js'
 import { usePlan } from '../data/plan.js'
+import { recordChanged } from '../data/queries.js'
 import { beginItem } from '../data/sitting.js'
 import { Trouble } from './Trouble.js'
 
 /**
- * The next item of today's plan, one button away; nothing when all of it is done. It waits until the server has been
- * heard anew, since what was just finished changes what comes next.
+ * The next item of today's plan, one button away; nothing when all of it is done. It waits until all that was
+ * just done has been sent and the server heard after that, since it changes what comes next.
  */
 export function NextUp({ learner }: { readonly learner: LearnerWire }) {
   const navigate = useNavigate()
   const plan = usePlan(learner)
-  const [finishedAt] = useState(() => Date.now())
+  const [sentAt, setSentAt] = useState(Number.POSITIVE_INFINITY)
   const [trouble, setTrouble] = useState<Error>()
-  const next = plan && plan.heardAt > finishedAt ? plan.items[0] : undefined
+  const next = plan && plan.heardAt >= sentAt ? plan.items[0] : undefined
+  useEffect(() => {
+    void flush().then(() => {
+      setSentAt(Date.now())
+      recordChanged()
+    })
+  }, [])
   if (!next) return null
   return (
     <>
