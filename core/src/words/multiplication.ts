@@ -35,7 +35,7 @@ export const POINT = {
 } as const
 
 export const GAP = {
-  ask: (n: string) => `Which round number is near, and how far from it is ${n}?`,
+  ask: (n: string) => `How far is ${n} from the round number near it?`,
   why: (n: string, base: string, gap: string, below: boolean) =>
     `${base} ${below ? '−' : '+'} ${gap} = ${n}.`,
 } as const
