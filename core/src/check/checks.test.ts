@@ -12,7 +12,7 @@ const check = (expression: string, answer: string, id: string) =>
     decimal(BigInt(answer.replace('.', '')), answer.split('.')[1]?.length ?? 0),
   ).find((c) => c.id === id)
 
-// Handbook, section 11: disagreement proves a slip; swapped digits and errors of a multiple of 9 pass.
+// docs/method.md, Checks: disagreement proves a slip; swapped digits and errors of a multiple of 9 pass.
 test('casting out nines, worked', () => {
   expect(check('8341-3675', '4666', 'nines')).toMatchObject({
     passes: true,

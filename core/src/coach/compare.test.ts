@@ -7,7 +7,7 @@ import { type Result, readiness } from './readiness.js'
 
 const best = (expression: string) => compareWays(readProblem(expression)).ways[0]!.technique.id
 
-// A problem made for a technique is least work by it (the handbook's own examples).
+// A problem made for a technique is least work by it.
 test.each([
   ['63*67', 'multiply-same-head'],
   ['96*93', 'multiply-near-base'],

@@ -75,7 +75,7 @@ test('the kind of every digit on every rod agrees with a table made from the bea
   expect(counts(-1)).toEqual({ direct: 35, five: 10, ten: 35, 'ten-five': 10 })
 })
 
-// Kojima's "The Japanese Abacus" (1954) works these; the moves are from memory, as the handbook has them.
+// Kojima's "The Japanese Abacus" (1954) works these; the moves are from memory (docs/method.md).
 test.each([
   [3, 4, 'five', '+5 -1'],
   [2, 8, 'ten', '-2 left+1'],
@@ -202,7 +202,7 @@ describe('abacus techniques', () => {
     )
   })
 
-  // Handbook, section 9.
+  // docs/method.md, Soroban.
   test('36×52 from rod 4: 15, 06, 30, 12', () => {
     const technique = techniqueById('soroban-multiply')
     const { steps } = trace(technique, readProblem('36*52'), schoolOf(technique))
@@ -229,7 +229,7 @@ describe('abacus techniques', () => {
     ])
   })
 
-  test('what is said of a ten, and the slips of the handbook at it', () => {
+  test('what is said of a ten, and the usual slips at it', () => {
     const { steps } = trace(
       techniqueById('soroban-add'),
       readProblem('42+8'),

@@ -1,5 +1,5 @@
 /**
- * Every intermediate value against its definition in the handbook (sections 4 to 9), worked out here on plain whole
+ * Every intermediate value against its definition (docs/method.md), worked out here on plain whole
  * numbers: not only the answer has to be right, but whatever is asked on the way.
  */
 import { expect, test } from 'vitest'

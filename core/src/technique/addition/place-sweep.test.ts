@@ -13,8 +13,8 @@ describeTechnique(addPlaceSweep, {
   examples: [['38+94+75', '30 120 190 198 202 207']],
 })
 
-// Handbook, section 4: the example says the first number by parts as well.
-test('the worked example of the handbook, in both schools', () => {
+// docs/method.md, Addition.
+test('the worked example, in both schools', () => {
   expect(values(addPlaceSweep, '38+94+75')).toEqual(['30', '120', '190', '198', '202', '207'])
   const whole = { start: 'first-whole' }
   expect(values(addPlaceSweep, '38+94+75', whole)).toEqual(['128', '198', '202', '207'])

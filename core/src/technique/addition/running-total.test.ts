@@ -21,8 +21,8 @@ describeTechnique(addRunningTotal, {
   ],
 })
 
-// Handbook, section 4.
-test('worked examples of the handbook', () => {
+// docs/method.md, Addition.
+test('worked examples', () => {
   expect(values(addRunningTotal, '364+278')).toEqual(['564', '634', '642'])
   const step = trace(addRunningTotal, readProblem('364+278'), {}).steps[1]!
   const slips = Object.fromEntries(step.slips().map((s) => [toText(s.entry), s.id]))

@@ -14,8 +14,8 @@ describeTechnique(subtractHoldDrop, {
   examples: [['8341-3675', '5 4 7 6 7 6 6']],
 })
 
-// Handbook, section 5.
-test('worked examples of the handbook', () => {
+// docs/method.md, Subtraction.
+test('worked examples', () => {
   expect(values(subtractHoldDrop, '8341-3675')).toEqual(['5', '4', '7', '6', '7', '6', '6'])
   expect(values(subtractHoldDrop, '7052-3068')).toEqual(['4', '3', '9', '9', '8', '4'])
 })
