@@ -203,7 +203,13 @@ test('watched bead by bead; read; and the frame let go of: then the value is typ
   await page.goto(server.url)
   await openChoice(page)
   await page.getByRole('radio', { name: /^Beads: add and take away,/ }).check()
+  const levels = page.getByRole('radiogroup', { name: 'Level' }).getByRole('radio')
+  await levels.nth(4).check()
   await pick(page, 'The frame shows', 'no frame, only the mind')
+  await levels.nth(3).check()
+  await expect(page.locator('.ant-select', { has: page.getByLabel('The frame shows') })).toContainText(
+    'all its beads',
+  )
   await chooseSitting(page, { technique: 'Beads: add and take away', level: 5, support: 'Guided', count: 1 })
   await expect(page.locator('.soroban')).toHaveCount(0)
   for (const step of await stepsOf(page, 'soroban-add')) await type(page, toText(step.expect))

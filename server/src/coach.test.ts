@@ -81,6 +81,11 @@ test('settings: each fault named and nothing changed by it, the defaults until t
     minutes: 8,
   })
   expect(await get(path)).toEqual({ ...DEFAULT_SETTINGS, ...set, minutes: 8 })
+  // A browser of an earlier version sends one fade for everything.
+  const fade = { level: 'ghosts', run: 1 }
+  const { fades } = (await send('PATCH', path, { fade })).body as LearnerSettings
+  expect(fades['soroban-add']![3]).toEqual(fade)
+  expect(await get(path)).toEqual({ ...DEFAULT_SETTINGS, ...set, minutes: 8, fades })
 })
 
 test('levels move by the rules at the answer that meets them, and by hand; every move has its reason', async () => {

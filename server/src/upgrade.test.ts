@@ -14,7 +14,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { gunzipSync, gzipSync } from 'node:zlib'
-import { eventsOfOlder, type JudgedEntry, judgeRecord, moved, RENAMED_SLIPS } from '@tachymetra/core'
+import { eventsOfOlder, fadeOf, type JudgedEntry, judgeRecord, moved, RENAMED_SLIPS } from '@tachymetra/core'
 import { readCsv } from '@tachymetra/core/exchange'
 import type { AttemptWire } from '@tachymetra/core/wire'
 import Driver from 'better-sqlite3'
@@ -26,6 +26,7 @@ import { openData, readSettings, StartError } from './main.js'
 import { backUpFile, removeFromAside, restore } from './store/backup.js'
 import { type Database, DatabaseError, openDatabase, SCHEMA_VERSION, write } from './store/database.js'
 import { recount } from './store/recount.js'
+import { settingsOf } from './store/settings.js'
 
 const FIXTURES = join(import.meta.dirname, 'fixtures')
 const MIGRATIONS = join(import.meta.dirname, '../drizzle')
@@ -163,6 +164,11 @@ test('every figure of record, sheet and plan is what it was before the upgrade',
     } else if (path.endsWith('/times')) {
       // Own times are read off the steps as they are asked now; what does not hang on them is the same.
       expect(JSON.parse(text).keyMs, path).toEqual((before as { keyMs: number }).keyMs)
+    } else if (path.endsWith('/settings')) {
+      // The one fade is that of every technique and level on the frame: see below.
+      const { fades: _, ...others } = JSON.parse(text)
+      const { fade: __, ...othersBefore } = before as Record<string, unknown>
+      expect(others, path).toEqual(othersBefore)
     } else expect(JSON.parse(text), path).toEqual(before)
   }
   server.close()
@@ -239,6 +245,25 @@ const everything = (db: Database) =>
   ['learner', 'sitting', 'attempt', 'fact_recall', 'level_move', 'learner_settings'].map(
     (table) => db.get<{ n: number }>(sql.raw(`select count(*) as n from ${table}`)).n,
   )
+
+test('the one fade of a learner becomes that of every technique and level on the frame', () => {
+  const { file } = fixture(4)
+  const before = new Driver(file)
+  const { id } = before.prepare('select id from learner').get() as { id: string }
+  const fade = { level: 'empty', run: 2 }
+  before
+    .prepare('insert or replace into learner_settings (learner_id, settings) values (?, ?)')
+    .run(id, JSON.stringify({ minutes: 9, fade }))
+  before.close()
+  const { db, close } = openDatabase(file)
+  const settings = settingsOf(db, id)
+  expect(settings).not.toHaveProperty('fade')
+  expect(settings.minutes).toBe(9)
+  for (const technique of ['soroban-add', 'soroban-multiply'])
+    expect([0, 1, 5].map((level) => fadeOf(settings.fades, technique, level))).toEqual([fade, fade, fade])
+  expect(Object.keys(settings.fades)).not.toContain('add-pairs')
+  close()
+})
 
 test('a migration that makes the table of learners anew loses no row', () => {
   const { file, data } = fixture(4)

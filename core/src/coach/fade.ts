@@ -1,4 +1,4 @@
-/** Letting go of the frame, a level at a time: moved by results, kept per learner. */
+/** Letting go of the frame, a level at a time: moved by results, kept for each technique and level by itself. */
 
 /** How much of the frame is left: beads, their shadows, the bare rods, nothing. */
 export const FADE_LEVELS = ['beads', 'ghosts', 'empty', 'none'] as const
@@ -9,6 +9,9 @@ export interface Fade {
   /** Problems in a row that were clean, or (below 0) that were not right. */
   readonly run: number
 }
+
+/** By technique and level (OWN_LEVEL for one's own dials); what is not there has not been begun. */
+export type Fades = Readonly<Record<string, Readonly<Record<string, Fade>>>>
 
 export const FIRST_FADE: Fade = { level: 'beads', run: 0 }
 
@@ -31,4 +34,13 @@ export function fadeAfter(
   const failed = Math.min(0, run) - 1
   const back = FADE_LEVELS[at - 1]
   return -failed >= RETURN_AFTER && back ? { level: back, run: 0 } : { level, run: failed }
+}
+
+export function fadeOf(fades: Fades, technique: string, level: number): Fade {
+  return fades[technique]?.[level] ?? FIRST_FADE
+}
+
+/** The fades with one of them put in the place of what was there. */
+export function withFade(fades: Fades, technique: string, level: number, fade: Fade): Fades {
+  return { ...fades, [technique]: { ...fades[technique], [level]: fade } }
 }

@@ -1,7 +1,7 @@
 /** What can be set for one learner. Everything has a default, so nothing need be set. */
 import type { School } from '../technique/contract.js'
 import { targetOf, techniqueById } from '../technique/registry.js'
-import { type Fade, FIRST_FADE } from './fade.js'
+import type { Fades } from './fade.js'
 import { LEVEL_RULES, type LevelRules } from './levels.js'
 
 /** A stretch of time in which nothing can be practised; ISO 8601, UTC. */
@@ -22,8 +22,8 @@ export interface LearnerSettings {
   readonly targets: Readonly<Record<string, Readonly<Record<string, number>>>>
   /** Where practitioners differ, by technique. */
   readonly schools: Readonly<Record<string, School>>
-  /** How much of the frame is left. */
-  readonly fade: Fade
+  /** How much of the frame is left, by technique and level. */
+  readonly fades: Fades
   /** The photosensitivity caution has been read; a coach has allowed more than three flashes a second. */
   readonly cautions: { readonly read: boolean; readonly lifted: boolean }
   /** Items of the plan, by technique id or "facts", that come every day, or never. */
@@ -44,7 +44,7 @@ export const DEFAULT_SETTINGS: LearnerSettings = {
   rules: LEVEL_RULES,
   targets: {},
   schools: {},
-  fade: FIRST_FADE,
+  fades: {},
   cautions: { read: false, lifted: false },
   pinned: [],
   banned: [],

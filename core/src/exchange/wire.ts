@@ -1,7 +1,7 @@
 /** What goes over HTTP between browser and server: types, and Joi schemas checked on both sides with the same words. */
 import Joi from 'joi'
 import { FACT_DECKS } from '../coach/facts.js'
-import { FADE_LEVELS } from '../coach/fade.js'
+import { FADE_LEVELS, type Fade } from '../coach/fade.js'
 import type { SlipCount } from '../coach/habit.js'
 import type { LevelMove } from '../coach/levels.js'
 import type { Pace } from '../coach/pace.js'
@@ -277,8 +277,15 @@ const planItem = Joi.string()
   .valid('facts', ...TECHNIQUES.map((t) => t.id))
   .label('Item')
 
+const fade = Joi.object<Fade>({
+  level: Joi.string()
+    .valid(...FADE_LEVELS)
+    .required(),
+  run: Joi.number().integer().min(-100).max(100).required(),
+})
+
 /** What is changed of a learner's settings, each setting whole. @see LearnerSettings */
-export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
+export const settingsSchema = Joi.object<Partial<LearnerSettings> & { fade?: Fade }>({
   minutes: Joi.number().min(1).max(120).label('Minutes a day'),
   at: Joi.string()
     .pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day')
@@ -310,12 +317,9 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
   schools: Joi.object()
     .pattern(techniqueId, Joi.object().pattern(Joi.string().max(30), Joi.string().max(30)))
     .custom(knownSchools),
-  fade: Joi.object({
-    level: Joi.string()
-      .valid(...FADE_LEVELS)
-      .required(),
-    run: Joi.number().integer().min(-100).max(100).required(),
-  }),
+  fades: Joi.object().pattern(techniqueId, Joi.object().pattern(/^\d{1,2}$/, fade)),
+  // What browsers of earlier versions have yet to send.
+  fade,
   cautions: Joi.object({ read: Joi.boolean().required(), lifted: Joi.boolean().required() }),
   pinned: Joi.array().items(planItem).unique().max(50),
   banned: Joi.array().items(planItem).unique().max(50),

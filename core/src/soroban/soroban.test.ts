@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { FADE_AFTER, type Fade, FIRST_FADE, fadeAfter } from '../coach/fade.js'
+import { FADE_AFTER, type Fade, FIRST_FADE, fadeAfter, fadeOf, withFade } from '../coach/fade.js'
 import { decimal, equal, readDecimal, toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { inWords } from '../number/words.js'
@@ -379,6 +379,12 @@ test('letting go: five clean problems take a level away, two failed ones give it
   expect(after(FIRST_FADE, ...clean, ...clean, ...clean, ...clean)).toEqual({ level: 'none', run: 5 })
   expect(after({ level: 'empty', run: 3 }, 'wrong', 'wrong')).toEqual({ level: 'ghosts', run: 0 })
   expect(after(FIRST_FADE, 'wrong', 'wrong', 'wrong')).toEqual({ level: 'beads', run: -3 })
+  // Each technique and level by itself.
+  const none: Fade = { level: 'none', run: 0 }
+  const fades = withFade(withFade({}, 'soroban-add', 3, none), 'soroban-add', 4, { ...none, run: 1 })
+  expect(fadeOf(fades, 'soroban-add', 3)).toEqual(none)
+  expect(fadeOf(fades, 'soroban-add', 5)).toEqual(FIRST_FADE)
+  expect(fadeOf(fades, 'soroban-multiply', 3)).toEqual(FIRST_FADE)
 })
 
 test('numbers in words', () => {

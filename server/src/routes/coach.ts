@@ -1,4 +1,4 @@
-import { LEVEL_RULES, levelOf, techniqueById } from '@tachymetra/core'
+import { fadesOfOlder, LEVEL_RULES, levelOf, techniqueById } from '@tachymetra/core'
 import { handMoveSchema, idSchema, latestSchema, settingsSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
@@ -31,7 +31,8 @@ export function coachRoutes(db: Database): Router {
   /** Changes the settings that are named and leaves the others, so that two browsers do not undo each other's work. */
   router.patch('/:id/settings', (request, response) => {
     const { id } = known(request.params.id)
-    response.json(changeSettings(db, id, checked(settingsSchema, request.body)))
+    const { fade, ...change } = checked(settingsSchema, request.body)
+    response.json(changeSettings(db, id, fade ? { fades: fadesOfOlder(fade), ...change } : change))
   })
 
   /** The latest answers without steps at one level, newest first: what moving up or back is judged by. */

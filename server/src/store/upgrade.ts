@@ -2,6 +2,7 @@
 import {
   currentSlip,
   eventsOfOlder,
+  fadesOfOlder,
   type JudgedEntry,
   type OlderAttempt,
   type OlderEntry,
@@ -93,6 +94,24 @@ export function renameSlips(driver: Driver.Database): void {
           if (text !== entries) change.run(text, id)
         }
         rows = kept.all(rows.at(-1)!.id) as Row[]
+      }
+    })
+    .immediate()
+}
+
+/** Up to version 5 one fade stood for all abacus work. Done again it changes nothing. */
+export function spreadFades(driver: Driver.Database): void {
+  driver
+    .transaction(() => {
+      const change = driver.prepare('update learner_settings set settings = ? where learner_id = ?')
+      const set = driver
+        .prepare(
+          "select learner_id as learnerId, settings from learner_settings where json_extract(settings, '$.fade') is not null",
+        )
+        .all()
+      for (const { learnerId, settings } of set as { learnerId: string; settings: string }[]) {
+        const { fade, ...others } = JSON.parse(settings)
+        change.run(JSON.stringify({ ...others, fades: fadesOfOlder(fade) }), learnerId)
       }
     })
     .immediate()

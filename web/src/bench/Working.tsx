@@ -151,14 +151,14 @@ export function Working(props: Props) {
       setFinished(true)
       const verdict = verdictOf(progress, causes)
       props.onDone({ record, verdict })
-      if (isAbacus(technique) && !reading) keepFade(learnerId, verdict)
+      if (isAbacus(technique) && !reading) keepFade(learnerId, technique.id, exercise.level, verdict)
     },
   })
   const { progress, typing } = attempt
   const { explained, causes } = useCauses(progress)
   const step = openStep(progress)
   const done = progress.outcome !== undefined
-  const fade = useFade(learnerId)
+  const fade = useFade(learnerId, technique.id, exercise.level)
   // The frame is at hand unless it has been let go of; a number to be read always stands on it.
   const reading = useMemo(
     () => trace(technique, problem, exercise.school).steps[0]?.action === 'read',

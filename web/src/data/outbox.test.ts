@@ -256,7 +256,7 @@ test('whatever goes wrong on the way, everything arrives, once, attempts after t
       weight: 2,
       arbitrary: fc.record({
         do: fc.constant('change' as const),
-        field: fc.constantFrom('minutes', 'at', 'fade'),
+        field: fc.constantFrom('minutes', 'at', 'fades'),
         to: fc.nat(99),
       }),
     },

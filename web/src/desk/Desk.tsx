@@ -249,7 +249,13 @@ function Choices({ learnerId, plan }: { readonly learnerId: string; readonly pla
               </label>
             ))}
           </fieldset>
-          {isAbacus(technique) && <FrameChoice learnerId={learnerId} />}
+          {isAbacus(technique) && (
+            <FrameChoice
+              learnerId={learnerId}
+              technique={technique.id}
+              level={'level' in problems ? problems.level : OWN_LEVEL}
+            />
+          )}
           <SchoolChoice
             technique={technique}
             school={school}

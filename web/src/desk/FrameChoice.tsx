@@ -11,9 +11,14 @@ const FADE_NAMES: Record<FadeLevel, string> = {
 }
 
 /** How much of the frame is left, how strictly it is judged, and its size. */
-export function FrameChoice({ learnerId }: { readonly learnerId: string }) {
+export function FrameChoice(props: {
+  readonly learnerId: string
+  readonly technique: string
+  readonly level: number
+}) {
+  const { learnerId, technique, level: rung } = props
   const { rods, strict } = useSettings()
-  const { level } = useFade(learnerId)
+  const { level } = useFade(learnerId, technique, rung)
   return (
     <>
       <div className="school">
@@ -22,7 +27,7 @@ export function FrameChoice({ learnerId }: { readonly learnerId: string }) {
           aria-label="The frame shows"
           value={level}
           options={FADE_LEVELS.map((value) => ({ value, label: FADE_NAMES[value] }))}
-          onChange={(value) => setFade(learnerId, { level: value, run: 0 })}
+          onChange={(value) => setFade(learnerId, technique, rung, { level: value, run: 0 })}
           style={{ width: '100%' }}
         />
         <span className="faint">
