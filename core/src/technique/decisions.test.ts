@@ -11,7 +11,7 @@ import { TECHNIQUES } from './registry.js'
 
 const PROBLEMS = 8
 
-const numbersIn = (text: string) => text.replaceAll('\u2009', '').match(/\d+(\.\d+)?/g) ?? []
+const numbersIn = (text: string): string[] => text.replaceAll('\u2009', '').match(/\d+(\.\d+)?/g) ?? []
 
 /** What everybody can read anyway: the numbers of the problem, their digits and runs of digits, and what was answered. */
 function plain(problem: Problem, before: readonly Step[]): Set<string> {
