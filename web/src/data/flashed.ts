@@ -1,34 +1,85 @@
 /** Flashed lists: their sitting is begun with the first entry, so that merely looking leaves no trace. */
-import { type AttemptRecord, judgeRecord, OWN_LEVEL, type Progress, verdictOf } from '@tachymetra/core'
-import { keepAttempt, keepOpen, keepSitting, keptSitting, stopped } from './store.js'
+import {
+  type AttemptRecord,
+  judgeRecord,
+  OWN_LEVEL,
+  type Progress,
+  type Verdict,
+  verdictOf,
+} from '@tachymetra/core'
+import { keepAttempt, keepSitting, keptSitting, stopped } from './store.js'
 
-/** The sitting of this tab, so that what a reload cuts off in the middle is found again. */
+/** The list under way in this tab: written at once at every entry, since a page that goes has no time for anything else. */
 const KEY = 'tachymetra.flashed'
+
+interface Open {
+  readonly learnerId: string
+  readonly record: AttemptRecord
+}
 
 /** One after another: the first makes the sitting that the next go into. */
 let last: Promise<unknown> = Promise.resolve()
 
-/** Keeps an attempt as it stands, and queues it once it is over. */
-export function keepFlashed(learnerId: string, progress: Progress, record: AttemptRecord): Promise<void> {
-  const kept = last.then(() => keep(learnerId, progress, record))
-  last = kept.catch(() => {})
-  return kept
+function inTurn(work: () => Promise<void>): Promise<void> {
+  const done = last.then(work)
+  last = done.catch(() => {})
+  return done
 }
 
-async function keep(learnerId: string, progress: Progress, record: AttemptRecord): Promise<void> {
+function note(open: Open): void {
+  try {
+    sessionStorage.setItem(KEY, JSON.stringify(open))
+  } catch {
+    // Without storage a list left in the middle is not kept.
+  }
+}
+
+function noted(): Open | undefined {
+  try {
+    return (JSON.parse(sessionStorage.getItem(KEY) ?? 'null') as Open | null) ?? undefined
+  } catch {
+    return undefined
+  }
+}
+
+/** Lets go of a list, unless another has been begun since. */
+function letGo({ id }: AttemptRecord): void {
+  if (noted()?.record.id === id) sessionStorage.removeItem(KEY)
+}
+
+/** Lets go of the list under way, as when a learner is removed. */
+export function forgetFlashed(): void {
+  sessionStorage.removeItem(KEY)
+}
+
+/** Notes an attempt as it stands, and queues it once it is over. */
+export async function keepFlashed(
+  learnerId: string,
+  progress: Progress,
+  record: AttemptRecord,
+): Promise<void> {
+  note({ learnerId, record })
+  if (progress.outcome !== undefined) await inTurn(() => keep(learnerId, record, verdictOf(progress)))
+}
+
+async function keep(learnerId: string, record: AttemptRecord, verdict: Verdict): Promise<void> {
   const { sittingId: id, technique, startedAt } = record
-  if (!(await keptSitting(id))) {
-    sessionStorage.setItem(KEY, id)
+  const sitting = await keptSitting(id)
+  if (!sitting) {
     const own = { level: OWN_LEVEL, planned: 1, seed: 0, support: 'answer' as const }
     await keepSitting({ ...own, id, learnerId, technique, startedAt, attempts: [], ended: true })
   }
-  if (progress.outcome === undefined) await keepOpen(record)
-  else await keepAttempt({ record, verdict: verdictOf(progress) })
+  if (!sitting?.attempts.some((a) => a.record.id === record.id)) await keepAttempt({ record, verdict })
+  letGo(record)
 }
 
 /** Ends what this tab has left open. */
-export async function finishFlashed(): Promise<void> {
-  const open = (await keptSitting(sessionStorage.getItem(KEY) ?? ''))?.open
-  const record = open && stopped(open)
-  if (record) await keepAttempt({ record, verdict: judgeRecord(record) })
+export function finishFlashed(): Promise<void> {
+  return inTurn(async () => {
+    const open = noted()
+    if (!open) return
+    const record = stopped(open.record)
+    if (record) await keep(open.learnerId, record, judgeRecord(record))
+    else letGo(open.record)
+  })
 }

@@ -18,6 +18,7 @@ import type {
 } from '@tachymetra/core/wire'
 import { QueryClient, useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, Refusal } from './api.js'
+import { forgetFlashed } from './flashed.js'
 import { forgetLeaving } from './leaving.js'
 import { useSettings } from './settings.js'
 import { forgetLearner } from './store.js'
@@ -67,6 +68,7 @@ export function useRemoveLearner() {
       await call<{ id: string }>('DELETE', `/learners/${id}`, {})
       await forgetLearner(id)
       forgetLeaving()
+      forgetFlashed()
     },
     onSuccess: () => queryClient.invalidateQueries({ queryKey: ['learners'] }),
   })
