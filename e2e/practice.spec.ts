@@ -196,8 +196,11 @@ test('in the middle: a reload, another support, another page lose no entry, time
   const newest = async () =>
     (await server.api<SittingPage>(`/learners/${learner!.id}/sittings?limit=1`)).sittings[0]!
   await expect.poll(async () => (await newest()).planned).toBe(1)
-  const { attempts } = await server.api<{ attempts: { id: string }[] }>(`/sittings/${(await newest()).id}`)
-  const attempt = await server.api<AttemptWire>(`/attempts/${attempts[0]!.id}`)
+  const { id } = await newest()
+  // The sitting arrives before its attempt.
+  const attempts = async () => (await server.api<{ attempts: { id: string }[] }>(`/sittings/${id}`)).attempts
+  await expect.poll(attempts).toHaveLength(1)
+  const attempt = await server.api<AttemptWire>(`/attempts/${(await attempts())[0]!.id}`)
   expect(attempt).toMatchObject({ support: 'guided', outcome: 'done', clean: false, timed: true })
   expect(attempt.entries.map((e) => e.text)).toEqual([
     toText(first!.expect),
