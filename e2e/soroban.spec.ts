@@ -290,10 +290,11 @@ test('flash: the caution first, any key stops, a list answered with its slip nam
   const newest = async () =>
     (await server.api<SittingPage>(`/learners/${learner!.id}/sittings?limit=1`)).sittings[0]!
   await expect.poll(async () => (await newest()).technique).toBe('flash-sum')
-  const sitting = await server.api<SittingWire & { attempts: { id: string }[] }>(
-    `/sittings/${(await newest()).id}`,
-  )
-  const attempt = await server.api<AttemptWire>(`/attempts/${sitting.attempts[0]!.id}`)
+  const { id } = await newest()
+  // The sitting arrives before its attempt.
+  const attempts = async () => (await server.api<{ attempts: { id: string }[] }>(`/sittings/${id}`)).attempts
+  await expect.poll(attempts).toHaveLength(1)
+  const attempt = await server.api<AttemptWire>(`/attempts/${(await attempts())[0]!.id}`)
   expect(attempt.shown).toMatchObject({ way: 'flash', showMs: 284, gapMs: 50 })
   expect(equal(readDecimal(attempt.entries.at(-1)!.text)!, readDecimal(String(sum))!)).toBe(true)
 
