@@ -57,7 +57,7 @@ test('the day: open, plan, facts, technique, summary, record, by keyboard alone'
   const plan = page.locator('.plan > li')
   await expect(plan).toHaveCount(2)
   await expect(plan.nth(0)).toContainText('4 new')
-  await expect(plan.nth(1)).toContainText('New: it leans on nothing else.')
+  await expect(plan.nth(1)).toContainText('New: it needs nothing else first.')
 
   // From the top of the page to the button that begins the day, by Tab alone.
   const begin = page.getByRole('button', { name: /^Begin/ })

@@ -146,7 +146,7 @@ function factsFor({ settings, day, now, memories, slow }: PlanInput, out: Readon
     id: 'facts' as const,
     facts: cards.map((c) => c.id),
     minutes: (cards.length * FACT_SECONDS) / 60,
-    because: `${parts.join(', ')}: facts come first, the rest leans on them.`,
+    because: `${parts.join(', ')}: facts come first, the rest needs them.`,
     pinned: settings.pinned.includes('facts'),
   }
 }

@@ -63,8 +63,8 @@ export function readiness(
         technique,
         standing: 'ready',
         because: technique.needs.length
-          ? 'Everything it leans on is at target.'
-          : 'It leans on nothing else.',
+          ? 'Everything it needs is at target.'
+          : 'It needs nothing else first.',
         missing,
       }
     const first = missing.map((m) => `${m.name} (${known.get(m.id)!.words})`)

@@ -57,7 +57,7 @@ export function sheetOf(input: SheetInput): Sheet {
     title: `Progress of ${name}, ${day}`,
     lines: [
       `The last ${DAYS_BACK} days: practice on ${days.length} of them, ${minutes} minutes together, ${problems} problems.`,
-      `Facts met: ${facts.length}; surely recalled of late: ${sure}.`,
+      `Facts met: ${facts.length}; surely recalled lately: ${sure}.`,
     ],
     tables: [
       {

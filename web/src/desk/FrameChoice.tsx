@@ -31,7 +31,8 @@ export function FrameChoice(props: {
           style={{ width: '100%' }}
         />
         <span className="faint">
-          Five problems right first time in a row take a level away, two that go wrong give it back.
+          Five problems right first time in a row take some of it away, two that go wrong give it back. Each
+          technique and level has its own.
         </span>
       </div>
       <label>

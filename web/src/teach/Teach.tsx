@@ -114,7 +114,7 @@ function Page({ technique }: { readonly technique: Technique }) {
         <section>
           <h2>Before and after</h2>
           <p>
-            It leans on{' '}
+            First comes{' '}
             {needs.length ? <Names techniques={needs.map(techniqueById)} /> : 'nothing but the facts'}.
             {later.length > 0 && (
               <>
