@@ -117,6 +117,7 @@ export function toText(value: Decimal): string {
 
 /** Text for people: thousands parted by thin spaces, a true minus sign. */
 export function toWords(value: Decimal): string {
+  if (value.scale === 0 && value.units >= 0n && value.units < 1000n) return value.units.toString()
   const [whole = '', part] = toText(absolute(value)).split('.')
   const grouped = whole.replace(/\B(?=(\d{3})+$)/g, '\u2009')
   return (value.units < 0n ? '−' : '') + grouped + (part === undefined ? '' : `.${part}`)

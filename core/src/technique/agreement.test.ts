@@ -1,12 +1,13 @@
 import { Decimal as Reference } from 'decimal.js'
 import fc from 'fast-check'
-import { describe, expect, test } from 'vitest'
-import { type Decimal, decimal, equal, isNegative, toText } from '../number/decimal.js'
+import { expect, test } from 'vitest'
+import { decimal, isNegative, toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
-import { printProblem, readProblem } from '../problem/expression.js'
-import { answerOf, type Problem, productOf, quotientOf, rootOf, squareOf, sumOf } from '../problem/problem.js'
+import { readProblem } from '../problem/expression.js'
+import { answerOf, type Problem, productOf, rootOf, sumOf } from '../problem/problem.js'
 import { meets } from '../question/question.js'
-import type { School, Step, Technique } from './contract.js'
+import { expectWorked, family } from './agree.js'
+import type { School, Step } from './contract.js'
 import { momentAfter, schoolOf, trace, variantsOf } from './driver.js'
 import { lineText } from './line.js'
 import { TECHNIQUES, techniqueById } from './registry.js'
@@ -14,7 +15,6 @@ import { recognition, slipAtRandom } from './testing.js'
 import { slipAt } from './walks.js'
 
 const Exact = Reference.clone({ precision: 80, rounding: Reference.ROUND_DOWN })
-const family = (name: string) => TECHNIQUES.filter((t) => t.family === name)
 
 test.each([
   ['square-ending-five', '38.5^2', '1482.25'],
@@ -30,88 +30,6 @@ test.each([
 function placesAsked(problem: Problem, { rest, decimals }: School): number {
   return problem.kind === 'quotient' && rest === 'remainder' ? problem.dividend.scale : Number(decimals ?? 40)
 }
-
-/** Works a problem by every technique of a family that fits, in every school, and checks the answers. */
-function expectWorked(techniques: readonly Technique[], problem: Problem, answer: Decimal): Set<string> {
-  const fitting = techniques.filter((t) => t.fits(problem).fits)
-  for (const technique of fitting)
-    for (const school of variantsOf(technique)) {
-      const got = trace(technique, problem, school).answer
-      if (!equal(got, answer))
-        expect.fail(
-          `${technique.id} ${JSON.stringify(school)}: ${printProblem(problem)} gives ${toText(got)}`,
-        )
-    }
-  return new Set(fitting.map((t) => t.id))
-}
-
-describe('exhaustive agreement with BigInt, every technique and school', () => {
-  test('all sums and differences of numbers to 120', () => {
-    const seen = new Set<string>()
-    for (let a = 0n; a <= 120n; a += 1n)
-      for (let b = 0n; b <= 120n; b += 1n) {
-        for (const id of expectWorked(family('addition'), sumOf(decimal(a), decimal(b)), decimal(a + b)))
-          seen.add(id)
-        for (const id of expectWorked(family('subtraction'), readProblem(`${a}-${b}`), decimal(a - b)))
-          seen.add(id)
-      }
-    expect(seen.size).toBe(family('addition').length + family('subtraction').length)
-  })
-
-  test('all products of one- and two-digit numbers', () => {
-    const seen = new Set<string>()
-    for (let a = 1n; a < 100n; a += 1n)
-      for (let b = 1n; b < 100n; b += 1n)
-        for (const id of expectWorked(
-          family('multiplication'),
-          productOf(decimal(a), decimal(b)),
-          decimal(a * b),
-        ))
-          seen.add(id)
-    expect(seen.size).toBe(family('multiplication').length - 1)
-    expectWorked(family('multiplication'), readProblem('16*23-3*16'), decimal(320))
-  })
-
-  test('all squares to 2000, of whole numbers and with one decimal', () => {
-    const seen = new Set<string>()
-    for (let n = 1n; n <= 2000n; n += 1n) {
-      for (const id of expectWorked(family('squares'), squareOf(decimal(n)), decimal(n * n))) seen.add(id)
-      expectWorked(family('squares'), squareOf(decimal(n, 1)), decimal(n * n, 2))
-    }
-    expect(seen.size).toBe(family('squares').length)
-  })
-
-  test('all divisions of numbers to 999 by 2 to 12, with remainder and with decimals', () => {
-    const technique = techniqueById('divide-short')
-    for (let a = 0n; a < 1000n; a += 1n)
-      for (let b = 2n; b <= 12n; b += 1n) {
-        const problem = quotientOf(decimal(a), decimal(b))
-        const stated = trace(technique, problem, { rest: 'remainder' })
-        const rest = stated.steps.at(-1)!.action === 'remainder' ? stated.steps.at(-1)!.expect.units : 0n
-        if (stated.answer.units !== a / b || rest !== a % b) expect.fail(`${a}/${b}`)
-        const cut = trace(technique, problem, { rest: 'decimals' }).answer
-        if (!equal(cut, decimal((a * 1_000_000n) / b, 6))) expect.fail(`${a}/${b} gives ${toText(cut)}`)
-      }
-  })
-
-  // Reference: decimal.js, a general-purpose arbitrary-precision library.
-  test('all roots to 10000 at three decimals against decimal.js; no net below 0', () => {
-    const duplex = techniqueById('root-duplex')
-    const estimate = techniqueById('root-estimate')
-    for (let n = 1n; n <= 10_000n; n += 1n) {
-      const root = new Exact(n.toString()).sqrt()
-      const { steps, answer } = trace(duplex, rootOf(decimal(n)), { decimals: '3' })
-      if (toText(answer) !== root.toDecimalPlaces(3).toString()) expect.fail(`${n}: ${toText(answer)}`)
-      for (const s of steps) if (isNegative(s.expect)) expect.fail(`${n}: ${s.action} ${toText(s.expect)}`)
-      for (const school of variantsOf(estimate)) {
-        const got = new Exact(toText(trace(estimate, rootOf(decimal(n)), school).answer))
-        // Never below the true root but for the rounding to three decimals, and good to two.
-        if (got.lt(root.minus(0.0005)) || got.minus(root).gt(0.011))
-          expect.fail(`${n} ${school.square}: ${got} for ${root}`)
-      }
-    }
-  })
-})
 
 test('long work agrees too: every level, school and size', () => {
   const anyProblem = fc.constantFrom(...TECHNIQUES).chain((technique) =>
@@ -130,7 +48,7 @@ test('long work agrees too: every level, school and size', () => {
       if (technique.id === 'root-estimate') expect(got.minus(exact).abs().toNumber()).toBeLessThan(0.011)
       else expect(got.toFixed()).toBe(exact.toDecimalPlaces(placesAsked(problem, school)).toFixed())
     }),
-    { numRuns: 4000 },
+    { numRuns: 3000 },
   )
   const digits = (most: number) => fc.bigInt(1n, 10n ** BigInt(most) - 1n)
   fc.assert(
@@ -139,7 +57,7 @@ test('long work agrees too: every level, school and size', () => {
       digits(8),
       (a, b) =>
         expectWorked([techniqueById('multiply-crosswise')], productOf(decimal(a), decimal(b)), decimal(a * b))
-          .size === 1,
+          .length === 1,
     ),
     { numRuns: 1000 },
   )
@@ -170,7 +88,7 @@ test('long work agrees too: every level, school and size', () => {
         )
       },
     ),
-    { numRuns: 600 },
+    { numRuns: 200 },
   )
   fc.assert(
     fc.property(
@@ -216,7 +134,7 @@ test('what a step says does not change while the working goes on', () => {
       typeof v === 'bigint' ? String(v) : v,
     )
   for (const technique of TECHNIQUES)
-    for (let i = 0; i < 40; i += 1) {
+    for (let i = 0; i < 25; i += 1) {
       const { problem, school } = slipAtRandom(technique, random)
       const work = technique.work(problem, school)
       const steps: [Step, string][] = []
@@ -229,7 +147,7 @@ test('what a step says does not change while the working goes on', () => {
 test('a valid value is never called a slip, and every slip has a remark of its own', () => {
   const random = seeded(41)
   for (const technique of TECHNIQUES)
-    for (let i = 0; i < 60; i += 1) {
+    for (let i = 0; i < 25; i += 1) {
       const { problem, school } = slipAtRandom(technique, random)
       for (const step of trace(technique, problem, school).steps) {
         expect(meets(step, step.expect)).toBe(true)
@@ -268,7 +186,7 @@ test('however many slips are made, the working goes on from what was entered and
 test.each(TECHNIQUES.map((t) => [t.id, t] as const))(
   '%s: one slip is recognised from the answer',
   (_, technique) => {
-    const { first, firstThree } = recognition(technique, 250, 7)
+    const { first, firstThree } = recognition(technique, 150, 7)
     expect(first).toBeGreaterThanOrEqual(0.8)
     expect(firstThree).toBeGreaterThanOrEqual(0.97)
   },
