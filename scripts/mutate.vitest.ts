@@ -5,8 +5,11 @@ export default defineConfig({
   resolve: { conditions: ['source'] },
   ssr: { resolve: { conditions: ['source'] } },
   test: {
-    include: ['core/src/**/*.test.ts'],
-    env: { PROBLEMS: '3', SEEDS: '3' },
+    include: ['core/src/{technique,question,session,diagnose,soroban,flash}/**/*.test.ts'],
+    // What takes minutes and looks at the same things from further away: the score is at least what is said.
+    exclude: ['core/src/technique/{agreement,exhaustive}.test.ts', 'core/src/soroban/soroban.test.ts'],
+    isolate: false,
+    env: { PROBLEMS: '1', SEEDS: '1' },
     testTimeout: 300_000,
   },
 })

@@ -106,6 +106,8 @@ export type School = Readonly<Record<string, string>>
 export interface Level {
   readonly name: string
   readonly values: DialValues
+  /** How this rung is worked where the learner has chosen no school. */
+  readonly school?: School
   /** Median time per problem to aim for, in milliseconds. */
   readonly targetMs: number
   /** The problems of this level; counted when first asked for. */

@@ -6,7 +6,7 @@ import { SIGNED } from '../question/kind.js'
 import { meets, type Question } from '../question/question.js'
 import { listed } from '../words/english.js'
 import { WAYS } from '../words/ways.js'
-import type { Moment, School, Step, Technique, Work } from './contract.js'
+import type { Level, Moment, School, Step, Technique, Work } from './contract.js'
 
 /** A finished working: the steps asked, what was entered at each, and the answer reached. */
 export interface Trace {
@@ -63,17 +63,23 @@ export function answerQuestion(
 }
 
 /**
- * The school with every option of the technique set: what is given, else the default.
+ * The school with every option of the technique set: what is given, else as the level is worked, else the default.
  * @throws InputError for an option or a value the technique does not have.
  */
-export function schoolOf(technique: Technique, given: Readonly<Record<string, string>> = {}): School {
+export function schoolOf(
+  technique: Technique,
+  given: Readonly<Record<string, string>> = {},
+  level?: Level,
+): School {
   for (const [key, value] of Object.entries(given)) {
     const option = technique.schools.find((o) => o.key === key)
     if (!option) throw new InputError(`${technique.id} has no school option "${key}".`)
     if (!option.values.includes(value))
       throw new InputError(`School option "${key}" is one of ${option.values.join(', ')}, not "${value}".`)
   }
-  return Object.fromEntries(technique.schools.map((o) => [o.key, given[o.key] ?? o.values[0]!]))
+  return Object.fromEntries(
+    technique.schools.map((o) => [o.key, given[o.key] ?? level?.school?.[o.key] ?? o.values[0]!]),
+  )
 }
 
 /** What is different about a way of working from the one set, in words; undefined where nothing is. */

@@ -37,8 +37,11 @@ export interface TechniqueWords {
   readonly lesson: Lesson
 }
 
-/** A rung: what it is called, the seconds to aim for at a problem, and where the dials stand; the rest as usual. */
-export type Rung = readonly [name: string, seconds: number, values: DialValues]
+/**
+ * A rung: what it is called, the seconds to aim for at a problem, where the dials stand, and the school it is worked in
+ * where none is chosen; the rest as usual.
+ */
+export type Rung = readonly [name: string, seconds: number, values: DialValues, school?: School]
 
 type Given<P extends object> = Omit<
   Technique,
@@ -72,9 +75,9 @@ export function technique<P extends object>(given: Given<P>): Technique {
     about,
     lesson,
     schools,
-    levels: levels.map(([name, seconds, values]): Level => {
+    levels: levels.map(([name, seconds, values, school]): Level => {
       const problems = once(() => rest.dials.problems(dialValuesOf(rest.dials, values)))
-      return { name, values, targetMs: seconds * 1000, problems }
+      return { name, values, ...(school && { school }), targetMs: seconds * 1000, problems }
     }),
     fits(problem) {
       const found = looked(problem)

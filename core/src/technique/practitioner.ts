@@ -194,6 +194,44 @@ const columnsLeft: Speaker = (problem) => {
   ]
 }
 
+const blocksUp: Speaker = (problem) => {
+  const { terms, s } = numbersOf(problem)
+  const high = Math.max(...terms.map(len)) - 1
+  const along = (spoken: (total: bigint, carry: bigint, parts: bigint[], last: boolean) => string[]) => {
+    let carry = 0n
+    const said: string[] = []
+    for (let k = 0; k <= high; k += 2) {
+      const parts = terms.map((t) => (t / P(k)) % 100n).filter((p) => p > 0n)
+      const total = sum(parts) + carry
+      said.push(...spoken(total, carry, parts, k + 2 > high))
+      carry = total / 100n
+    }
+    return said
+  }
+  const written = (total: bigint, last: boolean) =>
+    last ? say(total) : (total % 100n).toString().padStart(2, '0')
+  return [
+    { way: 'block by block', said: along((total) => [say(total)]) },
+    { way: 'the digits to write', said: along((total, _, __, last) => [written(total, last)]) },
+    {
+      way: 'the total, then its digits',
+      said: along((total, _, __, last) =>
+        last || total < 100n ? [say(total)] : [say(total), written(total, last)],
+      ),
+    },
+    {
+      // The carry and the first number may come to what the numbers come to without it.
+      over: true,
+      way: 'number by number, the carry first',
+      said: along((_, carry, parts) => {
+        const totals = parts.map((__, i) => say(carry + sum(parts.slice(0, i + 1))))
+        return totals.length > 0 ? totals.slice(carry > 0n ? 0 : totals.length > 1 ? 1 : 0) : [say(carry)]
+      }),
+    },
+    { way: 'at once', said: [say(sum(terms), s)] },
+  ]
+}
+
 const columnTotals: Speaker = (problem) => {
   const { terms, s } = numbersOf(problem)
   const high = Math.max(...terms.map(len)) - 1
@@ -872,6 +910,7 @@ export const PRACTITIONER: Readonly<Record<string, Speaker>> = {
   'add-compensation': compensation,
   'subtract-hold-drop': columnsDown(false),
   'subtract-complement': columnsDown(true),
+  'add-blocks': blocksUp,
   'subtract-blocks': blocksDown,
   'subtract-round-up': roundUp,
   'multiply-addition': splitAdd,

@@ -3,6 +3,7 @@ import { InputError } from '../problem/error.js'
 import { sorobanAdd } from '../soroban/add.js'
 import { sorobanRead, sorobanSet } from '../soroban/drills.js'
 import { sorobanMultiply } from '../soroban/multiply.js'
+import { addBlocks } from './addition/blocks.js'
 import { addColumnTotals } from './addition/column-totals.js'
 import { addColumnsLeft } from './addition/columns-left.js'
 import { addCompensation } from './addition/compensation.js'
@@ -40,6 +41,7 @@ export const TECHNIQUES: readonly Technique[] = [
   addPairs,
   addColumnsLeft,
   addColumnTotals,
+  addBlocks,
   addCompensation,
   subtractHoldDrop,
   subtractComplement,

@@ -4,7 +4,7 @@
  * it, and the first one gives the next question. So whoever works another variant than the one set is followed, and the
  * variant worked is the first walk's. What people may say beside the value asked is read here, for every technique.
  */
-import { type Decimal, equal } from '../number/decimal.js'
+import { type Decimal, equal, toText } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import { meaning, meets, type Question } from '../question/question.js'
@@ -335,11 +335,12 @@ function saidAgain(walk: Walk, value: Decimal, text: string, slip: Slip | undefi
   if (isDigitOfTotal(walk, value)) return true
   // A single digit is the mistake it looks like, but where totals are said.
   if (equal(value, last)) return walk.next!.total || !(slip && isDigit(value))
-  if (isDigit(value)) return false
+  if (isDigit(value) && !/^0\d$/.test(text)) return false
   if (walk.entries.some((entry) => equal(entry, value))) return true
-  if (slip) return false
   const stands = [...settled(walk.line)].toSorted(([p], [q]) => q - p).map(([, digit]) => digit)
-  return stands.join('') === text
+  // The digits of the last total that were just written.
+  if (stands.join('').startsWith(text) && toText(last).endsWith(text)) return true
+  return !slip && stands.join('') === text
 }
 
 /** The bare digit 3 where thirty was meant. */

@@ -112,6 +112,24 @@ export const COLUMNS_LEFT = {
   once: (by: string) => `Carry the ${by} only once.`,
 } as const
 
+export const ADD_BLOCKS = {
+  name: 'Add by blocks',
+  about: 'Two digits at a time from the right: write two, carry the rest.',
+  lesson: {
+    example: '4738+2685',
+    when: 'You add two-digit numbers at once, and write the answer from the right.',
+    whenNot: 'The answer is said as it is read: work from the left.',
+    because: ['38 + 85 = 123: write 23 and carry 1.', '47 + 26 + 1 = 74.', 'Together 7423.'],
+  },
+  ask: (place: string, numbers: string, carried: number) =>
+    `${numbers}${carried > 0 ? `, and ${carried} carried` : ''}: how much, from the ${place} on?`,
+  why: 'Write the last two digits and carry the rest.',
+  whyLast: 'This is the last block: write all of it.',
+  carry: (carried: number, right: string) => `You forgot to carry ${carried}: ${right}.`,
+  leftOut: (part: string, right: string) => `The ${part} is missing: ${right}.`,
+  tenOff: (less: boolean, right: string) => `That is ten too ${less ? 'few' : 'many'}: ${right}.`,
+} as const
+
 export const COLUMN_TOTALS = {
   name: 'Column totals',
   about: 'Add up every column fully from the left; your estimate gets better as you go.',

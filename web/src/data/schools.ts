@@ -7,11 +7,19 @@ export function useSchools(learnerId: string | undefined): Readonly<Record<strin
   return useLearnerSettings(learnerId).schools
 }
 
-/** The school of one technique; whatever is unknown or no longer there falls back to the default. */
-export function schoolIn(schools: Readonly<Record<string, School>>, technique: Technique): School {
+/** The school of one technique at a level; whatever is unknown or no longer there falls back to the default. */
+export function schoolIn(
+  schools: Readonly<Record<string, School>>,
+  technique: Technique,
+  level?: number,
+): School {
   const kept = schools[technique.id] ?? {}
   const known = technique.schools.filter((o) => o.values.includes(kept[o.key] ?? ''))
-  return schoolOf(technique, Object.fromEntries(known.map((o) => [o.key, kept[o.key]!])))
+  return schoolOf(
+    technique,
+    Object.fromEntries(known.map((o) => [o.key, kept[o.key]!])),
+    technique.levels[(level ?? 0) - 1],
+  )
 }
 
 /** Sets one option of a technique for a learner. */

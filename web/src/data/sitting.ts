@@ -19,7 +19,7 @@ export async function beginSitting(chosen: Chosen): Promise<string> {
     await keepSitting({
       ...chosen,
       id,
-      school: schoolIn(schools, techniqueById(chosen.technique)),
+      school: schoolIn(schools, techniqueById(chosen.technique), chosen.level),
       startedAt: new Date().toISOString(),
       seed: crypto.getRandomValues(new Int32Array(1))[0]!,
       attempts: [],

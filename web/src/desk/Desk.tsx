@@ -140,7 +140,7 @@ function Choices({ learnerId, plan }: { readonly learnerId: string; readonly pla
   const [chosenSupport, setSupport] = useState<Support>()
   const problems = chosen ?? { level: Math.max(1, standing?.level ?? 1) }
   const support = chosenSupport ?? nextSupport(standing)
-  const school = schoolIn(settings.schools, technique)
+  const school = schoolIn(settings.schools, technique, 'level' in problems ? problems.level : undefined)
   const [trouble, setTrouble] = useState<Error>()
   // Counting the problems of some dials takes a moment: typing must not wait for it.
   const counted = useDeferredValue(problems)

@@ -216,7 +216,7 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
     () =>
       times.data &&
       technique.levels.map((_, i) =>
-        suggestTarget(times.data, technique, i + 1, schoolIn(settings.schools, technique)),
+        suggestTarget(times.data, technique, i + 1, schoolIn(settings.schools, technique, i + 1)),
       ),
     [times.data, technique, settings.schools],
   )

@@ -110,12 +110,15 @@ function without(sum: Decimal, parts: readonly Part[]): readonly Part[] | undefi
   if (alone >= 0) return parts.toSpliced(alone, 1)
   const scale = Math.max(sum.scale, ...parts.map((p) => p.value.scale))
   const values = parts.map((p) => unitsAt(p.value, scale))
+  // What the parts from each on come to: a larger rest is out of their reach.
+  const reach = values.map((_, i) => values.slice(i).reduce((all, v) => all + size(v), 0n))
   // Parts that cannot make up a rest need not be tried for it again.
   const hopeless = new Set<string>()
   const search = (i: number, rest: bigint, kept: readonly Part[]): readonly Part[] | undefined => {
     if (rest === 0n) return [...kept, ...parts.slice(i)]
     // All of one sign, so what is over can never come back.
-    if (i === parts.length || rest > 0n !== values[i]! > 0n || hopeless.has(`${i} ${rest}`)) return undefined
+    if (i === parts.length || rest > 0n !== values[i]! > 0n) return undefined
+    if (size(rest) > reach[i]! || hopeless.has(`${i} ${rest}`)) return undefined
     const taken = size(values[i]!) <= size(rest) ? search(i + 1, rest - values[i]!, kept) : undefined
     const found = taken ?? search(i + 1, rest, [...kept, parts[i]!])
     if (!found) hopeless.add(`${i} ${rest}`)

@@ -34,7 +34,7 @@ export const multiplyRepunit = technique({
   schools: [ENDS],
   // Targets: common practice, no published source.
   levels: [
-    ['Two digits by 11, nothing carries', 2.5, { digits: 2, carries: 0 }],
+    ['Two digits by 11, zeros at both ends', 2.5, { digits: 2, carries: 0 }, { ends: 'zeros' }],
     ['Two digits by 11, with a carry', 3, { digits: 2, carries: 1 }],
     ['Three digits by 11, nothing carries', 3.5, { carries: 0 }],
     ['Three digits by 11', 4, {}],
