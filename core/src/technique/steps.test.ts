@@ -136,6 +136,45 @@ test('column totals: each column in full, the estimate sharper with each, the su
   }
 })
 
+test('blocks of two of a sum, from the right: each with what the one before carries', () => {
+  for (const { numbers, steps, text } of worked('add-blocks')) {
+    let carry = 0n
+    for (const [k, value] of valuesOf(steps).entries()) {
+      const block = sum(numbers.map((n) => (n / power(2 * k)) % 100n)) + carry
+      expect(value, text).toBe(block)
+      carry = block / 100n
+    }
+    expect(sum(numbers) / power(2 * steps.length - 2), text).toBe(valuesOf(steps).at(-1)!)
+  }
+})
+
+test('tens first: how many of the digits left make ten, none where no digits do', () => {
+  for (const { numbers, steps, text } of worked('add-pairs'))
+    for (const [action, place, many] of asked(steps)) {
+      if (action !== 'decide') continue
+      const question = steps.find(
+        (s) => s.action === 'decide' && s.place === place && s.expect.units === many,
+      )!
+      const left = (/: ([\d ]+) are left/.exec(question.ask)?.[1] ?? '').split(' ').map(BigInt)
+      const sizes = new Set<bigint>()
+      for (let chosen = 1; chosen < 2 ** left.length; chosen += 1) {
+        const taken = left.filter((_, i) => (chosen >> i) % 2 === 1)
+        if (sum(taken) === 10n) sizes.add(BigInt(taken.length))
+      }
+      const all = numbers.map((n) => digit(n, place)).filter((d) => d > 0n)
+      expect(
+        left.every((d) => all.includes(d)),
+        text,
+      ).toBe(true)
+      if (many > 0n) expect(sizes, text).toContain(many)
+      else
+        expect(
+          [2n, 3n].filter((n) => sizes.has(n)),
+          text,
+        ).toEqual([])
+    }
+})
+
 test('rounding up and giving back, in sums and differences: a round number, what it is too much, both mended', () => {
   for (const { numbers, steps, text } of worked('add-compensation')) {
     const [round, running, over, back] = valuesOf(steps) as [bigint, bigint, bigint, bigint]

@@ -70,10 +70,16 @@ export const PAIRS = {
       'Units: 7 + 3 = 10 and 8 + 2 = 10, two tens at once: 190.',
     ],
   },
-  ask: (place: string, shown: string, total: string) =>
-    `${place}: ${shown} ${shown.includes(' ') ? 'are' : 'is'} left. Look for tens among them. From ${total}, what is the total now?`,
+  decide: (place: string, shown: string) =>
+    `${place}: ${shown} are left. How many of them make ten together? Zero if none do.`,
+  ask: (place: string, shown: string, total: string | undefined) =>
+    `${place}: ${shown} ${shown.includes(' ') ? 'are' : 'is'} left. ${total ? `From ${total}, what` : 'What'} is the total now?`,
   whyTen: (group: readonly string[]) => `${group.join(' + ')} = 10, so add a whole ten at once.`,
   whyOne: 'What makes no ten is added one at a time, in any order.',
+  whyNone: (shown: readonly string[]) => `No digits among ${listed(shown)} make exactly 10.`,
+  missed: (group: readonly string[]) => `There is a ten: ${group.join(' + ')} = 10.`,
+  noneOf: (size: number, shown: readonly string[]) =>
+    `No ${size} digits among ${listed(shown)} make exactly 10.`,
   noTen: (shown: readonly string[]) => `No digits among ${listed(shown)} make exactly 10.`,
   place: (group: readonly string[], place: number, part: string) =>
     `${listed(group)} ${group.length === 1 ? 'is' : 'are'} ${placeName(place)}: add ${part}.`,

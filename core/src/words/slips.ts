@@ -67,6 +67,7 @@ export const SLIP_NAMES = {
   'straight-not-cross': 'multiplied straight instead of crosswise',
   'surplus-once': 'took back too little',
   'ten-forgotten': 'forgot the ten that was borrowed',
+  'ten-missed': 'did not see a ten',
   'ten-off': 'ten too many or too few',
   'tens-behind': 'used the wrong digit in the back',
   'too-few': 'one too few',

@@ -1,7 +1,7 @@
 /**
  * add-pairs: within each place, from the left, digits that make ten are added as whole tens, then the rest one at
- * a time. 47+63+28+52: 100, 120, 170, 180, 190. The order is free: a total is right when it equals the last total
- * plus some of what is left at the place.
+ * a time. 47+63+28+52: 100, 120, 170, 180, 190. Before that it is asked whether any make ten. The order is free: a
+ * total is right when it equals the last total plus some of what is left at the place.
  */
 import {
   add,
@@ -10,6 +10,7 @@ import {
   decimal,
   digitAt,
   isNegative,
+  isZero,
   subtract,
   toText,
   toWords,
@@ -20,9 +21,9 @@ import type { Problem, SumProblem } from '../../problem/problem.js'
 import { PAIRS } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
-import type { Spot, Step, Tally } from '../contract.js'
+import type { Spot, Step, Tally, Work } from '../contract.js'
 import { sumLoad } from '../facts.js'
-import { lineOf } from '../line.js'
+import { BLANK, lineOf } from '../line.js'
 import { type SlipSink, step, technique } from '../make.js'
 import { digitTotal } from './columns.js'
 import { rangeOf, readPlainSum, sayTotal } from './parts.js'
@@ -49,34 +50,36 @@ export const addPairs = technique({
   dials: sumBoard([3, 15]),
   read: readPlainSum,
   tally,
-  *work(problem) {
-    const { lowest, highest } = rangeOf(problem)
-    let total = ZERO
-    let asked = false
-    for (let place = highest; place >= lowest; place -= 1) {
-      let left = digitsLeft(problem, place)
-      const more = () =>
-        problem.terms.some(
-          (t) => t.size.units > 0n && [...belowPlace(place, lowest)].some((p) => digitAt(t.size, p) > 0),
-        )
-      while (left.digits.length > 0) {
-        const before = total
-        const now = left
-        asked = true
-        total = yield pairStep(
-          total,
-          now,
-          place,
-          lowest,
-          () => now.digits.length > now.group.length || more(),
-        )
-        left = taken(now, before, total, place)
-      }
-    }
-    if (!asked) return yield sayTotal(total, lowest)
-    return total
-  },
+  work: pairwise,
 })
+
+function* pairwise(problem: SumProblem): Work {
+  const { lowest, highest } = rangeOf(problem)
+  let total = ZERO
+  let asked = false
+  for (let place = highest; place >= lowest; place -= 1) {
+    let left = digitsLeft(problem, place)
+    const more = () =>
+      problem.terms.some(
+        (t) => t.size.units > 0n && [...belowPlace(place, lowest)].some((p) => digitAt(t.size, p) > 0),
+      )
+    let tens = true
+    while (left.digits.length > 0) {
+      if (tens && left.digits.length > 1) {
+        const size = Number((yield tenStep(left, place, total, lowest)).units)
+        tens = size > 0
+        left = { ...left, group: groupOf(left.digits, size) }
+      } else left = { ...left, group: left.digits.slice(0, 1) }
+      const before = total
+      const now = left
+      asked = true
+      total = yield pairStep(total, now, place, lowest, () => now.digits.length > now.group.length || more())
+      left = taken(now, before, total, place)
+    }
+  }
+  if (!asked) return yield sayTotal(total, lowest)
+  return total
+}
 
 function* belowPlace(place: number, lowest: number): Generator<number> {
   for (let p = place - 1; p >= lowest; p -= 1) yield p
@@ -109,14 +112,30 @@ function sorted(digits: readonly Left[]): string {
     .join('')
 }
 
+/** How many digits may make ten together. */
+const TEN_SIZES = [2, 3, 4, 5, 6] as const
+
+/** The digits that so many of them make ten with: the first in the list; undefined where there are none. */
+function tenOf(digits: readonly Left[], size: number): readonly Left[] | undefined {
+  const search = (from: number, rest: number, many: number): readonly Left[] | undefined => {
+    if (many === 0) return rest === 0 ? [] : undefined
+    for (let i = from; i <= digits.length - many; i += 1) {
+      const others = digits[i]!.digit <= rest && search(i + 1, rest - digits[i]!.digit, many - 1)
+      if (others) return [digits[i]!, ...others]
+    }
+    return undefined
+  }
+  return search(0, 10, size)
+}
+
 /** The first pair making ten, else the first three that do, else the first digit. */
 function nextGroup(digits: readonly Left[]): readonly Left[] {
-  for (const [i, a] of digits.entries())
-    for (const b of digits.slice(i + 1)) if (a.digit + b.digit === 10) return [a, b]
-  for (const [i, a] of digits.entries())
-    for (const [j, b] of digits.entries())
-      for (const c of digits.slice(j + 1)) if (j > i && a.digit + b.digit + c.digit === 10) return [a, b, c]
-  return digits.slice(0, 1)
+  return tenOf(digits, 2) ?? tenOf(digits, 3) ?? digits.slice(0, 1)
+}
+
+/** What is added next once it was said how many make ten; where they do not, the first ones are taken for it. */
+function groupOf(digits: readonly Left[], size: number): readonly Left[] {
+  return (size > 0 ? tenOf(digits, size) : undefined) ?? digits.slice(0, Math.max(1, size))
 }
 
 /** How much a new total adds at a place; undefined when it is no whole number of that place, or nothing. */
@@ -217,6 +236,39 @@ function nearTen(digits: readonly Left[]): readonly Left[] | undefined {
   return undefined
 }
 
+/** Is a ten among the digits left, and of how many? */
+function tenStep({ digits, readings }: Remaining, place: number, total: Decimal, lowest: number): Step {
+  const sizes = TEN_SIZES.filter((size) => tenOf(digits, size))
+  const [first = 0] = sizes.filter((size) => size < 4)
+  const shown = digits.map((d) => String(d.digit))
+  const group = groupOf(digits, first).map((d) => String(d.digit))
+  // 2 may be the first total as well: whoever adds one by one says it.
+  const isTotal = (n: Decimal) => {
+    const added = addedAt(total, n, place)
+    return added !== undefined && canTake(readings, added)
+  }
+  return step({
+    action: 'decide',
+    place,
+    ask: PAIRS.decide(placeTitle(place), shown.join(' ')),
+    why: first > 0 ? PAIRS.whyTen(group) : PAIRS.whyNone(shown),
+    expect: decimal(first),
+    decision: [first, ...sizes.filter((size) => size !== first)].map((size) => decimal(size)),
+    also: (n) => n.scale === 0 && sizes.some((size) => BigInt(size) === n.units),
+    writes: () => (isZero(total) ? BLANK : lineOf(total, lowest, true)),
+    holds: [
+      ...(isZero(total) ? [] : [{ what: 'total', value: total }]),
+      ...(first > 0 ? [{ what: 'digits that make ten', value: decimal(first) }] : []),
+    ],
+    slips(slip) {
+      if (sizes.length > 0) slip('ten-missed', ZERO, 6, at(place, PAIRS.missed(group)))
+      for (const size of TEN_SIZES)
+        if (!sizes.includes(size) && size <= digits.length && !isTotal(decimal(size)))
+          slip('no-ten', decimal(size), size === 2 ? 5 : 1, at(place, PAIRS.noneOf(size, shown)))
+    },
+  })
+}
+
 function pairStep(total: Decimal, left: Remaining, place: number, lowest: number, more: () => boolean): Step {
   const { digits, readings, group } = left
   const sum = group.reduce((s, d) => s + d.digit, 0)
@@ -226,7 +278,7 @@ function pairStep(total: Decimal, left: Remaining, place: number, lowest: number
   return step({
     action: 'add-part',
     place,
-    ask: PAIRS.ask(placeTitle(place), shown, toWords(total)),
+    ask: PAIRS.ask(placeTitle(place), shown, isZero(total) ? undefined : toWords(total)),
     why: ten ? PAIRS.whyTen(group.map((d) => String(d.digit))) : PAIRS.whyOne,
     expect,
     also: (entry) => {
@@ -304,25 +356,27 @@ function pairSlips(
 
 /** Tens that were found (digits added together that made tens), and tens a teacher would have found. */
 function tally(problem: Problem, entries: readonly Decimal[]): Tally {
-  const { lowest, highest } = rangeOf(problem as SumProblem)
-  let [found, of, at] = [0, 0, 0]
+  const sum = problem as SumProblem
+  const { lowest, highest } = rangeOf(sum)
+  let [found, of] = [0, 0]
+  for (let place = highest; place >= lowest; place -= 1)
+    for (let { digits } = digitsLeft(sum, place); digits.length > 0; ) {
+      const group = nextGroup(digits)
+      if (group.length > 1) of += 1
+      digits = digits.filter((d) => !group.includes(d))
+    }
+  const work = pairwise(sum)
+  let state = work.next()
   let total = ZERO
-  for (let place = highest; place >= lowest; place -= 1) {
-    let teacher = digitsLeft(problem as SumProblem, place)
-    while (teacher.digits.length > 0) {
-      if (teacher.group.length > 1) of += 1
-      const digits = teacher.digits.filter((d) => !teacher.group.includes(d))
-      teacher = { digits, readings: [], group: nextGroup(digits) }
+  for (const entry of entries) {
+    if (state.done) break
+    const { action, place } = state.value
+    if (action === 'add-part') {
+      const added = addedAt(total, entry, place) ?? 0
+      if (added % 10 === 0 && !isNegative(entry)) found += added / 10
+      total = entry
     }
-    let left = digitsLeft(problem as SumProblem, place)
-    while (left.digits.length > 0 && at < entries.length) {
-      const after = entries[at]!
-      const sum = addedAt(total, after, place) ?? 0
-      if (sum % 10 === 0 && !isNegative(after)) found += sum / 10
-      left = taken(left, total, after, place)
-      total = after
-      at += 1
-    }
+    state = work.next(entry)
   }
   return { what: PAIRS.tally, found: Math.min(found, of), of }
 }
