@@ -7,10 +7,13 @@ import {
   type Page,
 } from '@playwright/test'
 import {
+  absolute,
   answerOf,
   type Problem,
   printProblem,
   readProblem,
+  rowsOf,
+  type Step,
   schoolOf,
   techniqueById,
   toText,
@@ -149,4 +152,45 @@ export async function answerOne(page: Page): Promise<string> {
   await expect(page.locator('#said').filter({ hasText: /Right first time, in/ })).toBeVisible()
   await page.keyboard.press('Enter')
   return printProblem(problem)
+}
+
+/** What may be decided at a step; a gap is a decision as well. */
+const decisionOf = ({ decision, action, expect: value }: Step) =>
+  decision ?? (action === 'deviation' ? [value] : undefined)
+
+/** Numbers in what a page says, written plainly. */
+const numbersIn = (text: string): string[] => text.replaceAll('\u2009', '').match(/\d+(\.\d+)?/g) ?? []
+
+/**
+ * Before a decision is answered nothing at the bench gives it away: no text, name, description, placeholder or value, no
+ * line between digits, no answer to choose from, no lit or marked rod. What can be read off the problem, or was answered
+ * before, is no secret.
+ */
+export async function expectUntold(page: Page, steps: readonly Step[], i: number): Promise<void> {
+  const step = steps[i]!
+  const right = decisionOf(step)
+  if (!right) return
+  await expect(page.locator('#question')).toContainText(step.ask)
+  const seen = await page.locator('.bench').evaluate((bench) => {
+    const shown = bench.cloneNode(true) as HTMLElement
+    // Keys of the pad, and which problem of how many it is, hold digits of their own.
+    for (const other of shown.querySelectorAll('.keypad, .keys-line, .bench-head, .row.spread, kbd'))
+      other.remove()
+    const names = ['aria-label', 'aria-description', 'aria-valuetext', 'placeholder', 'title', 'value', 'alt']
+    const said = [...shown.querySelectorAll('*')].flatMap((e) => names.map((n) => e.getAttribute(n) ?? ''))
+    return [shown.textContent ?? '', ...said]
+  })
+  expect(await page.getByTestId('entry').inputValue()).toBe('')
+  const numbers = [
+    ...rowsOf(await problemOn(page)).map((row) => row.size),
+    ...steps.slice(0, i).map((s) => absolute(s.expect)),
+  ].map(toText)
+  // Runs of digits of what stands there anyway.
+  const known = new Set(
+    numbers.flatMap((d) => [...d].flatMap((_, from) => [...d].map((__, to) => d.slice(from, to + 1)))),
+  )
+  const told = seen.flatMap(numbersIn)
+  for (const value of right.map((v) => toText(absolute(v))).filter((v) => !known.has(v)))
+    expect(told, `${step.ask} ${seen.join(' ')}`).not.toContain(value)
+  await expect(page.locator('.links line, .choice')).toHaveCount(0)
 }

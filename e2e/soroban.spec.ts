@@ -162,6 +162,9 @@ test('multiplication: the finger marker rests on the last units rod', async ({ p
   for (const [i, step] of steps.entries()) {
     // Which rod to begin on, and whether a 0 goes first, is the learner's to say; nothing shows it before.
     if (!isOnFrame(step)) {
+      const before = steps[i - 1]
+      await expect(page.locator('.finger')).toHaveCount(before && isOnFrame(before) ? 1 : 0)
+      if (i === 0) await expect(page.locator('.rod.lit')).toHaveAttribute('data-place', '0')
       await type(page, toText(step.expect))
       continue
     }

@@ -6,7 +6,7 @@ import { highestPlace, lowestPlace, readDecimal, toText } from '../number/decima
 import { placeName } from '../number/places.js'
 import { seeded } from '../number/random.js'
 import { InputError } from '../problem/error.js'
-import { printProblem, readProblem } from '../problem/expression.js'
+import { printProblem, readProblem, solvedWords } from '../problem/expression.js'
 import { answerOf, type Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
 import { beginTask, type EntryVerdict, happen, openQuestion } from '../session/reduce.js'
@@ -63,7 +63,7 @@ function work(args: Arguments): string {
     }))
     if (given.flags.json) return JSON.stringify({ problem: printProblem(problem), answer, techniques })
     const lines = techniques.map((t) => `  ${t.id.padEnd(24)} effort ${t.effort}: ${t.because}`)
-    return [`${printProblem(problem)} = ${answer}`, ...lines, advice].join('\n')
+    return [solvedWords(problem, answerOf(problem)), ...lines, advice].join('\n')
   }
   const technique = techniqueById(given.values.by)
   const school = schoolOf(technique, given.pairs.school)

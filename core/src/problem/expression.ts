@@ -1,7 +1,7 @@
 /** Expressions as they are typed, printed and stored. */
 import { type Decimal, isZero, MAX_DIGITS, readDecimal, toText, toWords } from '../number/decimal.js'
 import { InputError } from './error.js'
-import type { Factors, Problem, Term } from './problem.js'
+import { type Factors, isExact, type Problem, type Term } from './problem.js'
 
 export const MAX_TERMS = 30
 export const MAX_EXPRESSION = 1300
@@ -15,6 +15,12 @@ export function printProblem(problem: Problem): string {
 export function problemWords(problem: Problem): string {
   const signs = { times: ' × ', over: ' ÷ ', plus: ' + ', minus: ' − ' }
   return written(problem, toWords, signs, (n) => `√${n}`, '²')
+}
+
+/** A problem with its answer, for people: "√165 ≈ 12.845"; a number to be read or set is just itself. */
+export function solvedWords(problem: Problem, answer: Decimal): string {
+  if (problem.kind === 'number') return toWords(answer)
+  return `${problemWords(problem)} ${isExact(problem, answer) ? '=' : '≈'} ${toWords(answer)}`
 }
 
 function written(

@@ -6,9 +6,9 @@ import {
   isAbacus,
   leftStanding,
   type Problem,
-  problemWords,
   type School,
   setNumber,
+  solvedWords,
   type Technique,
   toWords,
   trace,
@@ -110,9 +110,7 @@ export function Watching({ technique, school, problem, onAnother, onTry, onStop 
               <p className="faint">{step.why}</p>
             </>
           ) : (
-            <p className="question mono">
-              {problemWords(problem)} = {toWords(answer)}
-            </p>
+            <p className="question mono">{solvedWords(problem, answer)}</p>
           )}
         </div>
         <div className="row keys-line">

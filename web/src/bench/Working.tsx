@@ -314,7 +314,10 @@ export function Working(props: Props) {
               {progress.hintOpen && <Hint progress={progress} />}
             </p>
             {step?.picks && (
-              <p className="faint pick-note">Type the total, or tap the digits you take and press Enter.</p>
+              <p className="faint pick-note">
+                {step.decision ? 'Type how many' : 'Type the total'}, or tap the digits you take and press
+                Enter.
+              </p>
             )}
             {onFrame && <p className="faint pick-note">{FRAME_NOTES[fade.level]}</p>}
           </>

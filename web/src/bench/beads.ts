@@ -85,8 +85,8 @@ export function useBeads(given: {
 
   // A wrong frame is shown against the right one, then taken back.
   useEffect(() => {
-    // Strict judging has taken the wrong bead back already.
-    if (!wrong || !step || strict) return
+    // Off the frame a value may be one that no frame can hold. Strict judging has taken the wrong bead back already.
+    if (!active || !wrong || !step || strict) return
     setRight(setNumber(start, step.expect))
     const timer = setTimeout(() => {
       setRight(undefined)
@@ -94,7 +94,7 @@ export function useBeads(given: {
       setMade([])
     }, SHOWN_WRONG_MS)
     return () => clearTimeout(timer)
-  }, [wrong, step, strict, start, before])
+  }, [active, wrong, step, strict, start, before])
 
   // Free judging: once the learner settles.
   useEffect(() => {

@@ -8,7 +8,6 @@ import {
   type FadeLevel,
   figuresOf,
   fingerOf,
-  isExact,
   type JudgedEntry,
   mistaken,
   moved,
@@ -18,8 +17,8 @@ import {
   type Progress,
   placeName,
   printProblem,
-  problemWords,
   readDecimal,
+  solvedWords,
   toWords,
   wayWords,
   wrongAnswers,
@@ -129,7 +128,6 @@ export function verdictWords(progress: Progress): string {
 export function Done({ progress }: { readonly progress: Progress }) {
   const { problem, technique } = progress.task as Exercise
   const answer = answerGiven(progress)
-  const sign = isExact(problem, answer) ? '=' : '≈'
   const done = progress.outcome === 'done'
   const { right, totalMs } = figuresOf(progress)
   const tally =
@@ -138,9 +136,7 @@ export function Done({ progress }: { readonly progress: Progress }) {
       : undefined
   return (
     <div className="done-panel">
-      <p className="big">
-        {problemWords(problem)} {sign} {toWords(answer)}
-      </p>
+      <p className="big">{solvedWords(problem, answer)}</p>
       <p className={right ? 'said-right' : ''}>
         {right && <Mark right />} {verdictWords(progress)}
         {done && `, in ${seconds(totalMs)}`}

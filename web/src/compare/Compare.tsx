@@ -9,9 +9,9 @@ import {
   quickestFor,
   readDecimal,
   readProblem,
+  solvedWords,
   type Times,
   toText,
-  toWords,
 } from '@tachymetra/core'
 import { useId, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
@@ -100,9 +100,7 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
   const own = useMemo(() => times && quickestFor(found, times), [found, times])
   return (
     <>
-      <p className="big mono">
-        {problemWords(problem)} = {toWords(answer)}
-      </p>
+      <p className="big mono">{solvedWords(problem, answer)}</p>
       <div className="advice">
         <p>{advice}</p>
         {own && <p>{own.advice}</p>}

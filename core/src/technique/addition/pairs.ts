@@ -21,7 +21,7 @@ import type { Problem, SumProblem } from '../../problem/problem.js'
 import { PAIRS } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
-import type { Spot, Step, Tally, Work } from '../contract.js'
+import type { Picks, Spot, Step, Tally, Work } from '../contract.js'
 import { sumLoad } from '../facts.js'
 import { BLANK, lineOf } from '../line.js'
 import { type SlipSink, step, technique } from '../make.js'
@@ -236,6 +236,23 @@ function nearTen(digits: readonly Left[]): readonly Left[] | undefined {
   return undefined
 }
 
+/** Digits to be taken by touch. Where they stand is not known after an order that could be read in two ways. */
+function picksOf(total: Decimal, digits: readonly Left[], place: number): Picks {
+  return {
+    spots: digits.filter((d) => d.row >= 0).map((d): Spot => [d.row, place]),
+    value: (chosen) => {
+      const taken = digits.filter((d) => chosen.some(([row]) => row === d.row))
+      return add(
+        total,
+        atPlace(
+          taken.reduce((s, d) => s + d.digit, 0),
+          place,
+        ),
+      )
+    },
+  }
+}
+
 /** Is a ten among the digits left, and of how many? */
 function tenStep({ digits, readings }: Remaining, place: number, total: Decimal, lowest: number): Step {
   const sizes = TEN_SIZES.filter((size) => tenOf(digits, size))
@@ -260,6 +277,8 @@ function tenStep({ digits, readings }: Remaining, place: number, total: Decimal,
       ...(isZero(total) ? [] : [{ what: 'total', value: total }]),
       ...(first > 0 ? [{ what: 'digits that make ten', value: decimal(first) }] : []),
     ],
+    // Who takes digits by touch goes on to the total with them.
+    picks: picksOf(total, digits, place),
     slips(slip) {
       if (sizes.length > 0) slip('ten-missed', ZERO, 6, at(place, PAIRS.missed(group)))
       for (const size of TEN_SIZES)
@@ -285,20 +304,7 @@ function pairStep(total: Decimal, left: Remaining, place: number, lowest: number
       const added = addedAt(total, entry, place)
       return added !== undefined && canTake(readings, added)
     },
-    picks: {
-      // Where the digits stand is not known after an order that could be read in two ways.
-      spots: digits.filter((d) => d.row >= 0).map((d): Spot => [d.row, place]),
-      value: (chosen) => {
-        const taken = digits.filter((d) => chosen.some(([row]) => row === d.row))
-        return add(
-          total,
-          atPlace(
-            taken.reduce((s, d) => s + d.digit, 0),
-            place,
-          ),
-        )
-      },
-    },
+    picks: picksOf(total, digits, place),
     after: (entry) => ({
       writes: lineOf(entry, lowest, more()),
       holds: more() ? [{ what: 'total', value: entry }] : [],
