@@ -43,31 +43,31 @@ interface Kind extends Pick<Check, 'id' | 'name' | 'limit'> {
 const KINDS: readonly Kind[] = [
   {
     id: 'nines',
-    name: 'Casting out nines',
+    name: CHECKS.names.nines,
     limit: CHECKS.limits.nines,
     work: (problem, answer) => byResidue(equationOf(problem, answer), castNines),
   },
   {
     id: 'elevens',
-    name: 'Casting out elevens',
+    name: CHECKS.names.elevens,
     limit: CHECKS.limits.elevens,
     work: (problem, answer) => byResidue(equationOf(problem, answer), castElevens),
   },
   {
     id: 'last-digit',
-    name: 'Last digit',
+    name: CHECKS.names.lastDigit,
     limit: CHECKS.limits.lastDigit,
     work: (problem, answer) => byResidue(equationOf(problem, answer), lastDigit),
   },
   {
     id: 'size',
-    name: 'Size',
+    name: CHECKS.names.size,
     limit: CHECKS.limits.size,
     work: bySize,
   },
   {
     id: 'reverse',
-    name: 'Reverse operation',
+    name: CHECKS.names.reverse,
     limit: CHECKS.limits.reverse,
     work: byReverse,
   },
@@ -137,11 +137,11 @@ const castElevens: Cast = {
     const sum = digits.reduce((total, d, i) => total + (i % 2 ? -d : d), 0)
     const shown = digits.map((d, i) => (i === 0 ? String(d) : i % 2 ? `− ${d}` : `+ ${d}`)).join(' ')
     const r = residue(BigInt(sum), 11)
-    return `${digits.length > 1 ? `${shown} = ` : ''}${said(sum)}${r === sum ? '' : `, that is ${r}`}`
+    return `${digits.length > 1 ? `${shown} = ` : ''}${said(sum)}${r === sum ? '' : CHECKS.thatIs(String(r))}`
   },
 }
 
-const lastDigit: Cast = { modulus: 10, worked: (n) => `ends in ${size(n) % 10n}` }
+const lastDigit: Cast = { modulus: 10, worked: (n) => CHECKS.endsIn(String(size(n) % 10n)) }
 
 function residue(n: bigint, modulus: number): number {
   const m = BigInt(modulus)
@@ -162,11 +162,11 @@ function byResidue(equation: Equation | undefined, { modulus, worked }: Cast): W
   return {
     steps: [
       ...new Set(steps),
-      `${left.map(shown).join('')}${String(made) === left.map(shown).join('') ? '' : ` leaves ${made}`}`,
-      `${right.text}: ${worked(right.units)}${right.units < 0n && modulus !== 10 ? `, with its minus ${claimed}` : ''}`,
+      `${left.map(shown).join('')}${String(made) === left.map(shown).join('') ? '' : CHECKS.leaves(String(made))}`,
+      `${right.text}: ${worked(right.units)}${right.units < 0n && modulus !== 10 ? CHECKS.withMinus(String(claimed)) : ''}`,
       made === claimed
-        ? `${made} and ${claimed} agree.`
-        : `${made} and ${claimed} differ: something is wrong.`,
+        ? CHECKS.agree(String(made), String(claimed))
+        : CHECKS.differ(String(made), String(claimed)),
     ],
     passes: made === claimed,
   }
@@ -195,12 +195,7 @@ function bySize(problem: Problem, answer: Decimal): Worked | undefined {
   const scale = scaleOf(equation)
   const words = (n: bigint) => toWords(decimal(n, scale))
   return {
-    steps: [
-      `With first digits only, rounded down and up: between ${words(low)} and ${words(high)}.`,
-      inside
-        ? `${equation.right.text} lies between them.`
-        : `${equation.right.text} does not lie between them: something is wrong.`,
-    ],
+    steps: [CHECKS.firstDigits(words(low), words(high)), CHECKS.between(equation.right.text, inside)],
     passes: inside,
   }
 }
@@ -225,17 +220,19 @@ function bySquares(problem: Problem, answer: Decimal): Worked | undefined {
     compare(problem.radicand, multiply(above, above)) <= 0
   return {
     steps: [
-      `${toWords(root)} squared is ${toWords(multiply(root, root))}, ${toWords(above)} squared is ${toWords(multiply(above, above))}.`,
-      inside
-        ? `${toWords(problem.radicand)} lies between them.`
-        : `${toWords(problem.radicand)} does not lie between them: something is wrong.`,
+      CHECKS.squares(
+        toWords(root),
+        toWords(multiply(root, root)),
+        toWords(above),
+        toWords(multiply(above, above)),
+      ),
+      CHECKS.between(toWords(problem.radicand), inside),
     ],
     passes: inside,
   }
 }
 
 function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
-  const verdict = (passes: boolean, yes: string, no: string) => (passes ? yes : `${no}: something is wrong.`)
   switch (problem.kind) {
     case 'sum': {
       // Everything but the first number is undone, last first.
@@ -251,7 +248,7 @@ function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
       const first = problem.terms[0]!
       const passes = equal(value, first.sign > 0 ? first.size : subtract(decimal(0), first.size))
       return {
-        steps: [...steps, verdict(passes, 'That is the first number.', `That is not the first number`)],
+        steps: [...steps, CHECKS.back('first number', passes)],
         passes,
       }
     }
@@ -266,8 +263,8 @@ function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
       const quotient = decimal(whole / b.units, Math.max(answer.scale, a.scale + b.scale) - b.scale)
       return {
         steps: [
-          `${toWords(answer)} ÷ ${toWords(b)} = ${toWords(quotient)}${exact ? '' : ', and something is left'}`,
-          verdict(passes, 'That is the other factor.', 'That is not the other factor'),
+          `${toWords(answer)} ÷ ${toWords(b)} = ${toWords(quotient)}${exact ? '' : CHECKS.inexact}`,
+          CHECKS.back('other factor', passes),
         ],
         passes,
       }
@@ -279,10 +276,8 @@ function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
       return {
         steps: [
           `${toWords(answer)} × ${toWords(problem.divisor)} = ${toWords(product)}`,
-          ...(rest.units === 0n
-            ? []
-            : [`with the remainder ${toWords(rest)}: ${toWords(add(product, rest))}`]),
-          verdict(passes, 'That is the dividend.', 'That is not the dividend'),
+          ...(rest.units === 0n ? [] : [CHECKS.withRemainder(toWords(rest), toWords(add(product, rest)))]),
+          CHECKS.back('dividend', passes),
         ],
         passes,
       }

@@ -1,4 +1,5 @@
 import { type Decimal, isNegative, toText } from '../number/decimal.js'
+import { KEYING } from '../words/entry.js'
 
 /** A slip of the fingers, not of the reckoning: how the entered text differs from the right one. */
 export interface KeyingSlip {
@@ -27,30 +28,29 @@ export function keyingSlip(right: Decimal, entered: Decimal): KeyingSlip | undef
   const tailA = digitsA.slice(i)
   const tailB = digitsB.slice(i)
 
-  if (digitsA === digitsB)
-    return { id: 'key-point', place: 0, remark: 'The digits are right; look where the point stands.' }
+  if (digitsA === digitsB) return { id: 'key-point', place: 0, remark: KEYING.point }
   if (digitsA.length === digitsB.length) {
     if (tailA.slice(1) === tailB.slice(1))
       return {
         id: 'key-digit',
         place: place(i),
-        remark: `Only one digit differs: ${tailB[0]} was typed for ${tailA[0]}.`,
+        remark: KEYING.digit(tailB[0]!, tailA[0]!),
       }
     const swapped = tailB[0] === tailA[1] && tailB[1] === tailA[0] && tailA.slice(2) === tailB.slice(2)
     if (swapped)
       return {
         id: 'key-swapped',
         place: place(i),
-        remark: `Two digits changed places: ${tailB.slice(0, 2)} for ${tailA.slice(0, 2)}.`,
+        remark: KEYING.swapped(tailB.slice(0, 2), tailA.slice(0, 2)),
       }
   }
   if (digitsB.length === digitsA.length + 1 && tailB.slice(1) === tailA) {
     const doubled = i > 0 && tailB[0] === digitsA[i - 1]
     return doubled
-      ? { id: 'key-doubled', place: place(i - 1), remark: `The ${tailB[0]} was typed twice.` }
-      : { id: 'key-extra', place: place(i), remark: `There is a ${tailB[0]} too many.` }
+      ? { id: 'key-doubled', place: place(i - 1), remark: KEYING.doubled(tailB[0]!) }
+      : { id: 'key-extra', place: place(i), remark: KEYING.extra(tailB[0]!) }
   }
   if (digitsA.length === digitsB.length + 1 && tailA.slice(1) === tailB)
-    return { id: 'key-missing', place: place(i), remark: `A ${tailA[0]} is missing.` }
+    return { id: 'key-missing', place: place(i), remark: KEYING.missing(tailA[0]!) }
   return undefined
 }

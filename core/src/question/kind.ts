@@ -15,6 +15,7 @@ import {
   toText,
   toWords,
 } from '../number/decimal.js'
+import { UNFINISHED } from '../words/entry.js'
 
 export interface AnswerKind<V> {
   readonly id: string
@@ -57,7 +58,6 @@ export interface QuotientRemainder {
 const DIGITS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'] as const
 /** Longest number that can be typed: a sign, 40 digits and a point. */
 const MOST_CHARACTERS = 42
-const UNFINISHED = 'That is not a number yet.'
 
 /** In an entry a comma is a decimal point: thousands are not typed. */
 const pointed = (text: string) => text.replace(',', '.')
@@ -86,7 +86,7 @@ function numbers(
     ...(fractions && { alsoTyped: ['/', ' '] }),
     id,
     keys,
-    unfinished: UNFINISHED,
+    unfinished: UNFINISHED.number,
     begins: (text) =>
       (beginning.test(pointed(text)) || (fractions && fraction.test(text))) && text.length <= MOST_CHARACTERS,
     read(text) {
@@ -122,7 +122,7 @@ const QUOTIENT_TEXT = /^(\d{1,40})(?:r(\d{1,40}))?$/
 export const QUOTIENT: AnswerKind<QuotientRemainder> = {
   id: 'quotient',
   keys: [...DIGITS, 'r'],
-  unfinished: 'Type the quotient, then r, then what is left over.',
+  unfinished: UNFINISHED.quotient,
   begins: (text) => /^\d*$|^\d+r\d*$/.test(text) && text.length <= 2 * MOST_CHARACTERS,
   read(text) {
     const found = QUOTIENT_TEXT.exec(text.replace(/\s/g, ''))
@@ -144,7 +144,7 @@ export function choiceOf(...choices: readonly AnswerChoice[]): AnswerKind<string
     id: 'choice',
     keys: choices.map((c) => c.key),
     choices,
-    unfinished: 'Choose one of the answers.',
+    unfinished: UNFINISHED.choice,
     begins: (text) => text === '' || found(text) !== undefined,
     read: (text) => found(text)?.id,
     print: (value) => value,
@@ -179,7 +179,7 @@ const MOST_ROMAN = 3999
 export const ROMAN: AnswerKind<Decimal> = {
   id: 'roman',
   keys: ['I', 'V', 'X', 'L', 'C', 'D', 'M'],
-  unfinished: 'That is not a Roman numeral.',
+  unfinished: UNFINISHED.roman,
   begins: (text) => /^[IVXLCDM]{0,15}$/i.test(text),
   read(text) {
     const given = text.trim().toUpperCase()

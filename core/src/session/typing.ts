@@ -1,6 +1,7 @@
 /** What is typed and not yet confirmed: pure, time comes in with every key. */
 import type { AnswerKind } from '../question/kind.js'
 import { meetsText } from '../question/question.js'
+import { UNFINISHED } from '../words/entry.js'
 import { type AttemptEvent, MOST_WRONG } from './events.js'
 import { happen, mistaken, openQuestion, type Progress } from './reduce.js'
 
@@ -63,7 +64,7 @@ export function confirm(
   const question = openQuestion(progress, of)
   if (!question) return { notice: '' }
   if (typing.text === '')
-    return { notice: question.kind.choices ? question.kind.unfinished : 'Type your answer first.' }
+    return { notice: question.kind.choices ? question.kind.unfinished : UNFINISHED.nothing }
   const value = question.kind.read(typing.text)
   if (value === undefined) return { notice: question.kind.unfinished }
   const event = entryOf(question.kind.print(value), typing, at, of)
@@ -73,7 +74,7 @@ export function confirm(
     !meetsText(question, typing.text) &&
     mistaken(happen(progress, event).entries.at(-1)!)
   )
-    return { notice: 'That is not right, and there were a great many tries: have it shown, or skip it.' }
+    return { notice: UNFINISHED.tries }
   return { event }
 }
 

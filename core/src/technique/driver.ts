@@ -5,6 +5,7 @@ import type { Problem } from '../problem/problem.js'
 import { SIGNED } from '../question/kind.js'
 import { meets, type Question } from '../question/question.js'
 import { listed } from '../words/english.js'
+import { ANSWER } from '../words/steps.js'
 import { WAYS } from '../words/ways.js'
 import type { Level, Moment, School, Step, Technique, Work } from './contract.js'
 
@@ -55,7 +56,7 @@ export function answerQuestion(
   const last = steps.at(-1)
   const asks = technique.asks?.(school)
   return {
-    ask: asks ? `The answer? (${asks})` : 'The answer?',
+    ask: ANSWER.ask(asks),
     kind: last?.kind ?? SIGNED,
     expect: answer,
     also: last && equal(last.expect, answer) ? (value) => meets(last, value) : undefined,

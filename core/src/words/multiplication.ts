@@ -49,6 +49,7 @@ export const FROM_GAPS = {
     `${b} is ${below ? 'below' : 'above'} ${base}: ${right}.`,
   twice: (right: string) => `The gap counts only once: ${right}.`,
   own: (b: string, right: string) => `Take the gap of ${b}: ${right}.`,
+  multiply: (right: string) => `Multiply the gaps: ${right}.`,
   back: (d: string, e: string) => `Back: multiply the two gaps, ${d} × ${e}. How much?`,
   backSame: (d: string) => `Back: the gap times itself, ${d} × ${d}. How much?`,
   whyBack: (taken: boolean) =>

@@ -29,3 +29,8 @@ export const REMARK = {
 export const at = (place: number, sentence: string): string => `${placeTitle(place)}: ${sentence}`
 
 export const inColumn = (place: number): string => `the ${placeName(place)}`
+
+/** The question where only the answer is asked; what is asked of it may be told. */
+export const ANSWER = {
+  ask: (asks: string | undefined) => (asks ? `The answer? (${asks})` : 'The answer?'),
+} as const

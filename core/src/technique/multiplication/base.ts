@@ -116,7 +116,7 @@ export function* fromGaps(
             holds: backFirst ? gaps : [],
             slips(slip) {
               if (!isSquare)
-                slip('added-not-multiplied', decimal(d + e), 3, `Multiply the gaps: ${holdsThat(back)}.`)
+                slip('added-not-multiplied', decimal(d + e), 3, FROM_GAPS.multiply(holdsThat(back)))
             },
           },
           line,
