@@ -12,7 +12,7 @@ import type { School, Technique } from './contract.js'
 import { schoolOf, trace, variantsOf } from './driver.js'
 import { FAULTS, spoilt } from './faults.js'
 import { levelFaults, workingFaults } from './kit.js'
-import { PRACTITIONER, type Spoken } from './practitioner.js'
+import { PRACTITIONER, type Spoken } from './practitioner/index.js'
 import { values } from './testing.js'
 import { slipAt } from './walks.js'
 
