@@ -26,7 +26,7 @@ const files = values.areas
     readdirSync(join(ROOT, 'core/src', area), { recursive: true }).map((f) => join('core/src', area, f)),
   )
   .filter(
-    (f) => f.endsWith('.ts') && !/\.test\.ts$|testing|kit|faults|practitioner|arbitraries|contract/.test(f),
+    (f) => f.endsWith('.ts') && !/\.test\.ts$|testing|agree|describe|kit|faults|practitioner|arbitraries|contract/.test(f),
   )
 const lines = files.flatMap((file) =>
   readFileSync(join(ROOT, file), 'utf8')

@@ -5,7 +5,7 @@ import type { Problem } from '../problem/problem.js'
 import { frameOf, isAbacus, isOnFrame } from '../soroban/step.js'
 import type { School, Slip, Step, Technique } from './contract.js'
 import { trace } from './driver.js'
-import { falseEquations } from './kit.js'
+import { falseEquations } from './kit/sentences.js'
 
 /** A way to spoil one step; undefined where it cannot stand. */
 type Harm = (step: Step, random: Random) => Partial<Step> | undefined

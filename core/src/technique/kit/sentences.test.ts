@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { evaluated, falseEquations } from './kit.js'
+import { evaluated, falseEquations } from './sentences.js'
 
 test('equations are read as they are written', () => {
   expect(falseEquations('Check it: 6 × 2 = 13.')).toEqual(['6 × 2 = 13'])
