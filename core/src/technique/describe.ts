@@ -117,7 +117,8 @@ function* problemsOf(
   for (const [l, level] of technique.levels.entries())
     for (let i = 0; i < PROBLEMS; i += 1) {
       const space = level.problems()
-      const school = variants[i % variants.length]!
+      // Another variant with every problem, so that all of them come up whatever the count.
+      const school = variants[(l * PROBLEMS + i) % variants.length]!
       yield { problem: space.at(random.below(space.size)), school, level: l + 1 }
     }
 }

@@ -20,6 +20,7 @@ import { type Trace, trace } from '../driver.js'
 import { BLANK } from '../line.js'
 import { drafts, holding, lineAgrees } from './line.js'
 import { facts } from './load.js'
+import { nameFaults } from './names.js'
 import { litPlace } from './place.js'
 import type { Around, Rule } from './rule.js'
 import { falseEquations, sentences } from './sentences.js'
@@ -30,6 +31,7 @@ export function levelFaults({ id, levels, lesson, dials }: Technique): string[] 
     ...(level.targetMs > 0 ? [] : [`level ${i + 1} aims at no time`]),
     ...(level.problems().size > 0n ? [] : [`level ${i + 1} has no problems`]),
     ...(level.name.length > 0 ? [] : [`level ${i + 1} has no name`]),
+    ...nameFaults(level),
   ])
   const keys = dials.dials.map((d) => d.key)
   if (new Set(keys).size < keys.length) faults.push('two dials have one key')

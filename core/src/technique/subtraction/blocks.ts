@@ -20,7 +20,7 @@ export const subtractBlocks = technique({
   // Targets: common practice, no published source.
   levels: [
     ['Four digits, nothing to borrow', 4, { minuend: 4, subtrahend: 4, short: 0 }],
-    ['Four digits, borrowing once', 5, { minuend: 4, subtrahend: 4, short: 1 }],
+    ['Four digits, borrowing once', 5, { minuend: 4, subtrahend: 4, short: 1, through: 0 }],
     ['Four digits', 6, { minuend: 4, subtrahend: 4 }],
     ['Four digits, two zeros above', 6, { minuend: 4, subtrahend: 4, zeros: 2 }],
     ['Three digits', 4.5, {}],

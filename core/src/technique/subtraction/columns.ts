@@ -30,7 +30,7 @@ export const COLUMN_LEVELS: readonly Rung[] = [
   ['One decimal', 5, { minuend: 3, subtrahend: 2, decimals: 1, below: 1, short: 1 }],
   ['Decimals to pad', 6, { minuend: 2, subtrahend: 1, decimals: 1, below: 3 }],
   ['The smaller number first', 5, { negative: 1 }],
-  ['Six digits, borrowing three times', 9, { minuend: 6, subtrahend: 6, short: 3 }],
+  ['Six digits, borrowing three times', 9, { minuend: 6, subtrahend: 6, short: 3, through: 0 }],
   ['Ten digits', 14, { minuend: 10, subtrahend: 10 }],
   ['Fifteen digits', 20, { minuend: 15, subtrahend: 15 }],
 ]
