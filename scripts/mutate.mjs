@@ -3,7 +3,7 @@
  * of these faults the tests notice, with the interval (Wilson 1927) of the share, and which were not.
  */
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, relative } from 'node:path'
 import { parseArgs } from 'node:util'
@@ -26,7 +26,9 @@ const files = values.areas
     readdirSync(join(ROOT, 'core/src', area), { recursive: true }).map((f) => join('core/src', area, f)),
   )
   .filter(
-    (f) => f.endsWith('.ts') && !/\.test\.ts$|testing|agree|describe|kit|faults|practitioner|arbitraries|contract/.test(f),
+    (f) =>
+      f.endsWith('.ts') &&
+      !/\.test\.ts$|testing|agree|describe|kit|faults|practitioner|arbitraries|contract/.test(f),
   )
 const lines = files.flatMap((file) =>
   readFileSync(join(ROOT, file), 'utf8')
@@ -67,6 +69,9 @@ try {
     stdio: 'inherit',
   })
   if (status !== 0 && status !== null) process.exitCode = status
+  for (const part of ['core/src', 'core/tsconfig.json', 'tsconfig.base.json'])
+    cpSync(join(ROOT, part), join(folder, part), { recursive: true })
+  symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'))
   say(JSON.parse(readFileSync(report, 'utf8')))
 } finally {
   rmSync(config, { force: true })
@@ -78,7 +83,8 @@ function say({ files: reported }) {
     mutants.map((m) => ({ ...m, file, line: source.split('\n')[m.location.start.line - 1].trim() })),
   )
   const counted = all.filter((m) => m.status !== 'Ignored' && m.status !== 'CompileError')
-  const alive = counted.filter((m) => m.status === 'Survived' || m.status === 'NoCoverage')
+  const untested = counted.filter((m) => m.status === 'Survived' || m.status === 'NoCoverage')
+  const alive = untested.filter((m) => !breaksTypes(m, reported[m.file].source))
   const [n, k] = [counted.length, counted.length - alive.length]
   for (const m of alive)
     process.stdout.write(
@@ -89,6 +95,20 @@ function say({ files: reported }) {
   process.stdout.write(
     `${k} of ${n} noticed: ${percent(k / n)} (95 % interval ${percent(low)} to ${percent(high)}), seed ${values.seed}\n`,
   )
+}
+
+/** Types are checked before any test is run: a fault that breaks them is noticed as well. */
+function breaksTypes({ file, location: { start, end }, replacement = '' }, source) {
+  const lines = source.split('\n')
+  const before = [...lines.slice(0, start.line - 1), lines[start.line - 1].slice(0, start.column - 1)].join(
+    '\n',
+  )
+  const after = [lines[end.line - 1].slice(end.column - 1), ...lines.slice(end.line)].join('\n')
+  writeFileSync(join(folder, file), before + replacement + after)
+  const options = ['--noEmit', '--composite', 'false', '--incremental', 'false']
+  const { status } = spawnSync(bin('tsc'), ['-p', join(folder, 'core'), ...options])
+  writeFileSync(join(folder, file), source)
+  return status !== 0
 }
 
 /** The interval of a share: Wilson, Journal of the American Statistical Association 22 (1927). */

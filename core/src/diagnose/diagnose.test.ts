@@ -22,6 +22,10 @@ test('one slip: its place and step are named, the keying slip comes last', () =>
   expect(ids('subtract-hold-drop', '8341-3675', '4676').at(-1)).toBe('key-digit')
 })
 
+test('without a budget nothing is looked for, and it is said so', () => {
+  expect(of('add-running-total', '364+278', '534', 0)).toEqual({ right: false, causes: [], complete: false })
+})
+
 test('two slips are found when one does not explain the answer', () => {
   // 364+278 with both carries lost: 564, 534, 532.
   expect(ids('add-running-total', '364+278', '532')[0]).toBe('carry-lost and carry-lost')
@@ -74,16 +78,16 @@ test('work is bounded whatever the numbers are, and twice as much finds no less'
 })
 
 test.each([
-  ['4666', '4466', 'key-digit', 2],
-  ['4267', '4627', 'key-swapped', 2],
-  ['4267', '42267', 'key-doubled', 2],
-  ['4267', '467', 'key-missing', 2],
-  ['4267', '42697', 'key-extra', 0],
-  ['42.67', '4.267', 'key-point', 0],
-  ['4267', '7624', undefined, 0],
-  ['4267', '-4267', undefined, 0],
-])('%s entered as %s is %s', (right, entered, id, place) => {
+  ['4666', '4466', 'key-digit', 2, 'Only one digit differs: 4 was typed for 6.'],
+  ['4267', '4627', 'key-swapped', 2, 'Two digits changed places: 62 for 26.'],
+  ['4267', '42267', 'key-doubled', 2, 'The 2 was typed twice.'],
+  ['4267', '467', 'key-missing', 2, 'A 2 is missing.'],
+  ['4267', '42697', 'key-extra', 0, 'There is a 9 too many.'],
+  ['42.67', '4.267', 'key-point', 0, 'The digits are right; look where the point stands.'],
+  ['4267', '7624', undefined, 0, ''],
+  ['4267', '-4267', undefined, 0, ''],
+])('%s entered as %s is %s', (right, entered, id, place, remark) => {
   const slip = keyingSlip(readDecimal(right)!, readDecimal(entered)!)
   expect(slip?.id).toBe(id)
-  if (slip) expect(slip.place).toBe(place)
+  if (slip) expect(slip).toMatchObject({ place, remark })
 })

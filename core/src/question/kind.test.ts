@@ -55,6 +55,9 @@ test.each([
   // The same number in another dress.
   [SIGNED, '1/2', '0.5'],
   [SIGNED, '87 1/2', '87.5'],
+  [SIGNED, ' 1/2 ', '0.5'],
+  [SIGNED, '1/2/3', undefined],
+  [SIGNED, '4-1/2', undefined],
   [SIGNED, '175/2', '87.5'],
   [SIGNED, '-3/4', '-0.75'],
   [SIGNED, '43 short', '-43'],

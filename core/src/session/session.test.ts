@@ -308,6 +308,23 @@ test('keys that make no number are not taken, an unfinished one is not judged, B
   expect(confirm(progress, typeKey(typing, kind, '7', 2600), 2700)).toEqual({
     event: { kind: 'entered', at: 2700, text: '-7', first: 2000, last: 2600, pause: 350 },
   })
+  // Where there are several questions it is kept which one was answered, the first too.
+  const question = { ask: '', kind: WHOLE, expect: decimal(56) }
+  const drill = beginTask({ questions: [question, question], inOrder: false })
+  for (const of of [0, 1])
+    expect(confirm(drill, { ...NOTHING_TYPED, text: '56' }, 900, of)).toMatchObject({ event: { of } })
+})
+
+test('a hint stands until the step is answered; the keys of an entry come in their order and before it', () => {
+  const begun = beginTask(exercise('guided', '364+278', 'add-running-total'))
+  const hinted = happen(begun, { kind: 'hint', at: 500 })
+  expect([begun.hintOpen, hinted.hintOpen, hinted.hints]).toEqual([false, true, 1])
+  expect(happen(hinted, { kind: 'entered', at: 900, text: '564' }).hintOpen).toBe(false)
+  const keyed = (first: number, last: number) =>
+    happen(begun, { kind: 'entered', at: 900, text: '564', first, last })
+  expect(keyed(900, 900).entries).toHaveLength(1)
+  expect(() => keyed(800, 700)).toThrow('keys')
+  expect(() => keyed(800, 901)).toThrow('keys')
 })
 
 /** A problem of a random technique, level and support, and what somebody does at it. */

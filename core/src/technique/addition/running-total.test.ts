@@ -30,6 +30,17 @@ test('worked examples', () => {
   expect(step.facts).toEqual(['6+7', '5+1'])
 })
 
+test('a carry or a borrow is forgotten only where there is one', () => {
+  const named = (expression: string) =>
+    trace(addRunningTotal, readProblem(expression), {}).steps.flatMap((s) => s.slips().map((slip) => slip.id))
+  expect(named('123+321+444')).not.toContain('carry-lost')
+  expect(named('123+8')).toContain('carry-lost')
+  expect(named('125+4')).not.toContain('carry-lost')
+  expect(named('10+58-36')).not.toContain('borrow-missed')
+  expect(named('10+52-36')).toContain('borrow-missed')
+  expect(named('10+52-32')).not.toContain('carry-lost')
+})
+
 test('terms may be taken away, and the total may fall below zero on the way', () => {
   expect(values(addRunningTotal, '58+36-19')).toEqual(['88', '94', '84', '75'])
   expect(values(addRunningTotal, '6-29+34')).toEqual(['-14', '-23', '7', '11'])

@@ -9,7 +9,11 @@ describeTechnique(multiplyCrosswise, {
     ['36*52', '15 36 186 12 1872', { order: 'left-mend' }],
     ['36*52', '15 12 36 2 7 18', { order: 'ends-first' }],
   ],
-  refuses: [['123456789*2', 'more than 8 digits']],
+  refuses: [
+    ['123456789*2', 'more than 8 digits'],
+    ['0*34', '0'],
+    ['34*0', '0'],
+  ],
   slips: [
     ['36*52', '36', '30', 'product-left-out'],
     ['36*52', '36', '27', 'straight-not-cross'],
