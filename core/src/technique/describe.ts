@@ -158,7 +158,7 @@ function practitionerIsTaken(technique: Technique): void {
       runs += 1
       if (end === 'a known mistake') mistakes += 1
       // The same said again and again may be a repetition or the next value: both readings are kept, not all of them.
-      const repeating = way.said.some((t, i) => t === way.said[i + 1] || t === way.said[i + 2])
+      const repeating = way.said.some((t, i) => way.said.slice(i + 1, i + 4).includes(t))
       if (repeating && end !== 'done') {
         unclear += 1
         continue
@@ -167,7 +167,9 @@ function practitionerIsTaken(technique: Technique): void {
       if (typeof end === 'object') expect.fail(`${where}: ${end.refused}`)
       // Two readings fit where holding and writing come to the same digits: the one that goes less far stands.
       const two = id.startsWith('subtract-') && /write|at once/.test(way.way)
-      if (end === 'not done' && !two) expect.fail(`${where} does not come to the end`)
+      // So do a block and the whole answer, 49 for 49.00.
+      if (end === 'not done' && (way.over || way.way === 'at once') && !two) unclear += 1
+      else if (end === 'not done' && !two) expect.fail(`${where} does not come to the end`)
     }
   expect(runs).toBeGreaterThan(PROBLEMS)
   expect(mistakes / runs).toBeLessThan(0.08)

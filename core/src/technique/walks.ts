@@ -203,7 +203,10 @@ export function readStep(
   const first = walks[0]!
   const value = first.next!.kind.read(text)
   // A zero in front is said only of a block.
-  const block = /^0\d/.test(text) && !strictly ? walks.flatMap((walk) => blocksAhead(walk, text)) : []
+  const zeroFirst = /^0\d/.test(text) && !strictly
+  const block = zeroFirst
+    ? [...walks, ...spare().filter((w) => w.next)].flatMap((walk) => blocksAhead(walk, text))
+    : []
   if (block.length > 0) return { verdict: 'ahead', walks: nearestFirst(block) }
   const takers = taking(walks, text)
   if (takers.length > 0) {
@@ -215,8 +218,13 @@ export function readStep(
   if (value === undefined) return undefined
   const slip = slipAt(first.next!, value)
   if (strictly) return slip ? { verdict: 'slip', slip } : { verdict: 'wrong' }
+  const past = slip ? [] : beyondDecisions(walks, text)
   const others = taking(spare(), text)
-  if (others.length > 0) return { verdict: 'right', walks: others }
+  // Going past a decision is nearer than what the entry before may also have led to.
+  if (others.length > 0)
+    return past.length > 0
+      ? { verdict: 'ahead', walks: past, spare: () => others }
+      : { verdict: 'right', walks: others }
   const { place } = first.next!
   const again = once(() => ahead(walks, text))
   if (!insists && isDigitOfTotal(first, value))
@@ -226,18 +234,18 @@ export function readStep(
   if (carried.length > 0) return { verdict: 'ahead', walks: carried }
   if (!insists && saidAgain(first, value, text, slip))
     return { verdict: 'elsewhere', place, as: 'again', spare: again }
-  const later = again()
+  const later = past.length > 0 ? past : again()
   const ends = walks.flatMap((walk) => {
     const last = walk.onward().at(-1)
     return last && meets(walk.whole(), value) ? [last] : []
   })
   // What comes to the answer on the way already goes less far than the whole answer.
   if (ends.length > 0)
-    return { verdict: 'ahead', walks: slip || !later[0]?.next ? nearestFirst(ends) : later }
+    return { verdict: 'ahead', walks: slip || !later[0]?.next ? nearestFirst(ends) : later, spare: again }
   if (walks.some((w) => w.next!.along?.(value))) return { verdict: 'elsewhere', place, as: 'along' }
   if (isBareDigit(first.next!, value)) return { verdict: 'elsewhere', place, as: 'bare' }
   if (slip) return { verdict: 'slip', slip }
-  if (later.length > 0) return { verdict: 'ahead', walks: later }
+  if (later.length > 0) return { verdict: 'ahead', walks: later, ...(past.length > 0 && { spare: again }) }
   const otherwise = ahead(
     spare().filter((w) => w.next),
     text,
@@ -255,14 +263,23 @@ function taking(walks: readonly Walk[], text: string): Walk[] {
   })
 }
 
+/** The walks that an entry leads to past decisions that were not answered: it shows what was decided. */
+function beyondDecisions(walks: readonly Walk[], text: string): Walk[] {
+  return nearestFirst(walks.flatMap((w) => (w.next?.decision ? taking(pastDecisions([w]), text) : [])))
+}
+
 /** The walks that an entry leads to by stepping over, those that go less far first. */
 function ahead(walks: readonly Walk[], text: string): Walk[] {
   return nearestFirst(
     walks.flatMap((walk) => {
-      const decided = walk.next?.decision ? taking(pastDecisions([walk]), text) : []
       const value = walk.next?.kind.read(text)
       const carried = value ? carriedTotal(walk, value, text) : []
-      return [...decided, ...carried, ...totalsAhead(walk, text), ...blocksAhead(walk, text)]
+      return [
+        ...beyondDecisions([walk], text),
+        ...carried,
+        ...totalsAhead(walk, text),
+        ...blocksAhead(walk, text),
+      ]
     }),
   )
 }

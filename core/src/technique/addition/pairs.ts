@@ -270,7 +270,8 @@ function tenStep({ digits, readings }: Remaining, place: number, total: Decimal,
     ask: PAIRS.decide(placeTitle(place), shown.join(' ')),
     why: first > 0 ? PAIRS.whyTen(group) : PAIRS.whyNone(shown),
     expect: decimal(first),
-    decision: [first, ...sizes.filter((size) => size !== first)].map((size) => decimal(size)),
+    // Whichever is decided, the next total may take any digits: one way past is enough.
+    decision: [decimal(first)],
     also: (n) => n.scale === 0 && sizes.some((size) => BigInt(size) === n.units),
     writes: () => (isZero(total) ? BLANK : lineOf(total, lowest, true)),
     holds: [
