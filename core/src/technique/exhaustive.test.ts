@@ -19,6 +19,7 @@ describe('exhaustive agreement with BigInt, every technique and school', () => {
         for (const id of expectWorked(family('subtraction'), readProblem(`${a}-${b}`), decimal(a - b)))
           seen.add(id)
       }
+    for (const id of expectWorked(family('addition'), readProblem('4738+2685'), decimal(7423))) seen.add(id)
     expect(seen.size).toBe(family('addition').length + family('subtraction').length)
   })
 

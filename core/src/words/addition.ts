@@ -127,6 +127,7 @@ export const ADD_BLOCKS = {
     whenNot: 'The answer is said as it is read: work from the left.',
     because: ['38 + 85 = 123: write 23 and carry 1.', '47 + 26 + 1 = 74.', 'Together 7423.'],
   },
+  one: 'the numbers are one block, so there is nothing to carry between blocks',
   ask: (place: string, numbers: string, carried: number) =>
     `${numbers}${carried > 0 ? `, and ${carried} carried` : ''}: how much, from the ${place} on?`,
   why: 'Write the last two digits and carry the rest.',

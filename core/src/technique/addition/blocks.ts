@@ -10,7 +10,7 @@ import { sumBoard } from '../boards.js'
 import type { AnswerCell, Step } from '../contract.js'
 import { NO_LOAD, sumLoad, together } from '../facts.js'
 import { digitCells } from '../line.js'
-import { step, technique } from '../make.js'
+import { misfit, step, technique } from '../make.js'
 import { columnTotal } from '../quantities.js'
 import { rangeOf, readPlainSum } from './parts.js'
 
@@ -32,7 +32,12 @@ export const addBlocks = technique({
     ['Twelve digits', 15, { digits: 12 }],
   ],
   dials: sumBoard([2, 6]),
-  read: readPlainSum,
+  read(problem) {
+    const found = readPlainSum(problem)
+    if ('because' in found) return found
+    const { lowest, highest } = rangeOf(found)
+    return highest - lowest < 2 ? misfit(ADD_BLOCKS.one) : found
+  },
   *work(problem) {
     const { lowest, highest } = rangeOf(problem)
     let carried = 0
