@@ -71,7 +71,7 @@ export const PAIRS = {
     ],
   },
   decide: (place: string, shown: string) =>
-    `${place}: ${shown} are left. How many of them make ten together? Zero if none do.`,
+    `${place}: ${shown} are left. How many make ten together? If none, zero.`,
   ask: (place: string, shown: string, total: string | undefined) =>
     `${place}: ${shown} ${shown.includes(' ') ? 'are' : 'is'} left. ${total ? `From ${total}, what` : 'What'} is the total now?`,
   whyTen: (group: readonly string[]) => `${group.join(' + ')} = 10, so add a whole ten at once.`,

@@ -313,12 +313,7 @@ export function Working(props: Props) {
               {question}
               {progress.hintOpen && <Hint progress={progress} />}
             </p>
-            {step?.picks && (
-              <p className="faint pick-note">
-                {step.decision ? 'Type how many' : 'Type the total'}, or tap the digits you take and press
-                Enter.
-              </p>
-            )}
+            {step?.picks && <p className="faint pick-note">Or tap the digits you take and press Enter.</p>}
             {onFrame && <p className="faint pick-note">{FRAME_NOTES[fade.level]}</p>}
           </>
         )}

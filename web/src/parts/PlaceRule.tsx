@@ -43,7 +43,7 @@ export const PlaceRule = memo(function PlaceRule(props: Props) {
   const partEnd = (p: number) => (line.back !== undefined && p === line.back ? ' front-end' : '')
 
   return (
-    <div className="rule-frame">
+    <div className="rule-frame" style={{ '--rows': rows.length } as CSSProperties}>
       <div
         className={`rule${problem.kind === 'product' ? ' product' : ''}`}
         role="img"
