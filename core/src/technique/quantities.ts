@@ -247,13 +247,29 @@ export function columnTotal(
   }
 }
 
-/** The totals on the way through some numbers from either end, the carry first or last. */
+/** Digits with those that make ten taken together first: 7 4 3 6 as 10, 10. */
+function tensFirst(values: readonly number[]): number[] {
+  const left = [...values]
+  const tens: number[] = []
+  for (let i = 0; i < left.length; ) {
+    const j = left.findIndex((v, k) => k > i && v > 0 && left[i]! > 0 && v + left[i]! === 10)
+    if (j < 0) i += 1
+    else {
+      tens.push(10)
+      left.splice(j, 1)
+      left.splice(i, 1)
+    }
+  }
+  return [...tens, ...left]
+}
+
+/** The totals on the way through some numbers from either end or tens first, the carry first or last. */
 function runningTotals(values: readonly number[], carry: number): () => ReadonlySet<number> {
   let found: Set<number> | undefined
   return () => {
     if (found) return found
     found = new Set()
-    for (const row of [values, values.toReversed()]) {
+    for (const row of [values, values.toReversed(), tensFirst(values)]) {
       let total = 0
       for (const value of row.slice(0, -1)) {
         total += value

@@ -54,6 +54,21 @@ export const placeSweep: Speaker = (problem, { start }) => {
   ]
 }
 
+/** The tens among some digits, and what is left of them. */
+const tens = (column: bigint[]) => {
+  const left = [...column]
+  const found: bigint[] = []
+  for (let i = 0; i < left.length; i += 1) {
+    const j = left.findIndex((d, k) => k > i && d + left[i]! === 10n)
+    if (j < 0) continue
+    found.push(10n)
+    left.splice(j, 1)
+    left.splice(i, 1)
+    i -= 1
+  }
+  return [...found, ...left]
+}
+
 export const pairs: Speaker = (problem) => {
   const { terms, s } = numbersOf(problem)
   const high = Math.max(...terms.map(len)) - 1
@@ -66,19 +81,6 @@ export const pairs: Speaker = (problem) => {
         said.push(say(total, s))
       }
     return said
-  }
-  const tens = (column: bigint[]) => {
-    const left = [...column]
-    const found: bigint[] = []
-    for (let i = 0; i < left.length; i += 1) {
-      const j = left.findIndex((d, k) => k > i && d + left[i]! === 10n)
-      if (j < 0) continue
-      found.push(10n)
-      left.splice(j, 1)
-      left.splice(i, 1)
-      i -= 1
-    }
-    return [...found, ...left]
   }
   return [
     { way: 'tens first', said: along(tens) },
@@ -175,24 +177,25 @@ export const blocksUp: Speaker = (problem) => {
 export const columnTotals: Speaker = (problem) => {
   const { terms, s } = numbersOf(problem)
   const high = Math.max(...terms.map(len)) - 1
-  const along = (running: boolean, estimates: boolean) => {
+  const along = (running: boolean, order = (column: bigint[]) => column) => {
     let estimate = 0n
     const said: string[] = []
     for (let k = high; k >= 0; k -= 1) {
-      const digits = terms.map((t) => digit(t, k)).filter((d) => d > 0n)
+      const digits = order(terms.map((t) => digit(t, k)).filter((d) => d > 0n))
       let total = 0n
       for (const [i, d] of digits.entries()) {
         total += d
-        if (running && i > 0 && i < digits.length - 1) said.push(say(total))
+        if (running && i < digits.length - 1 && (i > 0 || d === 10n)) said.push(say(total))
       }
       estimate += total * P(k)
-      said.push(say(total), ...(estimates || k === 0 ? [say(estimate, s)] : [say(estimate, s)]))
+      said.push(say(total), say(estimate, s))
     }
     return said
   }
   return [
-    { way: 'totals and estimates', said: along(false, true) },
-    { way: 'running totals in the column', said: along(true, true) },
+    { way: 'totals and estimates', said: along(false) },
+    { way: 'running totals in the column', said: along(true) },
+    { way: 'tens in the column first', said: along(true, tens) },
   ]
 }
 
