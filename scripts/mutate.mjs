@@ -69,9 +69,10 @@ try {
     stdio: 'inherit',
   })
   if (status !== 0 && status !== null) process.exitCode = status
-  for (const part of ['core/src', 'core/tsconfig.json', 'tsconfig.base.json'])
+  for (const part of ['core/src', 'core/package.json', 'core/tsconfig.json', 'tsconfig.base.json'])
     cpSync(join(ROOT, part), join(folder, part), { recursive: true })
   symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'))
+  if (!typesHold()) throw new Error('The types do not hold before anything is broken.')
   say(JSON.parse(readFileSync(report, 'utf8')))
 } finally {
   rmSync(config, { force: true })
@@ -105,10 +106,15 @@ function breaksTypes({ file, location: { start, end }, replacement = '' }, sourc
   )
   const after = [lines[end.line - 1].slice(end.column - 1), ...lines.slice(end.line)].join('\n')
   writeFileSync(join(folder, file), before + replacement + after)
-  const options = ['--noEmit', '--composite', 'false', '--incremental', 'false']
-  const { status } = spawnSync(bin('tsc'), ['-p', join(folder, 'core'), ...options])
+  const broken = !typesHold()
   writeFileSync(join(folder, file), source)
-  return status !== 0
+  return broken
+}
+
+/** Do the types of the copy hold? */
+function typesHold() {
+  const options = ['--noEmit', '--composite', 'false', '--incremental', 'false']
+  return spawnSync(bin('tsc'), ['-p', join(folder, 'core'), ...options]).status === 0
 }
 
 /** The interval of a share: Wilson, Journal of the American Statistical Association 22 (1927). */
