@@ -158,6 +158,15 @@ const READINGS: readonly (readonly [RegExp, Reading])[] = [
         side!.toLowerCase() === 'below' ? Number(toText(n)) < Number(base) : Number(toText(n)) > Number(base),
       ),
   ],
+  [
+    /one below, one above (10+)/i,
+    ([, base], { numbers }) => numbers.filter((n) => Number(toText(n)) < Number(base)).length === 1,
+  ],
+  [/decimals to pad/i, (_, { numbers: [a, b] }) => b!.scale > a!.scale],
+  [
+    new RegExp(`by a ${WORD}-digit product`, 'i'),
+    ([, digits], { numbers }) => numbers.some((n) => digitsIn(n) === number(digits)),
+  ],
   [/twins stand first/i, (_, { numbers: [a] }) => digitAt(a!, 0) === digitAt(a!, 1)],
   [
     /back has two digits|back must be padded/i,

@@ -34,14 +34,18 @@ export const splitAdd: Speaker = (problem) => {
     ways.push({ over: true, way: 'only the totals', said: [...by(parts(apart), false), ...end] })
     if (whole < 10n) {
       const said: string[] = []
+      const written: string[] = []
       let [rest, carry] = [apart, 0n]
       while (rest > 0n) {
         const value = (rest % 100n) * whole + carry
         said.push(say(value))
+        written.push(rest < 100n ? say(value) : (value % 100n).toString().padStart(2, '0'))
         carry = rest < 100n ? 0n : value / 100n
         rest /= 100n
       }
       ways.push({ way: 'blocks of two from the right', said: [...said, ...end] })
+      // The first digits to be written may be a product that is said as well.
+      ways.push({ over: true, way: 'blocks of two, the digits to write', said: [...written, ...end] })
     }
   }
   return ways
