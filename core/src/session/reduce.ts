@@ -8,16 +8,8 @@ import type { Problem } from '../problem/problem.js'
 import { type AnyQuestion, meets } from '../question/question.js'
 import type { School, Step, Technique } from '../technique/contract.js'
 import { once } from '../technique/make.js'
-import {
-  beginWalks,
-  type ElsewhereAs,
-  pastDecisions,
-  type Reading,
-  readAnswer,
-  readStep,
-  showStep,
-  type Walk,
-} from '../technique/walks.js'
+import { type ElsewhereAs, type Reading, readAnswer, readStep, showStep } from '../technique/reading.js'
+import { beginWalks, pastDecisions, type Walk } from '../technique/walks.js'
 import type { AttemptEvent } from './events.js'
 import type { Outcome } from './record.js'
 import { moreHelp, WORKED_SUPPORTS, type WorkedSupport } from './support.js'

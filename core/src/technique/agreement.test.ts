@@ -10,9 +10,9 @@ import { expectWorked, family } from './agree.js'
 import type { School, Step } from './contract.js'
 import { momentAfter, schoolOf, trace, variantsOf } from './driver.js'
 import { lineText } from './line.js'
+import { slipAt } from './reading.js'
 import { TECHNIQUES, techniqueById } from './registry.js'
 import { recognition, slipAtRandom } from './testing.js'
-import { slipAt } from './walks.js'
 
 const Exact = Reference.clone({ precision: 80, rounding: Reference.ROUND_DOWN })
 

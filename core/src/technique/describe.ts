@@ -13,8 +13,8 @@ import { schoolOf, trace, variantsOf } from './driver.js'
 import { FAULTS, spoilt } from './faults.js'
 import { levelFaults, workingFaults } from './kit/index.js'
 import { PRACTITIONER, type Spoken } from './practitioner/index.js'
+import { slipAt } from './reading.js'
 import { values } from './testing.js'
-import { slipAt } from './walks.js'
 
 /** Seeds of every fault, and problems a level said aloud; SEEDS=20 PROBLEMS=200 for a whole measurement. */
 const SEEDS = Number(process.env.SEEDS ?? 3)

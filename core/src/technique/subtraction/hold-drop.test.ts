@@ -6,8 +6,8 @@ import { answerOf, type SumProblem } from '../../problem/problem.js'
 import { numbers } from '../arbitraries.js'
 import { describeTechnique } from '../describe.js'
 import { trace } from '../driver.js'
+import { slipAt } from '../reading.js'
 import { values } from '../testing.js'
-import { slipAt } from '../walks.js'
 import { subtractHoldDrop } from './hold-drop.js'
 
 describeTechnique(subtractHoldDrop, {
