@@ -5,17 +5,20 @@ export default defineConfig({
   resolve: { conditions: ['source'] },
   ssr: { resolve: { conditions: ['source'] } },
   test: {
-    include: [
-      'core/src/**/*.test.ts',
-      'server/src/**/*.test.ts',
-      'web/src/**/*.test.ts',
-      'scripts/**/*.test.ts',
-    ],
     // All the cores there are; the default leaves one of two idle.
     maxWorkers: '100%',
-    // The core is pure: its modules need not be loaded anew for every file.
-    isolate: false,
     testTimeout: 300_000,
     hookTimeout: 120_000,
+    projects: [
+      // The core is pure: its modules need not be loaded anew for every file.
+      { extends: true, test: { name: 'core', include: ['core/src/**/*.test.ts'], isolate: false } },
+      {
+        extends: true,
+        test: {
+          name: 'others',
+          include: ['server/src/**/*.test.ts', 'web/src/**/*.test.ts', 'scripts/**/*.test.ts'],
+        },
+      },
+    ],
   },
 })

@@ -51,12 +51,18 @@ export function uneven(
 /**
  * @param terms the least and the most numbers the technique adds
  * @param signed numbers may be taken away too, so that the total falls below zero
+ * @param digitsBefore the fewest digits before the point, and the usual number of them
  */
-export function sumBoard(terms: readonly [least: number, most: number] = [2, 12], signed = false): DialBoard {
+export function sumBoard(
+  terms: readonly [least: number, most: number] = [2, 12],
+  signed = false,
+  digitsBefore: readonly [fewest: number, usual: number] = [1, 2],
+): DialBoard {
+  const [fewest, usual] = digitsBefore
   return {
     dials: [
       dial('terms', 'Numbers', terms[0], terms[1], terms[0]),
-      dial('digits', 'Digits before the point', 1, 20, 2),
+      dial('digits', 'Digits before the point', fewest, 20, usual),
       dial('shortest', 'Digits of the shortest number', 1, 20),
       dial('decimals', 'Decimals', 0, 6, 0),
       dial('others', 'Decimals of every second number', 0, 6),
@@ -65,7 +71,15 @@ export function sumBoard(terms: readonly [least: number, most: number] = [2, 12]
       dial('zeros', 'Zeros written', 0, 30),
       ...(signed ? [dial('minus', 'Taking away too (1) or not (0)', 0, 1, 0)] : []),
     ],
-    problems({ terms: count = terms[0], digits = 2, shortest, decimals = 0, others, minus = 0, ...counts }) {
+    problems({
+      terms: count = terms[0],
+      digits = usual,
+      shortest,
+      decimals = 0,
+      others,
+      minus = 0,
+      ...counts
+    }) {
       if (minus === 1) return signedSums(count, digits, counts)
       return sumSpace({ ...counts, terms: uneven(count, digits, shortest, decimals, others) })
     },

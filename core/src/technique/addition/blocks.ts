@@ -21,17 +21,17 @@ export const addBlocks = technique({
   needs: ['add-running-total'],
   // Targets: common practice, no published source.
   levels: [
-    ['Four digits, nothing to carry', 4, { digits: 4, carries: 0 }],
-    ['Four digits, one carry', 4.5, { digits: 4, carries: 1 }],
-    ['Four digits', 5, { digits: 4 }],
+    ['Four digits, nothing to carry', 4, { carries: 0 }],
+    ['Four digits, one carry', 4.5, { carries: 1 }],
+    ['Four digits', 5, {}],
     ['Three digits', 4, { digits: 3 }],
-    ['Two decimals', 5, { digits: 2, decimals: 2 }],
+    ['Two decimals', 6, { digits: 3, decimals: 2 }],
     ['Numbers of different length', 6, { digits: 6, shortest: 3 }],
     ['Six digits', 7.5, { digits: 6 }],
-    ['Three numbers of four digits', 9, { terms: 3, digits: 4 }],
+    ['Three numbers of four digits', 9, { terms: 3 }],
     ['Twelve digits', 15, { digits: 12 }],
   ],
-  dials: sumBoard([2, 6]),
+  dials: sumBoard([2, 6], false, [3, 4]),
   read(problem) {
     const found = readPlainSum(problem)
     if ('because' in found) return found
