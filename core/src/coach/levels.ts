@@ -1,4 +1,6 @@
 /** When to move up a rung, hold, or go back: by stated numbers (common practice, no published source). */
+
+import { LEVEL } from '../words/levels.js'
 import { median } from './pace.js'
 
 export interface LevelRules {
@@ -51,25 +53,23 @@ export function adviseLevel(
       .filter((a) => a.timed)
       .map((a) => a.totalMs),
   )
-  const words = (ms: number) => `${(ms / 1000).toFixed(1)} s`
   if (latest.length >= rules.backOf && rights(rules.backOf) < rules.backBelow)
     return {
       move: 'back',
-      because: `Of the last ${rules.backOf} answers ${rights(rules.backOf)} were right, fewer than ${rules.backBelow}: a level back makes them sure again.`,
+      because: LEVEL.back(rules.backOf, rights(rules.backOf), rules.backBelow),
     }
   if (latest.length < rules.upOf)
     return {
       move: 'hold',
-      because: `${latest.length} of ${rules.upOf} answers at this level: ${rules.upRight} right and a median within ${words(targetMs)} move up.`,
+      because: LEVEL.early(latest.length, rules.upOf, rules.upRight, targetMs),
     }
   const right = rights(rules.upOf)
   const inTime = pace !== undefined && pace <= targetMs
-  const found = `Of the last ${rules.upOf} answers ${right} were right, the median ${pace === undefined ? 'not timed' : words(pace)}`
-  if (right >= rules.upRight && inTime)
-    return { move: 'up', because: `${found}: both within the target of ${words(targetMs)}.` }
+  const found = LEVEL.found(rules.upOf, right, pace)
+  if (right >= rules.upRight && inTime) return { move: 'up', because: LEVEL.up(found, targetMs) }
   const lacking = [
-    ...(right < rules.upRight ? [`${rules.upRight} right`] : []),
-    ...(inTime ? [] : [`a median within ${words(targetMs)}`]),
+    ...(right < rules.upRight ? [LEVEL.lackingRight(rules.upRight)] : []),
+    ...(inTime ? [] : [LEVEL.lackingPace(targetMs)]),
   ]
-  return { move: 'hold', because: `${found}; to move up: ${lacking.join(' and ')}.` }
+  return { move: 'hold', because: LEVEL.hold(found, lacking) }
 }

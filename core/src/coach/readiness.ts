@@ -1,6 +1,7 @@
 /** What a learner knows, and what may come next: prerequisites first. */
 import type { Technique } from '../technique/contract.js'
 import { TECHNIQUES, techniqueById } from '../technique/registry.js'
+import { STANDING } from '../words/levels.js'
 import { LEVEL_RULES, type LevelMove, type LevelRules } from './levels.js'
 import type { LearnerSettings } from './settings.js'
 
@@ -47,7 +48,7 @@ export function readiness(
       const found = bestRung(t, results, rules, targets[t.id])
       const move = moves.find((m) => m.technique === t.id)
       if (!move || move.to <= (found.rung ?? 1)) return [t.id, found]
-      const words = move.by === 'rule' ? `moved up to level ${move.to}` : `level ${move.to} set by hand`
+      const words = STANDING.moved(move.to, move.by === 'rule')
       return [t.id, { rung: move.to - 1, words }]
     }),
   )
@@ -55,20 +56,18 @@ export function readiness(
     const { rung, words } = known.get(technique.id)!
     const missing = technique.needs.filter((id) => known.get(id)!.rung === undefined).map(techniqueById)
     if (rung !== undefined)
-      return { technique, standing: 'known', because: `At target on level ${rung}: ${words}.`, missing: [] }
+      return { technique, standing: 'known', because: STANDING.known(rung, words), missing: [] }
     if (results.some((r) => r.technique === technique.id))
-      return { technique, standing: 'practised', because: `In practice: ${words}.`, missing }
+      return { technique, standing: 'practised', because: STANDING.practised(words), missing }
     if (missing.length === 0)
       return {
         technique,
         standing: 'ready',
-        because: technique.needs.length
-          ? 'Everything it needs is at target.'
-          : 'It needs nothing else first.',
+        because: STANDING.ready(technique.needs.length > 0),
         missing,
       }
-    const first = missing.map((m) => `${m.name} (${known.get(m.id)!.words})`)
-    return { technique, standing: 'not-yet', because: `First at target: ${first.join(', ')}.`, missing }
+    const first = missing.map((m) => STANDING.missing(m.name, known.get(m.id)!.words))
+    return { technique, standing: 'not-yet', because: STANDING.first(first), missing }
   })
 }
 
@@ -83,7 +82,7 @@ function bestRung(
   if (answers.length === 0)
     return {
       rung: undefined,
-      words: results.some((r) => r.technique === technique.id) ? 'not yet without steps' : 'not begun',
+      words: STANDING.begun(results.some((r) => r.technique === technique.id)),
     }
   let words = ''
   for (let rung = technique.levels.length; rung >= 1; rung -= 1) {
@@ -93,11 +92,7 @@ function bestRung(
     )
     if (latest.answers === 0) continue
     const target = targets[rung] ?? technique.levels[rung - 1]!.targetMs
-    const pace =
-      latest.medianMs === null
-        ? 'not timed'
-        : `${(latest.medianMs / 1000).toFixed(1)} s for ${target / 1000} s`
-    const said = `${latest.right} of the last ${latest.answers} right, ${pace}`
+    const said = STANDING.latest(latest.right, latest.answers, latest.medianMs, target)
     words ||= said
     const share = rules.upRight / rules.upOf
     const right = latest.answers >= rules.upOf && latest.right >= share * latest.answers

@@ -13,13 +13,17 @@ import {
   say,
 } from './numbers.js'
 
+/** Either factor may be taken apart. */
+const eitherApart = (a: bigint, b: bigint) =>
+  [
+    [a, b],
+    [b, a],
+  ] as const
+
 export const splitAdd: Speaker = (problem) => {
   const { a, b, s } = factors(problem)
   const ways: Spoken[] = []
-  for (const [apart, whole] of [
-    [a, b],
-    [b, a],
-  ] as const) {
+  for (const [apart, whole] of eitherApart(a, b)) {
     if (apart < 10n) continue
     const by = (some: bigint[], products: boolean) => {
       let total = 0n
@@ -91,10 +95,7 @@ const oneDigit = (n: bigint): boolean =>
 export const byFactors: Speaker = (problem) => {
   const { a, b, s } = factors(problem)
   const ways: Spoken[] = []
-  for (const [apart, whole] of [
-    [a, b],
-    [b, a],
-  ] as const) {
+  for (const [apart, whole] of eitherApart(a, b)) {
     if (apart < 10n || !oneDigit(apart)) continue
     for (const largest of [true, false]) {
       const said: string[] = []
