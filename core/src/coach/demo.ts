@@ -134,7 +134,7 @@ function moveOn(track: Track, sitting: DemoSitting): void {
   }
 }
 
-/** Sittings after which a technique is known well enough to go on to those that lean on it. */
+/** Sittings after which a technique is known well enough to go on to those that need it. */
 const SITTINGS_TO_KNOW = 5
 
 /**

@@ -10,7 +10,7 @@ export interface SlipCount {
   readonly count: number
 }
 
-/** A slip made so often of late is a habit (default, common practice); so many days are looked back on. */
+/** A slip made so often lately is a habit (default, common practice); so many days are looked back on. */
 const OFTEN = 3
 export const HABIT_DAYS = 21
 

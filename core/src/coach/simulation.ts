@@ -3,7 +3,7 @@
  * than chance. What is assumed, all of it stated here:
  * - a fact comes faster with every use, by the power law of practice, and its uses fade by half in `fadeDays`;
  * - the rest of a technique's steps come faster with its problems in the same way; a problem worked before the
- *   techniques it leans on are known teaches less than half as much;
+ *   techniques it needs are known teaches less than half as much;
  * - slips grow rarer as the times grow shorter; asking step by step costs reading.
  */
 

@@ -27,7 +27,7 @@ export interface Technique {
   readonly family: Family
   /** What it is, in one sentence a learner reads before choosing it. */
   readonly about: string
-  /** The techniques it leans on, by id: these come first. */
+  /** The techniques it needs, by id: these come first. */
   readonly needs: readonly string[]
   readonly lesson: Lesson
   /** Where practitioners differ; the first value of each option is the default. */

@@ -79,7 +79,7 @@ export function techniqueById(id: string): Technique {
   return found
 }
 
-/** The ids of a technique and of all it leans on, in teaching order. @throws InputError for an unknown id. */
+/** The ids of a technique and of all it needs, in teaching order. @throws InputError for an unknown id. */
 export function withNeeds(id: string): string[] {
   const needed = new Set<string>()
   const add = (one: string) => {

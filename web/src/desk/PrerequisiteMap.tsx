@@ -18,7 +18,7 @@ interface Props {
   readonly onChoose: (techniqueId: string) => void
 }
 
-/** Every technique, from what stands alone at the left to what leans on the most; a line leads from each to those it opens. */
+/** Every technique, from what stands alone at the left to what needs the most; a line leads from each to those it opens. */
 export const PrerequisiteMap = memo(function PrerequisiteMap({ readiness, chosen, onChoose }: Props) {
   return (
     <fieldset className="map-frame">

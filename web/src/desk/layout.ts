@@ -1,4 +1,4 @@
-/** Where each technique stands on the map of prerequisites: a column later than the latest of those it leans on. */
+/** Where each technique stands on the map of prerequisites: a column later than the latest of those it needs. */
 import { FAMILIES, TECHNIQUES, type Technique } from '@tachymetra/core'
 
 export interface Spot {
@@ -29,7 +29,7 @@ export function layoutMap(techniques: readonly Technique[] = TECHNIQUES): MapLay
   )
   for (let c = 0; c < columns; c += 1) {
     const here = techniques.filter((t) => columnOf(t) === c)
-    // As near as may be to the middle of those it leans on, families kept together.
+    // As near as may be to the middle of those it needs, families kept together.
     const wish = (t: Technique) =>
       t.needs.length
         ? t.needs.reduce((sum, id) => sum + rowOf.get(id)!, 0) / t.needs.length

@@ -68,7 +68,7 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
   if (practised.isPending || coach.isPending) return <Loading />
   if (practised.isLoadingError) return <Trouble error={practised.error} retry={() => practised.refetch()} />
   if (coach.isLoadingError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
-  // Without a choice, what was worked most of late stands where only one technique can be shown.
+  // Without a choice, what was worked most lately stands where only one technique can be shown.
   const technique = chosen ?? mostWorked(coach.data.results)
   return (
     <>
