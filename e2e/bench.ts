@@ -6,19 +6,10 @@ import {
   expect,
   type Page,
 } from '@playwright/test'
-import {
-  absolute,
-  answerOf,
-  type Problem,
-  printProblem,
-  readProblem,
-  rowsOf,
-  type Step,
-  schoolOf,
-  techniqueById,
-  toText,
-  trace,
-} from '@tachymetra/core'
+import { absolute, toText } from '@tachymetra/core/number'
+import { answerOf, type Problem, printProblem, readProblem, rowsOf } from '@tachymetra/core/problem'
+import { techniqueById } from '@tachymetra/core/registry'
+import { type Step, schoolOf, trace } from '@tachymetra/core/technique'
 import { demoCopy, TestServer } from './server.js'
 
 export { expect }

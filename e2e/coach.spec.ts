@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { FACT_DECKS } from '@tachymetra/core'
+import { FACT_DECKS } from '@tachymetra/core/facts'
 import type { DayWire, Holdings, LearnerWire, MoveWire } from '@tachymetra/core/wire'
 import { extractText, getDocumentProxy } from 'unpdf'
 import {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { FACT_DECKS, type FactCard, factById } from '@tachymetra/core'
+import { FACT_DECKS, type FactCard, factById } from '@tachymetra/core/facts'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
 import { expect, pick, test } from './bench.js'
 

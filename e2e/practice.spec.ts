@@ -1,4 +1,7 @@
-import { answerOf, printProblem, techniqueById, toText, toWords, trace } from '@tachymetra/core'
+import { toText, toWords } from '@tachymetra/core/number'
+import { answerOf, printProblem } from '@tachymetra/core/problem'
+import { techniqueById } from '@tachymetra/core/registry'
+import { trace } from '@tachymetra/core/technique'
 import type { AttemptWire, LearnerWire, SittingPage } from '@tachymetra/core/wire'
 import {
   answerOne,

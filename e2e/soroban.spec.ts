@@ -1,21 +1,9 @@
 import type { Page } from '@playwright/test'
-import {
-  type BeadMove,
-  beadsOf,
-  beadWorkOf,
-  type Decimal,
-  digitAt,
-  equal,
-  isOnFrame,
-  type Problem,
-  readDecimal,
-  readProblem,
-  type Step,
-  schoolOf,
-  techniqueById,
-  toText,
-  trace,
-} from '@tachymetra/core'
+import { type Decimal, digitAt, equal, readDecimal, toText } from '@tachymetra/core/number'
+import { type Problem, readProblem } from '@tachymetra/core/problem'
+import { techniqueById } from '@tachymetra/core/registry'
+import { type BeadMove, beadsOf, beadWorkOf, isOnFrame } from '@tachymetra/core/soroban'
+import { type Step, schoolOf, trace } from '@tachymetra/core/technique'
 import type { AttemptWire, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
 import { chooseSitting, expect, openChoice, pick, test, type } from './bench.js'
 

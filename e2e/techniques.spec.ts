@@ -1,20 +1,10 @@
 import type { Page } from '@playwright/test'
-import {
-  equal,
-  InputError,
-  isAbacus,
-  levelOf,
-  meets,
-  readDecimal,
-  readProblem,
-  type Step,
-  schoolOf,
-  TECHNIQUES,
-  type Technique,
-  techniqueById,
-  toText,
-  trace,
-} from '@tachymetra/core'
+import { equal, readDecimal, toText } from '@tachymetra/core/number'
+import { InputError, readProblem } from '@tachymetra/core/problem'
+import { meets } from '@tachymetra/core/question'
+import { levelOf, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import { isAbacus } from '@tachymetra/core/soroban'
+import { type Step, schoolOf, type Technique, trace } from '@tachymetra/core/technique'
 import {
   chooseSitting,
   expect,

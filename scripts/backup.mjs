@@ -21,7 +21,7 @@ if (what === 'recount' ? file : !file || more.length > 0)
 const { backUpFile, beforePath, restore } = await import('../server/dist/store/backup.js')
 const { recount } = await import('../server/dist/store/recount.js')
 const { databaseFile, openData, readSettings, StartError } = await import('../server/dist/main.js')
-const { InputError } = await import('../core/dist/index.js')
+const { InputError } = await import('../core/dist/problem/index.js')
 try {
   const settings = readSettings({ ...process.env, HOST: '' }, empty ? ['--empty'] : [])
   const database = databaseFile(settings)

@@ -59,7 +59,7 @@ export function ensureBuilt({ coreOnly = false } = {}) {
   buildIfChanged(
     'core',
     ['core/src', 'core/tsconfig.json', 'tsconfig.base.json'],
-    'core/dist/index.js',
+    'core/dist/number/decimal.js',
     () => {
       say('Building the core...')
       return run(bin('tsc'), ['-b', 'core'], { stdio: ['ignore', 2, 'inherit'] })

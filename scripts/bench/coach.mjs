@@ -1,18 +1,8 @@
 /** How well the coach judges: plan against chance and fixed order in simulation, and how often forecasts hold. */
-import {
-  BEGINNER,
-  COVERAGE,
-  forecast,
-  goalReached,
-  LEAST_DAYS,
-  middleOf,
-  normal,
-  POLICIES,
-  paceOn,
-  seeded,
-  TECHNIQUES,
-  withNeeds,
-} from '../../core/dist/index.js'
+import { middleOf, normal, seeded } from '../../core/dist/number/index.js'
+import { COVERAGE, forecast, LEAST_DAYS, paceOn } from '../../core/dist/plan/index.js'
+import { TECHNIQUES, withNeeds } from '../../core/dist/registry/index.js'
+import { BEGINNER, goalReached, POLICIES } from '../../core/dist/simulate/index.js'
 
 const LEARNERS = 12
 const DAYS = 200

@@ -1,18 +1,12 @@
 /** Tracing, diagnosing, comparing and generating, beside decimal.js reckoning the plain answer. */
 import Decimal from 'decimal.js'
 import { Bench } from 'tinybench'
-import {
-  compareWays,
-  diagnose,
-  draw,
-  printProblem,
-  readProblem,
-  schoolOf,
-  seeded,
-  TECHNIQUES,
-  techniqueById,
-  trace,
-} from '../../core/dist/index.js'
+import { diagnose } from '../../core/dist/diagnose/index.js'
+import { seeded } from '../../core/dist/number/index.js'
+import { draw, printProblem, readProblem } from '../../core/dist/problem/index.js'
+import { TECHNIQUES, techniqueById } from '../../core/dist/registry/index.js'
+import { compareWays } from '../../core/dist/report/index.js'
+import { schoolOf, trace } from '../../core/dist/technique/index.js'
 
 /** A technique and a problem; the answer diagnosed is one that a slip at a step in the middle leads to. */
 const CASES = [

@@ -4,7 +4,7 @@ import { createServer } from 'node:http'
 import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { demoLearners } from '../../core/dist/index.js'
+import { demoLearners } from '../../core/dist/simulate/index.js'
 import { launchBrowser, quantile } from './page.mjs'
 
 const ROUNDS = 9
@@ -19,7 +19,7 @@ export async function run() {
   const { createApp } = await import('../../server/dist/app.js')
   const { openDatabase } = await import('../../server/dist/store/database.js')
   const { insertAttempt, rollUp } = await import('../../server/dist/store/attempts.js')
-  const { judgeRecord } = await import('../../core/dist/index.js')
+  const { judgeRecord } = await import('../../core/dist/session/index.js')
   const { sql } = await import(need.resolve('drizzle-orm'))
   const folder = mkdtempSync(join(tmpdir(), 'tachymetra-million-'))
   const web = new URL('../../web/dist', import.meta.url).pathname

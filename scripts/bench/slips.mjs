@@ -1,6 +1,7 @@
 /** How often one random slip is recognised from the final answer alone, technique by technique. */
-import { TECHNIQUES } from '../../core/dist/index.js'
-import { recognition } from '../../core/dist/technique/testing.js'
+
+import { recognition } from '../../core/dist/kit/testing.js'
+import { TECHNIQUES } from '../../core/dist/registry/index.js'
 
 const CASES = 10_000
 

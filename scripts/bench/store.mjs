@@ -4,7 +4,7 @@ import { Agent, createServer, request } from 'node:http'
 import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { demoLearners } from '../../core/dist/index.js'
+import { demoLearners } from '../../core/dist/simulate/index.js'
 
 const COUNT = 1500
 

@@ -4,14 +4,9 @@ import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import {
-  JUDGE,
-  OWN_LEVEL,
-  printProblem as print,
-  readProblem,
-  TECHNIQUES,
-  techniqueById,
-} from '../../core/dist/index.js'
+import { printProblem as print, readProblem } from '../../core/dist/problem/index.js'
+import { OWN_LEVEL, TECHNIQUES, techniqueById } from '../../core/dist/registry/index.js'
+import { JUDGE } from '../../core/dist/session/index.js'
 import { ROOT } from '../prepare.mjs'
 
 const digits = (n, k = 0) => '7384659281746352918273645546372819'.repeat(2).slice(k, k + n)

@@ -1,13 +1,7 @@
-import {
-  DEFAULT_SETTINGS,
-  JUDGE,
-  type LearnerSettings,
-  planDay,
-  readiness,
-  slowFacts,
-  standsOf,
-  type Times,
-} from '@tachymetra/core'
+import { readiness, standsOf } from '@tachymetra/core/curriculum'
+import { DEFAULT_SETTINGS, type LearnerSettings, slowFacts, type Times } from '@tachymetra/core/learner'
+import { planDay } from '@tachymetra/core/plan'
+import { JUDGE } from '@tachymetra/core/session'
 import type {
   AttemptWire,
   CoachWire,

@@ -1,5 +1,5 @@
 /** Errors as RFC 9457 problem details. Whatever goes wrong, nothing has been changed. */
-import { InputError } from '@tachymetra/core'
+import { InputError } from '@tachymetra/core/problem'
 import { check, type ProblemDetails } from '@tachymetra/core/wire'
 import type { ErrorRequestHandler, Response } from 'express'
 import type Joi from 'joi'

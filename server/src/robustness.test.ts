@@ -1,6 +1,7 @@
 /** Anything may be sent: it is stored, or refused with a reason and nothing is changed. */
 import { createHash } from 'node:crypto'
-import { DEFAULT_SETTINGS, JUDGE } from '@tachymetra/core'
+import { DEFAULT_SETTINGS } from '@tachymetra/core/learner'
+import { JUDGE } from '@tachymetra/core/session'
 import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'

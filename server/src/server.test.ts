@@ -1,16 +1,8 @@
 import { hostname } from 'node:os'
-import {
-  type AttemptRecord,
-  demoLearners,
-  type FactMemory,
-  JUDGE,
-  judgeRecall,
-  judgeRecord,
-  type LatestAnswer,
-  paceOf,
-  type RecallRecord,
-  remember,
-} from '@tachymetra/core'
+import type { LatestAnswer } from '@tachymetra/core/curriculum'
+import { type FactMemory, judgeRecall, paceOf, type RecallRecord, remember } from '@tachymetra/core/learner'
+import { type AttemptRecord, JUDGE, judgeRecord } from '@tachymetra/core/session'
+import { demoLearners } from '@tachymetra/core/simulate'
 import type {
   AttemptSummary,
   AttemptWire,

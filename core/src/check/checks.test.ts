@@ -3,7 +3,7 @@ import { expect, test } from 'vitest'
 import { add, decimal, equal, toText } from '../number/decimal.js'
 import { readProblem } from '../problem/expression.js'
 import { answerOf } from '../problem/problem.js'
-import { TECHNIQUES } from '../technique/registry.js'
+import { TECHNIQUES } from '../registry/techniques.js'
 import { checksOf } from './checks.js'
 
 const check = (expression: string, answer: string, id: string) =>

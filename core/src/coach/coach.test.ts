@@ -1,14 +1,15 @@
 import { expect, test } from 'vitest'
+import { paceOf, perMinute } from '../learner/pace.js'
 import { seeded } from '../number/random.js'
+import { median } from '../number/statistics.js'
 import { readProblem } from '../problem/expression.js'
-import { lengthOf } from '../session/events.js'
+import { techniqueById } from '../registry/techniques.js'
+import { durationOf } from '../session/events.js'
 import { judgeRecord } from '../session/verdict.js'
+import { demoLearners } from '../simulate/demo.js'
+import { LEAST_MS, simulateAttempt } from '../simulate/simulated.js'
 import { schoolOf, trace } from '../technique/driver.js'
 import { effortOf } from '../technique/effort.js'
-import { techniqueById } from '../technique/registry.js'
-import { demoLearners } from './demo.js'
-import { median, paceOf, perMinute } from './pace.js'
-import { LEAST_MS, simulateAttempt } from './simulated.js'
 
 test('effort counts facts, carries and the most digits held', () => {
   const technique = techniqueById('subtract-hold-drop')
@@ -78,7 +79,7 @@ test('a simulated learner gets faster with practice, by the power law of its hab
     const random = seeded(3)
     const times = Array.from({ length: 40 }, () => simulateAttempt(habits, { ...task, practised }, random))
     // Three steps, each with what no practice shortens.
-    return median(times.map((a) => lengthOf(a.events)))! - 3 * LEAST_MS
+    return median(times.map((a) => durationOf(a.events)))! - 3 * LEAST_MS
   }
   // 1 + 0/10 and 1 + 90/10 problems: tenfold practice divides the time by 10^0.3.
   expect(timeAfter(0) / timeAfter(90)).toBeCloseTo(10 ** 0.3, 2)

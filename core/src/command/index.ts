@@ -1,6 +1,5 @@
 /** The command line over the core, without the process around it: arguments in, text and exit code out. */
 
-import { compareWays } from '../coach/compare.js'
 import { diagnose } from '../diagnose/diagnose.js'
 import { highestPlace, lowestPlace, readDecimal, toText } from '../number/decimal.js'
 import { placeName } from '../number/places.js'
@@ -9,6 +8,8 @@ import { InputError } from '../problem/error.js'
 import { printProblem, readProblem, solvedWords } from '../problem/expression.js'
 import { answerOf, type Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
+import { levelOf, techniqueById } from '../registry/techniques.js'
+import { compareWays } from '../report/compare.js'
 import { beginTask, type EntryVerdict, happen, openQuestion } from '../session/reduce.js'
 import { WORKED_SUPPORTS } from '../session/support.js'
 import { causesOf, figuresOf } from '../session/verdict.js'
@@ -18,9 +19,8 @@ import type { DialValues, School, Step, Technique } from '../technique/contract.
 import { schoolOf, trace } from '../technique/driver.js'
 import { effortWords } from '../technique/effort.js'
 import { lineText } from '../technique/line.js'
-import { levelOf, techniqueById } from '../technique/registry.js'
 
-export interface Outcome {
+export interface CommandResult {
   readonly code: 0 | 2
   readonly out: string
   readonly err: string
@@ -34,7 +34,7 @@ const USAGE: Record<string, string> = {
 }
 
 /** Runs one command. Never throws on bad input: that is exit code 2 and one line of explanation. */
-export function runCommand(name: string, args: readonly string[]): Outcome {
+export function runCommand(name: string, args: readonly string[]): CommandResult {
   try {
     const run = { work, diagnose: diagnoseCommand, problems }[name]
     if (!run) throw new InputError(`There is no command "${name}". Known: ${Object.keys(USAGE).join(', ')}.`)

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
+import { counting } from '../kit/testing.js'
 import { readDecimal } from '../number/decimal.js'
 import { readProblem } from '../problem/expression.js'
+import { techniqueById } from '../registry/techniques.js'
 import { schoolOf, trace } from '../technique/driver.js'
-import { techniqueById } from '../technique/registry.js'
-import { counting } from '../technique/testing.js'
 import { diagnose } from './diagnose.js'
 import { keyingSlip } from './keying.js'
 

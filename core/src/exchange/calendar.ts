@@ -1,10 +1,10 @@
 /** The plan as an iCalendar file, and busy times read from one (RFC 5545), by way of ical.js. */
 import ICAL from 'ical.js'
-import { freeTime, mergedBusy } from '../coach/agenda.js'
-import { itemName } from '../coach/plan.js'
-import type { Busy, LearnerSettings } from '../coach/settings.js'
-import type { PlanDay } from '../coach/week.js'
+import type { Busy, LearnerSettings } from '../learner/settings.js'
 import { instantOf } from '../number/days.js'
+import { freeTime, mergedBusy } from '../plan/agenda.js'
+import { itemName } from '../plan/today.js'
+import type { PlanDay } from '../plan/week.js'
 import { InputError } from '../problem/error.js'
 
 /** Largest calendar read, in characters, and most repetitions followed of one event. */

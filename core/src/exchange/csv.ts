@@ -13,7 +13,7 @@ import {
 } from '../session/record.js'
 import { FIRST_JUDGE } from '../session/reduce.js'
 import { finishedProgress } from '../session/verdict.js'
-import { attemptSchema, check, type SittingStart, sittingStartSchema } from './wire.js'
+import { attemptSchema, check, type SittingStart, sittingStartSchema } from '../wire/wire.js'
 
 /** An attempt with the sitting it belongs to: one row. */
 export interface AttemptRow {

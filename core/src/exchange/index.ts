@@ -1,4 +1,3 @@
-/** Open formats in and out: kept apart from the rest, so that only what needs them loads them. */
-export * from './calendar.js'
-export * from './csv.js'
-export * from './statements.js'
+export { planCalendar, readBusy } from './calendar.js'
+export { type AttemptRow, csvHead, csvRows, MOST_CSV, type ReadRow, readCsv } from './csv.js'
+export { statementOf } from './statements.js'

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { values } from '../kit/testing.js'
 import { toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import { answerOf, signed } from '../problem/problem.js'
-import { techniqueById } from '../technique/registry.js'
-import { values } from '../technique/testing.js'
+import { techniqueById } from '../registry/techniques.js'
 import { randomGrid } from './grid.js'
 import { FASTEST_MS, flashList, onsets, SLOWEST_MS, type Staircase, safePace, stairAfter } from './list.js'
 

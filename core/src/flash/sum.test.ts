@@ -1,4 +1,4 @@
-import { describeTechnique } from '../technique/describe.js'
+import { describeTechnique } from '../kit/describe.js'
 import { flashSum } from './sum.js'
 
 describeTechnique(flashSum, {

@@ -1,3 +1,4 @@
+import { randomNormal } from 'd3-random'
 import { uniformBigInt } from 'pure-rand/distribution/uniformBigInt'
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
@@ -19,9 +20,9 @@ export function seeded(seed: number): Random {
   }
 }
 
-/** A draw from the standard normal distribution (Box and Muller 1958, Annals of Mathematical Statistics 29). */
+/** A draw from the standard normal distribution, by way of d3-random. */
 export function normal(random: Random): number {
-  return Math.sqrt(-2 * Math.log(1 - random.unit())) * Math.cos(2 * Math.PI * random.unit())
+  return randomNormal.source(() => random.unit())()()
 }
 
 /** Spreads neighbouring seeds apart, so that seeds 1 and 2 do not start alike (finaliser of MurmurHash3). */

@@ -42,7 +42,7 @@ export const MOST_EVENTS = 1500
 export const MOST_WRONG = 1000
 
 /** From the problem's coming to the last thing that happened, in milliseconds. */
-export function lengthOf(events: readonly AttemptEvent[]): number {
+export function durationOf(events: readonly AttemptEvent[]): number {
   return events.at(-1)?.at ?? 0
 }
 

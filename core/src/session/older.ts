@@ -1,9 +1,6 @@
 /** Attempts as they were recorded before events: entries with the number of their step, and hints counted only. */
 
-import { type Fade, type Fades, FIRST_FADE } from '../coach/fade.js'
-import { isAbacus } from '../soroban/step.js'
 import type { School, Technique } from '../technique/contract.js'
-import { OWN_LEVEL, TECHNIQUES } from '../technique/registry.js'
 import type { SlipId } from '../words/slips.js'
 import type { AttemptEvent } from './events.js'
 import type { Outcome } from './record.js'
@@ -141,15 +138,4 @@ export const RENAMED_SLIPS: Readonly<Record<string, SlipId>> = {
 /** The id a mistake has now. */
 export function currentSlip(id: string): string {
   return RENAMED_SLIPS[id] ?? id
-}
-
-/** Before each technique and level had a fade of its own, one stood for all of them. */
-export function fadesOfOlder(fade: Fade): Fades {
-  if (fade.level === FIRST_FADE.level && fade.run === FIRST_FADE.run) return {}
-  return Object.fromEntries(
-    TECHNIQUES.filter(isAbacus).map(({ id, levels }) => [
-      id,
-      Object.fromEntries([OWN_LEVEL, ...levels.map((_, i) => i + 1)].map((level) => [level, fade])),
-    ]),
-  )
 }

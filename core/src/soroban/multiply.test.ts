@@ -1,4 +1,4 @@
-import { describeTechnique } from '../technique/describe.js'
+import { describeTechnique } from '../kit/describe.js'
 import { sorobanMultiply } from './multiply.js'
 
 describeTechnique(sorobanMultiply, {

@@ -1,18 +1,18 @@
 import { Decimal as Reference } from 'decimal.js'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { expectWorked, family } from '../kit/agree.js'
+import { recognition, slipAtRandom } from '../kit/testing.js'
 import { decimal, isNegative, toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
 import { answerOf, type Problem, productOf, rootOf, sumOf } from '../problem/problem.js'
 import { meets } from '../question/question.js'
-import { expectWorked, family } from './agree.js'
+import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import type { School, Step } from './contract.js'
 import { momentAfter, schoolOf, trace, variantsOf } from './driver.js'
 import { lineText } from './line.js'
 import { slipAt } from './reading.js'
-import { TECHNIQUES, techniqueById } from './registry.js'
-import { recognition, slipAtRandom } from './testing.js'
 
 const Exact = Reference.clone({ precision: 80, rounding: Reference.ROUND_DOWN })
 

@@ -7,6 +7,7 @@ import type { Decimal } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import type { ProblemSpace } from '../problem/space.js'
 import type { Question } from '../question/question.js'
+import type { Lesson } from '../words/lesson.js'
 import type { SlipId } from '../words/slips.js'
 
 export const FAMILIES = [
@@ -68,16 +69,6 @@ export interface SchoolOption {
   readonly values: readonly string[]
   /** What each value means. */
   readonly words: Readonly<Record<string, string>>
-}
-
-/** What a learner is taught before the first problem. */
-export interface Lesson {
-  /** A problem that shows the technique well. */
-  readonly example: string
-  readonly when: string
-  readonly whenNot: string
-  /** Why it works: about three lines, algebra or place values. */
-  readonly because: readonly string[]
 }
 
 /** One thing about generated problems that can be set. */

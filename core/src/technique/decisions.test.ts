@@ -4,10 +4,10 @@ import { absolute, isZero, toText } from '../number/decimal.js'
 import { type Random, seeded } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import { type Problem, rowsOf } from '../problem/problem.js'
+import { TECHNIQUES } from '../registry/techniques.js'
 import { beadWorkOf, isAbacus } from '../soroban/step.js'
 import type { Level, Step } from './contract.js'
 import { trace, variantsOf } from './driver.js'
-import { TECHNIQUES } from './registry.js'
 
 const PROBLEMS = 8
 

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
 import { readProblem } from '../problem/expression.js'
+import { levelOf, techniqueById } from '../registry/techniques.js'
 import { SUM_MISFIT } from '../words/addition.js'
 import { schoolOf, variantsOf, wayWords } from './driver.js'
-import { levelOf, techniqueById } from './registry.js'
 import { beginWalks } from './walks.js'
 
 test('a school is what is given, else as the level is worked, else the default', () => {

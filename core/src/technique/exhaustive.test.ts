@@ -1,11 +1,11 @@
 import { Decimal as Reference } from 'decimal.js'
 import { describe, expect, test } from 'vitest'
+import { expectWorked, family } from '../kit/agree.js'
 import { decimal, equal, isNegative, toText } from '../number/decimal.js'
 import { readProblem } from '../problem/expression.js'
 import { productOf, quotientOf, rootOf, squareOf, sumOf } from '../problem/problem.js'
-import { expectWorked, family } from './agree.js'
+import { techniqueById } from '../registry/techniques.js'
 import { trace, variantsOf } from './driver.js'
-import { techniqueById } from './registry.js'
 
 const Exact = Reference.clone({ precision: 80, rounding: Reference.ROUND_DOWN })
 

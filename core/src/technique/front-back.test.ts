@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
 import { readProblem } from '../problem/expression.js'
+import { techniqueById } from '../registry/techniques.js'
 import { FRONT_BACK } from '../words/multiplication.js'
 import { schoolOf, trace } from './driver.js'
-import { techniqueById } from './registry.js'
 
 test('why front and back are joined as they are: padded, with what is over, or taken away', () => {
   const why = (id: string, expression: string) => {

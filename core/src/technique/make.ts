@@ -3,6 +3,7 @@ import { type Decimal, equal, isNegative } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import { type AnswerKind, SIGNED } from '../question/kind.js'
 import { meets } from '../question/question.js'
+import type { TechniqueWords } from '../words/lesson.js'
 import type { SlipId } from '../words/slips.js'
 import { dialValuesOf } from './boards.js'
 import type {
@@ -10,7 +11,6 @@ import type {
   AnswerLine,
   DialValues,
   Held,
-  Lesson,
   Level,
   School,
   Slip,
@@ -28,13 +28,6 @@ export interface Misfit {
 
 export function misfit(because: string): Misfit {
   return { because }
-}
-
-/** What a technique is called and how it is taught. */
-export interface TechniqueWords {
-  readonly name: string
-  readonly about: string
-  readonly lesson: Lesson
 }
 
 /**

@@ -5,10 +5,10 @@ import { add, type Decimal, decimal, digitAt, readDecimal, toText, ZERO } from '
 import { readProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
+import { techniqueById } from '../registry/techniques.js'
 import type { Technique } from './contract.js'
 import { momentAfter, schoolOf, trace } from './driver.js'
 import { lineText } from './line.js'
-import { techniqueById } from './registry.js'
 import { Walk } from './walks.js'
 
 /** Where entries lead to. */

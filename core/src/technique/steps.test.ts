@@ -6,9 +6,9 @@ import { expect, test } from 'vitest'
 import { seeded } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
+import { techniqueById } from '../registry/techniques.js'
 import type { School, Step } from './contract.js'
 import { schoolOf, trace } from './driver.js'
-import { techniqueById } from './registry.js'
 
 const CASES = 400
 

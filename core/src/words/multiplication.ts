@@ -1,8 +1,8 @@
 /** Words of the ways of multiplying. */
 import { placeName } from '../number/places.js'
 import { said } from '../number/whole.js'
-import type { TechniqueWords } from '../technique/make.js'
 import { count, listed, plural } from './english.js'
+import type { TechniqueWords } from './lesson.js'
 
 const places = (width: number) => count(width, 'place')
 

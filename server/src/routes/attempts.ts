@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util'
-import type { Verdict } from '@tachymetra/core'
+import type { Verdict } from '@tachymetra/core/session'
 import { attemptSchema, idSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'

@@ -1,4 +1,6 @@
-import { fadesOfOlder, LEVEL_RULES, levelOf, techniqueById } from '@tachymetra/core'
+import { LEVEL_RULES } from '@tachymetra/core/curriculum'
+import { fadesOfOlder } from '@tachymetra/core/learner'
+import { levelOf, techniqueById } from '@tachymetra/core/registry'
 import { handMoveSchema, idSchema, latestSchema, settingsSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'

@@ -1,4 +1,4 @@
-import { judgeRecall } from '@tachymetra/core'
+import { judgeRecall } from '@tachymetra/core/learner'
 import { recallSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'

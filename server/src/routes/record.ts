@@ -1,4 +1,5 @@
-import { dayAfter, dayIn, TECHNIQUES } from '@tachymetra/core'
+import { dayAfter, dayIn } from '@tachymetra/core/number'
+import { TECHNIQUES } from '@tachymetra/core/registry'
 import { idSchema, paceSchema, pageSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found } from '../problem.js'

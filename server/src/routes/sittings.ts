@@ -1,4 +1,4 @@
-import { checkLevel, techniqueById } from '@tachymetra/core'
+import { checkLevel, techniqueById } from '@tachymetra/core/registry'
 import { idSchema, sittingStartSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'

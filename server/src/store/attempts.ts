@@ -1,15 +1,15 @@
+import { paceOf } from '@tachymetra/core/learner'
+import { dayIn } from '@tachymetra/core/number'
 import {
   type AttemptRecord,
   type Causes,
   causesOf,
-  dayIn,
   type Exercise,
   finishedProgress,
-  paceOf,
   type Verdict,
   verdictOf,
   wrongAnswers,
-} from '@tachymetra/core'
+} from '@tachymetra/core/session'
 import type { AttemptSummary, AttemptWire } from '@tachymetra/core/wire'
 import { and, asc, eq, sql } from 'drizzle-orm'
 import { type Database, write } from './database.js'

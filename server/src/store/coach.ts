@@ -1,16 +1,15 @@
 import {
-  dayAfter,
-  dayIn,
   HABIT_DAYS,
-  TECHNIQUES,
   type Timed,
   type Times,
   timedAnswer,
   timedRecall,
   timedSteps,
   timesOf,
-  type WorkedSupport,
-} from '@tachymetra/core'
+} from '@tachymetra/core/learner'
+import { dayAfter, dayIn } from '@tachymetra/core/number'
+import { TECHNIQUES } from '@tachymetra/core/registry'
+import type { WorkedSupport } from '@tachymetra/core/session'
 import type { AttemptWire, CoachWire, LearnerWire } from '@tachymetra/core/wire'
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import { wholeAttempt } from './attempts.js'

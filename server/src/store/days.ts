@@ -1,4 +1,5 @@
-import { dayAfter, dayIn, type JudgedEntry, weekOf } from '@tachymetra/core'
+import { dayAfter, dayIn, weekOf } from '@tachymetra/core/number'
+import type { JudgedEntry } from '@tachymetra/core/session'
 import type { DayWire, SlipWeek } from '@tachymetra/core/wire'
 import { and, asc, eq, gte, sql } from 'drizzle-orm'
 import type { Database } from './database.js'

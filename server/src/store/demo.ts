@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { DEMO_COACH, demoLearners, JUDGE, judgeRecord } from '@tachymetra/core'
+import { JUDGE, judgeRecord } from '@tachymetra/core/session'
+import { DEMO_COACH, demoLearners } from '@tachymetra/core/simulate'
 import { insertAttempt, rollUp } from './attempts.js'
 import { type Database, write } from './database.js'
 import { addRecalls } from './facts.js'

@@ -1,5 +1,5 @@
 /** Attempts taken out in the order of time, and brought in one by one. */
-import { InputError } from '@tachymetra/core'
+import { InputError } from '@tachymetra/core/problem'
 import type { AttemptWire, BroughtIn, BroughtInAnswer } from '@tachymetra/core/wire'
 import { attemptSchema, check } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'

@@ -1,4 +1,5 @@
-import { dayIn, type FactMemory, median, type Recall, remember } from '@tachymetra/core'
+import { type FactMemory, type Recall, remember } from '@tachymetra/core/learner'
+import { dayIn, median } from '@tachymetra/core/number'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import { type Database, write } from './database.js'

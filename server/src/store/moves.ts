@@ -1,12 +1,6 @@
-import {
-  adviseLevel,
-  aimOf,
-  DEFAULT_SETTINGS,
-  type LatestAnswer,
-  type LearnerSettings,
-  type LevelMove,
-  techniqueById,
-} from '@tachymetra/core'
+import { adviseLevel, type LatestAnswer, type LevelMove } from '@tachymetra/core/curriculum'
+import { aimOf, DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
+import { techniqueById } from '@tachymetra/core/registry'
 import type { MoveWire } from '@tachymetra/core/wire'
 import { and, desc, eq, gt, lt, lte, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'

@@ -1,6 +1,6 @@
 /** Everything that is counted, counted again from attempts with their stored verdicts, and recalls. */
 
-import { dayIn } from '@tachymetra/core'
+import { dayIn } from '@tachymetra/core/number'
 import { asc, eq } from 'drizzle-orm'
 import { countAttempt, rollUp } from './attempts.js'
 import { type Database, write } from './database.js'

@@ -1,13 +1,7 @@
 /** The tables. Times are whole milliseconds, instants ISO 8601 in UTC. */
-import type {
-  AttemptEvent,
-  FactMemory,
-  JudgedEntry,
-  LearnerSettings,
-  Outcome,
-  Shown,
-  WorkedSupport,
-} from '@tachymetra/core'
+import type { Shown } from '@tachymetra/core/flash'
+import type { FactMemory, LearnerSettings } from '@tachymetra/core/learner'
+import type { AttemptEvent, JudgedEntry, Outcome, WorkedSupport } from '@tachymetra/core/session'
 import { sql } from 'drizzle-orm'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 

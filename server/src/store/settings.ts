@@ -1,4 +1,4 @@
-import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core'
+import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
 import { eq, sql } from 'drizzle-orm'
 import { type Database, write } from './database.js'
 import { keepRules } from './moves.js'

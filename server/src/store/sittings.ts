@@ -1,4 +1,4 @@
-import type { WorkedSupport } from '@tachymetra/core'
+import type { WorkedSupport } from '@tachymetra/core/session'
 import type { PacePoint, SittingPage, SittingStart, SittingWire, SupportPace } from '@tachymetra/core/wire'
 import { and, asc, desc, eq, inArray, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'

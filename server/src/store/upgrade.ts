@@ -1,12 +1,12 @@
 /** What older versions kept otherwise, turned into what this one keeps. */
+import { fadesOfOlder } from '@tachymetra/core/learner'
 import {
   currentSlip,
   eventsOfOlder,
-  fadesOfOlder,
   type JudgedEntry,
   type OlderAttempt,
   type OlderEntry,
-} from '@tachymetra/core'
+} from '@tachymetra/core/session'
 import type Driver from 'better-sqlite3'
 
 type OlderRow = Omit<OlderAttempt, 'entries'> & { readonly id: string }

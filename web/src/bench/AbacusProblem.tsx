@@ -1,4 +1,4 @@
-import { type Problem, problemWords } from '@tachymetra/core'
+import { type Problem, problemWords } from '@tachymetra/core/problem'
 import { spoken } from '../parts/PlaceRule.js'
 
 /** The problem of abacus work: a line above the frame, kept back while it is to be read from the frame. */

@@ -1,19 +1,8 @@
-import {
-  draw,
-  levelOf,
-  OWN_LEVEL,
-  type Problem,
-  type ProblemSpace,
-  progressOf,
-  type Random,
-  SUPPORT_NAMES,
-  SUPPORTS,
-  type Support,
-  schoolOf,
-  seeded,
-  targetOf,
-  techniqueById,
-} from '@tachymetra/core'
+import { type Random, seeded } from '@tachymetra/core/number'
+import { draw, type Problem, type ProblemSpace } from '@tachymetra/core/problem'
+import { levelOf, OWN_LEVEL, targetOf, techniqueById } from '@tachymetra/core/registry'
+import { progressOf, SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
+import { schoolOf } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { leftSitting } from '../data/leaving.js'

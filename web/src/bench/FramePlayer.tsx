@@ -1,4 +1,4 @@
-import { applyMove, type BeadWork, type Frame, frameValue, setNumber } from '@tachymetra/core'
+import { applyMove, type BeadWork, type Frame, frameValue, setNumber } from '@tachymetra/core/soroban'
 import { useEffect, useState } from 'react'
 import { useSettings } from '../data/settings.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'

@@ -1,3 +1,5 @@
+import { toWords } from '@tachymetra/core/number'
+import { type Problem, solvedWords } from '@tachymetra/core/problem'
 import {
   beadWorkOf,
   clearFrame,
@@ -5,14 +7,9 @@ import {
   frameValue,
   isAbacus,
   leftStanding,
-  type Problem,
-  type School,
   setNumber,
-  solvedWords,
-  type Technique,
-  toWords,
-  trace,
-} from '@tachymetra/core'
+} from '@tachymetra/core/soroban'
+import { type School, type Technique, trace } from '@tachymetra/core/technique'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { Hands } from '../parts/Hand.js'

@@ -1,34 +1,27 @@
+import { lowestPlace, placeName, toText, ZERO } from '@tachymetra/core/number'
+import { lowestOf, printProblem } from '@tachymetra/core/problem'
 import {
-  type AnswerLine,
   type AttemptEvent,
   type AttemptRecord,
-  beadWorkOf,
-  clearFrame,
   type Exercise,
-  frameOf,
-  frameValue,
-  type Held,
-  isAbacus,
-  isOnFrame,
   JUDGE,
-  leftStanding,
-  lineOf,
-  lowestOf,
-  lowestPlace,
-  momentAfter,
   openStep,
   type Progress,
-  placeName,
-  printProblem,
-  rodAt,
-  type Spot,
-  setNumber,
-  toText,
-  trace,
   verdictOf,
   type WorkedSupport,
-  ZERO,
-} from '@tachymetra/core'
+} from '@tachymetra/core/session'
+import {
+  beadWorkOf,
+  clearFrame,
+  frameOf,
+  frameValue,
+  isAbacus,
+  isOnFrame,
+  leftStanding,
+  rodAt,
+  setNumber,
+} from '@tachymetra/core/soroban'
+import { type AnswerLine, type Held, lineOf, momentAfter, type Spot, trace } from '@tachymetra/core/technique'
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { keepFade, useFade } from '../data/fade.js'
 import { leftAt, noteLeaving } from '../data/leaving.js'

@@ -1,5 +1,5 @@
 /** The actions of steps as the bench shows them. */
-import type { Action } from '@tachymetra/core'
+import type { Action } from '@tachymetra/core/technique'
 
 /** Steps whose value is written as one digit at the place itself. */
 export const DIGIT_ACTIONS: readonly Action[] = [

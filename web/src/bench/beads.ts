@@ -1,24 +1,21 @@
 /** The frame at the bench: what stands on it, what keys and fingers do, and when it is judged. */
+import { type Decimal, placeName, readDecimal, toText } from '@tachymetra/core/number'
+import { meets } from '@tachymetra/core/question'
 import {
   applyMove,
   type BeadMove,
   beadWorkOf,
-  type Decimal,
   type Frame,
   fingerOf,
   frameValue,
   keepsOrder,
   lowestRod,
-  meets,
   movesBetween,
   moveWords,
   nextMove,
-  placeName,
-  readDecimal,
-  type Step,
   setNumber,
-  toText,
-} from '@tachymetra/core'
+} from '@tachymetra/core/soroban'
+import type { Step } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { chooseRod, digitKey, earthKey, type Hand, heavenKey } from '../soroban/keys.js'
 

@@ -1,5 +1,6 @@
 /** Asking for the likely causes of a wrong answer; the search runs in a worker, and finds what the server will find. */
-import type { Cause, School } from '@tachymetra/core'
+import type { Cause } from '@tachymetra/core/diagnose'
+import type { School } from '@tachymetra/core/technique'
 
 export interface Asked {
   readonly technique: string

@@ -1,5 +1,7 @@
 /** Looks for the likely causes of a wrong answer aside from the page. */
-import { causesOf, readProblem, techniqueById } from '@tachymetra/core'
+import { readProblem } from '@tachymetra/core/problem'
+import { techniqueById } from '@tachymetra/core/registry'
+import { causesOf } from '@tachymetra/core/session'
 import type { Answered, Asked } from './causes.js'
 
 addEventListener('message', ({ data }: MessageEvent<Asked & { readonly n: number }>) => {

@@ -1,28 +1,21 @@
 /** What the bench says: the question, the hint, what a mistake was, and what became of the problem. */
+import type { Cause } from '@tachymetra/core/diagnose'
+import type { FadeLevel } from '@tachymetra/core/learner'
+import { type Decimal, placeName, readDecimal, toWords } from '@tachymetra/core/number'
+import { printProblem, solvedWords } from '@tachymetra/core/problem'
 import {
-  type BeadMove,
-  beadWorkOf,
-  type Cause,
-  type Decimal,
   type Exercise,
-  type FadeLevel,
   figuresOf,
-  fingerOf,
   type JudgedEntry,
   mistaken,
   moved,
-  moveWords,
   openQuestion,
   openStep,
   type Progress,
-  placeName,
-  printProblem,
-  readDecimal,
-  solvedWords,
-  toWords,
-  wayWords,
   wrongAnswers,
-} from '@tachymetra/core'
+} from '@tachymetra/core/session'
+import { type BeadMove, beadWorkOf, fingerOf, moveWords } from '@tachymetra/core/soroban'
+import { wayWords } from '@tachymetra/core/technique'
 import { memo, useEffect, useRef, useState } from 'react'
 import { Mark } from '../parts/Mark.js'
 import { seconds } from '../parts/words.js'

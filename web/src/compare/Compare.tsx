@@ -1,18 +1,8 @@
-import {
-  type Comparison,
-  compareWays,
-  type Decimal,
-  type Effort,
-  effortWords,
-  InputError,
-  problemWords,
-  quickestFor,
-  readDecimal,
-  readProblem,
-  solvedWords,
-  type Times,
-  toText,
-} from '@tachymetra/core'
+import type { Times } from '@tachymetra/core/learner'
+import { type Decimal, readDecimal, toText } from '@tachymetra/core/number'
+import { InputError, problemWords, readProblem, solvedWords } from '@tachymetra/core/problem'
+import { type Comparison, compareWays, quickestFor } from '@tachymetra/core/report'
+import { type Effort, effortWords } from '@tachymetra/core/technique'
 import { useId, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useLearner, useTimes } from '../data/queries.js'

@@ -1,5 +1,5 @@
 /** How much of the frame a learner still needs at a technique and level: moved by results. */
-import { type Fade, fadeAfter, fadeOf, withFade } from '@tachymetra/core'
+import { type Fade, fadeAfter, fadeOf, withFade } from '@tachymetra/core/learner'
 import { changeLearner, currentLearnerSettings, useLearnerSettings } from './learnerSettings.js'
 
 export function useFade(learnerId: string, technique: string, level: number): Fade {

@@ -1,12 +1,12 @@
 /** Flashed lists: their sitting is begun with the first entry, so that merely looking leaves no trace. */
+import { OWN_LEVEL } from '@tachymetra/core/registry'
 import {
   type AttemptRecord,
   judgeRecord,
-  OWN_LEVEL,
   type Progress,
   type Verdict,
   verdictOf,
-} from '@tachymetra/core'
+} from '@tachymetra/core/session'
 import { keepAttempt, keepSitting, keptSitting, stopped } from './store.js'
 
 /** The list under way in this tab: written at once at every entry, since a page that goes has no time for anything else. */

@@ -1,5 +1,5 @@
 /** What is set for a learner: read from the server, changed here at once and sent by the outbox. */
-import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core'
+import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
 import { useQuery } from '@tanstack/react-query'
 import { call } from './api.js'
 import { flush } from './outbox.js'

@@ -2,7 +2,7 @@
  * When a page was left in the middle of an attempt, and what had happened in it: kept where it can be written at once,
  * since a page that goes has no time for anything else.
  */
-import { type AttemptRecord, judgeRecord, progressOf } from '@tachymetra/core'
+import { type AttemptRecord, judgeRecord, progressOf } from '@tachymetra/core/session'
 import { keepAttempt, keptSitting, type LocalSitting } from './store.js'
 
 const KEY = 'tachymetra.left'

@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto'
-import { type AttemptRecord, JUDGE, judgeRecall, judgeRecord, type RecallRecord } from '@tachymetra/core'
+import { judgeRecall, type RecallRecord } from '@tachymetra/core/learner'
+import { type AttemptRecord, JUDGE, judgeRecord } from '@tachymetra/core/session'
 import fc from 'fast-check'
 import { openDB } from 'idb'
 import { afterEach, expect, test, vi } from 'vitest'

@@ -1,20 +1,17 @@
 /** Today's plan of a learner, made here from what the server knows. */
+import { readiness, standsOf } from '@tachymetra/core/curriculum'
+import { type LearnerSettings, slowFacts, type Times } from '@tachymetra/core/learner'
+import { dayIn } from '@tachymetra/core/number'
 import {
-  dayIn,
   FACT_SECONDS,
   freeTime,
-  type LearnerSettings,
   minutesOf,
   type PlanDay,
   type PlanInput,
   type PlanItem,
   planDay,
   planWeek,
-  readiness,
-  slowFacts,
-  standsOf,
-  type Times,
-} from '@tachymetra/core'
+} from '@tachymetra/core/plan'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { useMemo } from 'react'
 import { useLearnerSettingsQuery } from './learnerSettings.js'

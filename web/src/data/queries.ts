@@ -1,6 +1,7 @@
 /** What the screens read from the server, cached by TanStack Query. */
 
-import type { LatestAnswer, Times } from '@tachymetra/core'
+import type { LatestAnswer } from '@tachymetra/core/curriculum'
+import type { Times } from '@tachymetra/core/learner'
 import type {
   AttemptSummary,
   AttemptWire,

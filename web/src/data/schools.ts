@@ -1,5 +1,5 @@
 /** Schools chosen for a learner, by technique; they are sent with every attempt. */
-import { type School, schoolOf, type Technique } from '@tachymetra/core'
+import { type School, schoolOf, type Technique } from '@tachymetra/core/technique'
 import { changeLearner, useLearnerSettings } from './learnerSettings.js'
 
 /** The learner's school of each technique that was ever set, by technique id. */

@@ -1,5 +1,5 @@
 /** Choices of this browser, kept in local storage; what is set for a learner is kept with them on the server. */
-import type { Shown, Staircase } from '@tachymetra/core'
+import type { Shown, Staircase } from '@tachymetra/core/flash'
 import { shared } from './shared.js'
 
 /** How numbers are flashed or glide by. */

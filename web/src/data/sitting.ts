@@ -1,5 +1,6 @@
 /** Beginning a sitting: kept in this browser before anything is worked. */
-import { type PlanItem, techniqueById } from '@tachymetra/core'
+import type { PlanItem } from '@tachymetra/core/plan'
+import { techniqueById } from '@tachymetra/core/registry'
 import { currentLearnerSettings } from './learnerSettings.js'
 import { schoolIn } from './schools.js'
 import { keepSitting, type LocalSitting } from './store.js'

@@ -1,21 +1,20 @@
 /** What the browser keeps of its own: what is not yet sent, and the sitting under way with its open attempt. */
+import { factById } from '@tachymetra/core/facts'
+import { COMMON_KEY_MS } from '@tachymetra/core/learner'
 import {
   type AttemptRecord,
-  COMMON_KEY_MS,
-  type DialValues,
+  durationOf,
   eventsOfOlder,
   FIRST_JUDGE,
-  factById,
   judgeRecord,
-  lengthOf,
   mistaken,
   moved,
   type OlderAttempt,
   progressOf,
-  type School,
   type Support,
   type Verdict,
-} from '@tachymetra/core'
+} from '@tachymetra/core/session'
+import type { DialValues, School } from '@tachymetra/core/technique'
 import type { RecallWire, SittingStart } from '@tachymetra/core/wire'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 
@@ -156,7 +155,7 @@ export function stopped(open: AttemptRecord): AttemptRecord | undefined {
   const { entries, mostHelp, outcome } = progressOf(open)
   if (!entries.some((e) => moved(e) || mistaken(e))) return undefined
   if (outcome !== undefined) return open
-  const events = [...open.events, { kind: 'stopped', at: lengthOf(open.events) } as const]
+  const events = [...open.events, { kind: 'stopped', at: durationOf(open.events) } as const]
   return { ...open, support: mostHelp, events }
 }
 

@@ -1,28 +1,13 @@
-import {
-  adviseLevel,
-  aimOf,
-  compareWays,
-  type DialValues,
-  draw,
-  isAbacus,
-  type LearnerSettings,
-  levelOf,
-  nextSupport,
-  OWN_LEVEL,
-  type ProblemSpace,
-  problemWords,
-  quickestFor,
-  type Readiness,
-  type Stand,
-  SUPPORT_NAMES,
-  SUPPORTS,
-  type Support,
-  seeded,
-  TECHNIQUES,
-  type Technique,
-  type Times,
-  usualValues,
-} from '@tachymetra/core'
+import { adviseLevel, type Readiness, type Stand } from '@tachymetra/core/curriculum'
+import { aimOf, type LearnerSettings, type Times } from '@tachymetra/core/learner'
+import { seeded } from '@tachymetra/core/number'
+import { nextSupport } from '@tachymetra/core/plan'
+import { draw, type ProblemSpace, problemWords } from '@tachymetra/core/problem'
+import { levelOf, OWN_LEVEL, TECHNIQUES } from '@tachymetra/core/registry'
+import { compareWays, quickestFor } from '@tachymetra/core/report'
+import { SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
+import { isAbacus } from '@tachymetra/core/soroban'
+import { type DialValues, type Technique, usualValues } from '@tachymetra/core/technique'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button, InputNumber } from 'antd'
 import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'

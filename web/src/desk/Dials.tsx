@@ -1,4 +1,5 @@
-import { type DialValues, InputError, type ProblemSpace, type Technique } from '@tachymetra/core'
+import { InputError, type ProblemSpace } from '@tachymetra/core/problem'
+import type { DialValues, Technique } from '@tachymetra/core/technique'
 import { InputNumber } from 'antd'
 
 /** The problems that some dial values leave, or why there are none. */

@@ -1,4 +1,5 @@
-import { FADE_LEVELS, type FadeLevel, LEAST_RODS, MOST_RODS } from '@tachymetra/core'
+import { FADE_LEVELS, type FadeLevel } from '@tachymetra/core/learner'
+import { LEAST_RODS, MOST_RODS } from '@tachymetra/core/soroban'
 import { InputNumber, Select } from 'antd'
 import { setFade, useFade } from '../data/fade.js'
 import { changeSettings, useSettings } from '../data/settings.js'

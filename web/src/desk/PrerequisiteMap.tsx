@@ -1,4 +1,4 @@
-import type { Knowing, Readiness } from '@tachymetra/core'
+import type { Knowing, Readiness } from '@tachymetra/core/curriculum'
 import { type CSSProperties, memo } from 'react'
 import { layoutMap } from './layout.js'
 

@@ -1,11 +1,7 @@
-import {
-  itemName,
-  keyingDue,
-  type PlanDay,
-  type PlanItem,
-  SUPPORT_NAMES,
-  techniqueById,
-} from '@tachymetra/core'
+import { keyingDue } from '@tachymetra/core/learner'
+import { itemName, type PlanDay, type PlanItem } from '@tachymetra/core/plan'
+import { techniqueById } from '@tachymetra/core/registry'
+import { SUPPORT_NAMES } from '@tachymetra/core/session'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button, Dropdown } from 'antd'
 import { useState } from 'react'

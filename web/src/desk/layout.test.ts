@@ -1,4 +1,5 @@
-import { TECHNIQUES, type Technique } from '@tachymetra/core'
+import { TECHNIQUES } from '@tachymetra/core/registry'
+import type { Technique } from '@tachymetra/core/technique'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { layoutMap } from './layout.js'

@@ -1,5 +1,6 @@
 /** Where each technique stands on the map of prerequisites: a column later than the latest of those it needs. */
-import { FAMILIES, TECHNIQUES, type Technique } from '@tachymetra/core'
+import { TECHNIQUES } from '@tachymetra/core/registry'
+import { FAMILIES, type Technique } from '@tachymetra/core/technique'
 
 export interface Spot {
   readonly technique: Technique

@@ -1,5 +1,7 @@
-import { lengthOf, problemWords, readProblem, techniqueById } from '@tachymetra/core'
 import { type AttemptRow, MOST_CSV, type ReadRow, readCsv } from '@tachymetra/core/exchange'
+import { problemWords, readProblem } from '@tachymetra/core/problem'
+import { techniqueById } from '@tachymetra/core/registry'
+import { durationOf } from '@tachymetra/core/session'
 import { type BroughtInAnswer, type LearnerWire, MOST_BROUGHT_IN } from '@tachymetra/core/wire'
 import { Button, Table } from 'antd'
 import { useState } from 'react'
@@ -146,7 +148,7 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
                   `${techniqueById(r.row.attempt.technique).name}, ${levelWords(r.row.attempt.level)}`,
               },
               { title: 'When', render: (_, r) => 'row' in r && when(r.row.attempt.startedAt) },
-              { title: 'Time', render: (_, r) => 'row' in r && seconds(lengthOf(r.row.attempt.events)) },
+              { title: 'Time', render: (_, r) => 'row' in r && seconds(durationOf(r.row.attempt.events)) },
             ]}
           />
         </>

@@ -1,13 +1,6 @@
-import {
-  COMMON_KEY_MS,
-  FACT_DECKS,
-  type FactCard,
-  isRecalled,
-  JUDGE,
-  KEYING_DAYS,
-  keyingDue,
-  recalled,
-} from '@tachymetra/core'
+import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
+import { COMMON_KEY_MS, isRecalled, KEYING_DAYS, keyingDue, recalled } from '@tachymetra/core/learner'
+import { JUDGE } from '@tachymetra/core/session'
 import { Button } from 'antd'
 import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'

@@ -1,4 +1,6 @@
-import { FACT_DECKS, type FactCard, type FactDeck, factById, seeded, toAsk } from '@tachymetra/core'
+import { FACT_DECKS, type FactCard, type FactDeck, factById } from '@tachymetra/core/facts'
+import { toAsk } from '@tachymetra/core/learner'
+import { seeded } from '@tachymetra/core/number'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
 import { Button, InputNumber, Select } from 'antd'
 import { useState } from 'react'

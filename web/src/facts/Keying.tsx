@@ -1,4 +1,5 @@
-import { keyingOf, numbersToCopy, seeded } from '@tachymetra/core'
+import { keyingOf, numbersToCopy } from '@tachymetra/core/learner'
+import { seeded } from '@tachymetra/core/number'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { changeLearner } from '../data/learnerSettings.js'

@@ -1,31 +1,19 @@
 import {
-  type AttemptRecord,
-  add,
-  type Decimal,
-  type Exercise,
   FASTEST_MS,
-  figuresOf,
   flashList,
-  JUDGE,
-  type LearnerSettings,
   MOST_FLASHED,
-  OWN_LEVEL,
-  type Progress,
-  printProblem,
-  problemWords,
   SAFE_PER_SECOND,
   type Shown,
   SLOWEST_MS,
-  type SumProblem,
   safePace,
-  schoolOf,
-  seeded,
-  signed,
   stairAfter,
-  techniqueById,
-  toWords,
-  ZERO,
-} from '@tachymetra/core'
+} from '@tachymetra/core/flash'
+import type { LearnerSettings } from '@tachymetra/core/learner'
+import { add, type Decimal, seeded, toWords, ZERO } from '@tachymetra/core/number'
+import { printProblem, problemWords, type SumProblem, signed } from '@tachymetra/core/problem'
+import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
+import { type AttemptRecord, type Exercise, figuresOf, JUDGE, type Progress } from '@tachymetra/core/session'
+import { schoolOf } from '@tachymetra/core/technique'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'

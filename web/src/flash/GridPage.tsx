@@ -1,4 +1,5 @@
-import { gridQuestions, randomGrid, seeded } from '@tachymetra/core'
+import { gridQuestions, randomGrid } from '@tachymetra/core/flash'
+import { seeded } from '@tachymetra/core/number'
 import { Button, InputNumber } from 'antd'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'

@@ -1,4 +1,6 @@
-import { type FlashPace, onsets, type Shown, type SumProblem, toWords } from '@tachymetra/core'
+import { type FlashPace, onsets, type Shown } from '@tachymetra/core/flash'
+import { toWords } from '@tachymetra/core/number'
+import type { SumProblem } from '@tachymetra/core/problem'
 import { type CSSProperties, useEffect, useRef } from 'react'
 import { type FlashSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../parts/KeyButton.js'

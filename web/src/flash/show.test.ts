@@ -1,4 +1,4 @@
-import { onsets } from '@tachymetra/core'
+import { onsets } from '@tachymetra/core/flash'
 import fc from 'fast-check'
 import { expect, test, vi } from 'vitest'
 import { errorOf, type Onsets, showNumbers } from './show.js'

@@ -2,8 +2,8 @@
  * Showing numbers on the display's own frames. Every onset is planned from the start, and each frame shows what is
  * due by then, so a late frame never delays the ones after it.
  */
-import type { FlashPace } from '@tachymetra/core'
-import { onsets } from '@tachymetra/core'
+import type { FlashPace } from '@tachymetra/core/flash'
+import { onsets } from '@tachymetra/core/flash'
 
 export interface Onsets {
   /** Differences between planned and shown onsets, in milliseconds, one for each number shown. */

@@ -1,4 +1,6 @@
-import { checksOf, type Decimal, type Problem, toWords } from '@tachymetra/core'
+import { checksOf } from '@tachymetra/core/check'
+import { type Decimal, toWords } from '@tachymetra/core/number'
+import type { Problem } from '@tachymetra/core/problem'
 import { useMemo } from 'react'
 import { Mark } from './Mark.js'
 

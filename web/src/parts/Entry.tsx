@@ -1,4 +1,4 @@
-import type { AnyQuestion } from '@tachymetra/core'
+import type { AnyQuestion } from '@tachymetra/core/question'
 import { type ReactNode, useEffect, useRef } from 'react'
 import { Keypad } from './Keypad.js'
 import { HAS_TOUCH } from './touch.js'

@@ -1,4 +1,5 @@
-import { type Estimate, type FactDeck, SLOW_SHARE, type Times } from '@tachymetra/core'
+import type { FactDeck } from '@tachymetra/core/facts'
+import { type Estimate, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { useMemo } from 'react'
 import { seconds } from './words.js'

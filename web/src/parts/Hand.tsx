@@ -1,12 +1,5 @@
-import {
-  type Decimal,
-  digitAt,
-  type Held,
-  highestPlace,
-  lowestPlace,
-  toText,
-  toWords,
-} from '@tachymetra/core'
+import { type Decimal, digitAt, highestPlace, lowestPlace, toText, toWords } from '@tachymetra/core/number'
+import type { Held } from '@tachymetra/core/technique'
 import { memo } from 'react'
 
 /** What is held in mind: a digit on one hand, two digits on two, anything longer as a number. */

@@ -1,4 +1,4 @@
-import { itemName } from '@tachymetra/core'
+import { itemName } from '@tachymetra/core/plan'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
 import { useEffect, useState } from 'react'

@@ -1,17 +1,6 @@
-import {
-  type AnswerCell,
-  type AnswerLine,
-  digitAt,
-  highestPlace,
-  lowestPlace,
-  type Picks,
-  type Problem,
-  placeName,
-  problemWords,
-  type Row,
-  rowsOf,
-  type Spot,
-} from '@tachymetra/core'
+import { digitAt, highestPlace, lowestPlace, placeName } from '@tachymetra/core/number'
+import { type Problem, problemWords, type Row, rowsOf } from '@tachymetra/core/problem'
+import type { AnswerCell, AnswerLine, Picks, Spot } from '@tachymetra/core/technique'
 import { type CSSProperties, memo } from 'react'
 
 interface Props {

@@ -1,4 +1,4 @@
-import type { School, Technique } from '@tachymetra/core'
+import type { School, Technique } from '@tachymetra/core/technique'
 import { Select } from 'antd'
 
 /** Where practitioners differ: one choice an option, each value said in words. */

@@ -1,4 +1,5 @@
-import { applyMove, beadsOf, type Frame, highestRod, placeName, rodAt, setRod } from '@tachymetra/core'
+import { placeName } from '@tachymetra/core/number'
+import { applyMove, beadsOf, type Frame, highestRod, rodAt, setRod } from '@tachymetra/core/soroban'
 import { memo, type PointerEvent, useEffect, useRef } from 'react'
 
 /** How much of the beads is to be seen: all, a shadow, or the bare rods. */

@@ -1,14 +1,6 @@
-import {
-  type AnswerLine,
-  digitAt,
-  highestPlace,
-  lowestPlace,
-  momentAfter,
-  type Problem,
-  rowsOf,
-  type Trace,
-  toWords,
-} from '@tachymetra/core'
+import { digitAt, highestPlace, lowestPlace, toWords } from '@tachymetra/core/number'
+import { type Problem, rowsOf } from '@tachymetra/core/problem'
+import { type AnswerLine, momentAfter, type Trace } from '@tachymetra/core/technique'
 import { type CSSProperties, memo } from 'react'
 
 /** A whole working on one place rule: the problem above, then a line a step with what stands written after it. */

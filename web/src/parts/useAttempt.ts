@@ -1,14 +1,13 @@
 /** An attempt on screen: its events as they happen, what stands, and what is typed. */
+import { type AnyQuestion, isFull } from '@tachymetra/core/question'
 import {
-  type AnyQuestion,
   type AttemptEvent,
   beginTask,
   confirm,
+  durationOf,
   eraseKey,
   happen,
-  isFull,
   JUDGE,
-  lengthOf,
   NOTHING_TYPED,
   openQuestion,
   type Progress,
@@ -18,7 +17,7 @@ import {
   touched,
   typeKey,
   type WorkedSupport,
-} from '@tachymetra/core'
+} from '@tachymetra/core/session'
 import { useRef, useState } from 'react'
 
 interface State {
@@ -75,7 +74,7 @@ export function useAttempt({
   })
   // What handlers go on from: several may run before the page is painted anew.
   const latest = useRef(shown)
-  const now = () => Math.max(lengthOf(latest.current.events), Math.round(performance.now() - origin))
+  const now = () => Math.max(durationOf(latest.current.events), Math.round(performance.now() - origin))
   const change = (some: Partial<State>) => {
     latest.current = { ...latest.current, notice: undefined, ...some }
     setShown(latest.current)

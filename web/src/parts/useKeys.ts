@@ -1,4 +1,4 @@
-import { writtenBy } from '@tachymetra/core'
+import { writtenBy } from '@tachymetra/core/session'
 import { useLayoutEffect, useRef } from 'react'
 
 /** Where keys that write an answer go: those of its kind. */

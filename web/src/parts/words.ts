@@ -1,5 +1,6 @@
 /** Small pieces of wording used on several screens. */
-import { OWN_LEVEL, type Support } from '@tachymetra/core'
+import { OWN_LEVEL } from '@tachymetra/core/registry'
+import type { Support } from '@tachymetra/core/session'
 
 export const SUPPORT_ABOUT: Record<Support, string> = {
   watch: 'One problem worked before you, every value placed.',

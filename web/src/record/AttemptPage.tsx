@@ -1,22 +1,8 @@
-import {
-  clearFrame,
-  exerciseOf,
-  frameOf,
-  frameValue,
-  isAbacus,
-  lineOf,
-  lowestOf,
-  lowestPlace,
-  momentAfter,
-  moved,
-  problemWords,
-  readDecimal,
-  replayOf,
-  SUPPORT_NAMES,
-  setNumber,
-  toWords,
-  trace,
-} from '@tachymetra/core'
+import { lowestPlace, readDecimal, toWords } from '@tachymetra/core/number'
+import { lowestOf, problemWords } from '@tachymetra/core/problem'
+import { exerciseOf, moved, replayOf, SUPPORT_NAMES } from '@tachymetra/core/session'
+import { clearFrame, frameOf, frameValue, isAbacus, setNumber } from '@tachymetra/core/soroban'
+import { lineOf, momentAfter, trace } from '@tachymetra/core/technique'
 import type { AttemptWire } from '@tachymetra/core/wire'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'

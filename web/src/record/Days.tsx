@@ -1,4 +1,4 @@
-import { dayAfter, weekOf } from '@tachymetra/core'
+import { dayAfter, weekOf } from '@tachymetra/core/number'
 import type { DayWire } from '@tachymetra/core/wire'
 import { useState } from 'react'
 import { useDays } from '../data/queries.js'

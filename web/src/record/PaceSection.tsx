@@ -1,16 +1,8 @@
-import {
-  aimOf,
-  dayIn,
-  type Forecast,
-  forecastWords,
-  type LearnerSettings,
-  median,
-  paceOn,
-  SUPPORT_NAMES,
-  shareRight,
-  techniqueById,
-  WORKED_SUPPORTS,
-} from '@tachymetra/core'
+import { aimOf, type LearnerSettings, shareRight } from '@tachymetra/core/learner'
+import { dayIn, median } from '@tachymetra/core/number'
+import { type Forecast, forecastWords, paceOn } from '@tachymetra/core/plan'
+import { techniqueById } from '@tachymetra/core/registry'
+import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { LearnerWire, PacePoint } from '@tachymetra/core/wire'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { useCoach, usePace } from '../data/queries.js'

@@ -1,16 +1,9 @@
-import {
-  FACT_DECKS,
-  factById,
-  OWN_LEVEL,
-  SUPPORT_NAMES,
-  SUPPORTS,
-  slipName,
-  slowFacts,
-  techniqueById,
-  WORKED_SUPPORTS,
-  type WorkedSupport,
-} from '@tachymetra/core'
+import { FACT_DECKS, factById } from '@tachymetra/core/facts'
+import { slowFacts } from '@tachymetra/core/learner'
+import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
+import { SUPPORT_NAMES, SUPPORTS, WORKED_SUPPORTS, type WorkedSupport } from '@tachymetra/core/session'
 import type { LearnerWire, PacePoint, SittingWire } from '@tachymetra/core/wire'
+import { slipName } from '@tachymetra/core/words'
 import { Button, Select, Table } from 'antd'
 import { useCallback, useState } from 'react'
 import { Link } from 'react-router'

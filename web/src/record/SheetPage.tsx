@@ -1,4 +1,5 @@
-import { readiness, type Sheet, sheetOf } from '@tachymetra/core'
+import { readiness } from '@tachymetra/core/curriculum'
+import { type Sheet, sheetOf } from '@tachymetra/core/report'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
 import { useState } from 'react'

@@ -1,4 +1,4 @@
-import { techniqueById } from '@tachymetra/core'
+import { techniqueById } from '@tachymetra/core/registry'
 import { Link, useParams } from 'react-router'
 import { useSitting } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'

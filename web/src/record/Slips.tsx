@@ -1,5 +1,7 @@
-import { placeName, slipName, techniqueById } from '@tachymetra/core'
+import { placeName } from '@tachymetra/core/number'
+import { techniqueById } from '@tachymetra/core/registry'
 import type { SlipWeek } from '@tachymetra/core/wire'
+import { slipName } from '@tachymetra/core/words'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { useSlips } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'

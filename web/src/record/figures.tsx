@@ -1,14 +1,9 @@
 /** Figures and tables shared by the summary of a sitting and the record. */
-import {
-  paceOf,
-  perMinute,
-  problemWords,
-  readProblem,
-  SUPPORT_NAMES,
-  slipName,
-  WORKED_SUPPORTS,
-} from '@tachymetra/core'
+import { paceOf, perMinute } from '@tachymetra/core/learner'
+import { problemWords, readProblem } from '@tachymetra/core/problem'
+import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { AttemptSummary, SupportPace } from '@tachymetra/core/wire'
+import { slipName } from '@tachymetra/core/words'
 import { Table } from 'antd'
 import { Link } from 'react-router'
 import { Mark } from '../parts/Mark.js'

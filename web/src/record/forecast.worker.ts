@@ -1,5 +1,6 @@
 /** Fits practice curves away from the page. */
-import { forecast, seeded } from '@tachymetra/core'
+import { seeded } from '@tachymetra/core/number'
+import { forecast } from '@tachymetra/core/plan'
 import type { ForecastAsked, ForecastSaid } from './useForecast.js'
 
 addEventListener('message', ({ data }: MessageEvent<ForecastAsked>) => {

@@ -3,7 +3,7 @@
 import plainFace from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url'
 import boldFace from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url'
 import fontkit from '@pdf-lib/fontkit'
-import type { Sheet, SheetTable } from '@tachymetra/core'
+import type { Sheet, SheetTable } from '@tachymetra/core/report'
 import { PDFDocument, type PDFFont, type PDFPage, rgb } from 'pdf-lib'
 
 const [WIDTH, HEIGHT] = [595, 842]

@@ -1,4 +1,4 @@
-import type { Outlook } from '@tachymetra/core'
+import type { Outlook } from '@tachymetra/core/plan'
 import { useCallback, useEffect, useState } from 'react'
 
 export interface ForecastAsked {

@@ -1,5 +1,7 @@
-import { dayAfter, instantOf, type LearnerSettings, mergedBusy } from '@tachymetra/core'
 import { planCalendar, readBusy } from '@tachymetra/core/exchange'
+import type { LearnerSettings } from '@tachymetra/core/learner'
+import { dayAfter, instantOf } from '@tachymetra/core/number'
+import { mergedBusy } from '@tachymetra/core/plan'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
 import { useState } from 'react'

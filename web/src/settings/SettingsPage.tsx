@@ -1,11 +1,7 @@
-import {
-  FACT_DECKS,
-  LEVEL_RULES,
-  type LearnerSettings,
-  suggestTarget,
-  TECHNIQUES,
-  techniqueById,
-} from '@tachymetra/core'
+import { LEVEL_RULES } from '@tachymetra/core/curriculum'
+import { FACT_DECKS } from '@tachymetra/core/facts'
+import { type LearnerSettings, suggestTarget } from '@tachymetra/core/learner'
+import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { check, type LearnerWire, settingsSchema } from '@tachymetra/core/wire'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useMemo, useState } from 'react'

@@ -1,3 +1,4 @@
+import { TECHNIQUES, techniqueById, withNeeds } from '@tachymetra/core/registry'
 import {
   BEGINNER,
   type Habits,
@@ -5,10 +6,7 @@ import {
   type Policy,
   type SimulatedDay,
   type SimulationInput,
-  TECHNIQUES,
-  techniqueById,
-  withNeeds,
-} from '@tachymetra/core'
+} from '@tachymetra/core/simulate'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react'
 import { Wide } from '../parts/Wide.js'

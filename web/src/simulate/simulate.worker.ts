@@ -1,5 +1,5 @@
 /** Runs a simulated learner away from the page, day by day. */
-import { simulate } from '@tachymetra/core'
+import { simulate } from '@tachymetra/core/simulate'
 import type { SimulationAsked, SimulationSaid } from './SimulatePage.js'
 
 addEventListener('message', ({ data }: MessageEvent<SimulationAsked>) => {

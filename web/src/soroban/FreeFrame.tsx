@@ -1,4 +1,5 @@
-import { clearFrame, type Frame, frameValue, inWords, LEAST_RODS, MOST_RODS, toWords } from '@tachymetra/core'
+import { inWords, toWords } from '@tachymetra/core/number'
+import { clearFrame, type Frame, frameValue, LEAST_RODS, MOST_RODS } from '@tachymetra/core/soroban'
 import { InputNumber } from 'antd'
 import { memo, useState } from 'react'
 import { changeSettings, useSettings } from '../data/settings.js'

@@ -1,4 +1,5 @@
-import { clearFrame, decimal, frameValue, lowestRod, rodAt, setNumber } from '@tachymetra/core'
+import { decimal } from '@tachymetra/core/number'
+import { clearFrame, frameValue, lowestRod, rodAt, setNumber } from '@tachymetra/core/soroban'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { chooseRod, digitKey, earthKey, type Hand, heavenKey } from './keys.js'

@@ -1,15 +1,15 @@
 /** What keys do on the frame: choose a rod, move single beads, set a rod or add to it. */
+import { InputError } from '@tachymetra/core/problem'
 import {
   applyMoves,
   beadsOf,
   type Frame,
   highestRod,
-  InputError,
   lowestRod,
   rodAt,
   rodMove,
   setRod,
-} from '@tachymetra/core'
+} from '@tachymetra/core/soroban'
 
 export type DigitMeans = 'set' | 'add' | 'take'
 

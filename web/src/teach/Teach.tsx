@@ -1,19 +1,9 @@
-import {
-  beadWorkOf,
-  clearFrame,
-  frameOf,
-  InputError,
-  problemWords,
-  readProblem,
-  type Slip,
-  type Step,
-  slipName,
-  TECHNIQUES,
-  type Technique,
-  techniqueById,
-  toWords,
-  trace,
-} from '@tachymetra/core'
+import { toWords } from '@tachymetra/core/number'
+import { InputError, problemWords, readProblem } from '@tachymetra/core/problem'
+import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import { beadWorkOf, clearFrame, frameOf } from '@tachymetra/core/soroban'
+import { type Slip, type Step, type Technique, trace } from '@tachymetra/core/technique'
+import { slipName } from '@tachymetra/core/words'
 import { useId, useMemo, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { FramePlayer } from '../bench/FramePlayer.js'

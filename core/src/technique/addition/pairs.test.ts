@@ -1,4 +1,4 @@
-import { describeTechnique } from '../describe.js'
+import { describeTechnique } from '../../kit/describe.js'
 import { addPairs } from './pairs.js'
 
 describeTechnique(addPairs, {

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { numbers } from '../../kit/arbitraries.js'
+import { describeTechnique } from '../../kit/describe.js'
+import { values } from '../../kit/testing.js'
 import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem, sumOf } from '../../problem/problem.js'
-import { numbers } from '../arbitraries.js'
-import { describeTechnique } from '../describe.js'
 import { trace } from '../driver.js'
-import { values } from '../testing.js'
 import { addRunningTotal } from './running-total.js'
 
 describeTechnique(addRunningTotal, {

@@ -1,4 +1,4 @@
-import { describeTechnique } from '../describe.js'
+import { describeTechnique } from '../../kit/describe.js'
 import { multiplyDoubleHalve } from './double-halve.js'
 
 describeTechnique(multiplyDoubleHalve, {

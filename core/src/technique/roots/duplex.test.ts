@@ -1,4 +1,4 @@
-import { describeTechnique } from '../describe.js'
+import { describeTechnique } from '../../kit/describe.js'
 import { rootDuplex } from './duplex.js'
 
 describeTechnique(rootDuplex, {

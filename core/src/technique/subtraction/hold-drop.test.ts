@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { numbers } from '../../kit/arbitraries.js'
+import { describeTechnique } from '../../kit/describe.js'
+import { values } from '../../kit/testing.js'
 import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
-import { numbers } from '../arbitraries.js'
-import { describeTechnique } from '../describe.js'
 import { trace } from '../driver.js'
 import { slipAt } from '../reading.js'
-import { values } from '../testing.js'
 import { subtractHoldDrop } from './hold-drop.js'
 
 describeTechnique(subtractHoldDrop, {

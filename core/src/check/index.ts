@@ -1,0 +1,1 @@
+export { checksOf } from './checks.js'

@@ -1,0 +1,1 @@
+export { type Cause, diagnose } from './diagnose.js'

@@ -1,0 +1,1 @@
+export { FACT_DECKS, type FactCard, type FactDeck, factById } from './decks.js'

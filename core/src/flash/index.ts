@@ -1,0 +1,14 @@
+export { gridQuestions, randomGrid } from './grid.js'
+export {
+  FASTEST_MS,
+  type FlashPace,
+  flashList,
+  MOST_FLASHED,
+  onsets,
+  SAFE_PER_SECOND,
+  type Shown,
+  SLOWEST_MS,
+  type Staircase,
+  safePace,
+  stairAfter,
+} from './list.js'

@@ -1,0 +1,143 @@
+/** When a fact is to be asked again: FSRS memory states (ts-fsrs), the grade taken from correctness and time. */
+import { type Card, createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs'
+import { type FactCard, type FactDeck, factById } from '../facts/decks.js'
+import type { Random } from '../number/random.js'
+import { InputError } from '../problem/error.js'
+import type { AttemptEvent } from '../session/events.js'
+import { moved, type Progress, reduceEvents } from '../session/reduce.js'
+
+/** One recall as it was judged. Times in whole milliseconds. */
+export interface Recall {
+  readonly fact: string
+  readonly right: boolean
+  /** Shown to last key. */
+  readonly ms: number
+  /** The same without what keying the answer takes by itself; this is what is judged. */
+  readonly thinkMs: number
+  /** ISO 8601, UTC. */
+  readonly at: string
+}
+
+/** What the browser records and sends of a recall: an attempt at one question. */
+export interface RecallRecord {
+  readonly fact: string
+  /** ISO 8601, UTC. */
+  readonly at: string
+  readonly judge: number
+  /** Milliseconds a digit takes this learner to key; it is taken off the time. */
+  readonly keyMs: number
+  readonly events: readonly AttemptEvent[]
+}
+
+/**
+ * Judges a recall: only the first entry tells what is remembered.
+ * @throws InputError for an unknown fact, or events that do not hang together
+ */
+export function judgeRecall({ fact, at, judge, keyMs, events }: RecallRecord): Recall & { entry: string } {
+  const found = factById(fact)
+  if (!found) throw new InputError(`There is no fact "${fact.slice(0, 40)}".`)
+  return {
+    fact,
+    at,
+    ...recalled(reduceEvents({ questions: [found.card], inOrder: true }, events, judge), keyMs),
+  }
+}
+
+/** What the first entry at a fact says. @throws InputError when there is none */
+export function recalled(
+  { entries, clock }: Progress,
+  keyMs: number,
+): Pick<Recall, 'right' | 'ms' | 'thinkMs'> & { entry: string } {
+  const [first] = entries
+  if (!first) throw new InputError('Nothing was entered.')
+  const typed = Math.min(first.ms, (clock.lastKeyAt ?? 0) - (clock.firstKeyAt ?? 0))
+  const thinkMs = thinking(first.ms, typed, first.text.length, keyMs)
+  return { right: moved(first) && first.verdict !== 'given', ms: first.ms, thinkMs, entry: first.text }
+}
+
+/** Time to key one more digit where it was not measured (common practice). */
+export const COMMON_KEY_MS = 180
+
+/**
+ * The thinking in a recall: only as much keying as copying digits takes is taken off, so that thinking between keys
+ * still counts.
+ * @param keyMs first to last key
+ * @param keys digits keyed
+ * @param baseline milliseconds to copy one shown digit
+ */
+export function thinking(ms: number, keyMs: number, keys: number, baseline: number = COMMON_KEY_MS): number {
+  return Math.max(0, Math.round(ms - Math.min(keyMs, (keys - 1) * baseline)))
+}
+
+/** What is remembered of a fact: the FSRS card, dates as ISO text so that it can be stored. */
+export interface FactMemory {
+  readonly fact: string
+  readonly due: string
+  readonly card: Card
+}
+
+/** Faster than this share of the time allowed is easy, slower than this share is hard (defaults, common practice). */
+export const EASY_SHARE = 0.5
+export const HARD_SHARE = 0.8
+
+// No fuzz, so that the same recalls give the same dates everywhere.
+const scheduler = fsrs({ enable_fuzz: false, enable_short_term: true })
+
+/** Wrong, or slower than allowed, counts as not recalled. */
+export function gradeOf({ right, thinkMs }: Pick<Recall, 'right' | 'thinkMs'>, withinMs: number): Grade {
+  if (!right || thinkMs > withinMs) return Rating.Again
+  if (thinkMs > HARD_SHARE * withinMs) return Rating.Hard
+  return thinkMs > EASY_SHARE * withinMs ? Rating.Good : Rating.Easy
+}
+
+/** Was a fact recalled: right, and within the time allowed? */
+export function isRecalled(recall: Pick<Recall, 'right' | 'thinkMs'>, withinMs: number): boolean {
+  return gradeOf(recall, withinMs) !== Rating.Again
+}
+
+/** The memory after one more recall. @throws RangeError for a fact that is in no deck. */
+export function remember(before: FactMemory | undefined, recall: Recall): FactMemory {
+  const found = factById(recall.fact)
+  if (!found) throw new RangeError(`There is no fact "${recall.fact}".`)
+  const at = new Date(recall.at)
+  const card = before ? revived(before.card) : createEmptyCard(at)
+  const { card: next } = scheduler.next(card, at, gradeOf(recall, found.deck.withinMs))
+  return { fact: recall.fact, due: next.due.toISOString(), card: next }
+}
+
+/** A card whose dates were text. */
+function revived(card: Card): Card {
+  return {
+    ...card,
+    due: new Date(card.due),
+    ...(card.last_review && { last_review: new Date(card.last_review) }),
+  }
+}
+
+/**
+ * Facts in the order they are to be asked now: those due, the longest overdue first; then those found slow in longer
+ * work, whatever their date; then new ones of the decks, at random; then, where asked for, those due next.
+ * @param also.slow facts found slow, the slowest first
+ * @param also.ahead fill up with facts that are not due yet
+ */
+export function toAsk(
+  decks: readonly FactDeck[],
+  memories: readonly FactMemory[],
+  now: string,
+  most: number,
+  random: Random,
+  also: { readonly slow?: readonly string[]; readonly ahead?: boolean } = {},
+): FactCard[] {
+  const cards = new Map(decks.flatMap((d) => d.cards.map((c) => [c.id, c])))
+  const known = memories.filter((m) => cards.has(m.fact)).sort((a, b) => a.due.localeCompare(b.due))
+  const due = known.filter((m) => m.due <= now).map((m) => cards.get(m.fact)!)
+  const slow = (also.slow ?? []).flatMap((fact) => cards.get(fact) ?? []).filter((c) => !due.includes(c))
+  const met = new Set([...known.map((m) => m.fact), ...slow.map((c) => c.id)])
+  const fresh = [...cards.values()].filter((c) => !met.has(c.id))
+  const chosen: FactCard[] = [...due, ...slow].slice(0, most)
+  while (chosen.length < most && fresh.length > 0)
+    chosen.push(...fresh.splice(Number(random.below(BigInt(fresh.length))), 1))
+  if (!also.ahead) return chosen
+  const later = known.map((m) => cards.get(m.fact)!).filter((c) => !chosen.includes(c))
+  return [...chosen, ...later].slice(0, most)
+}

@@ -1,0 +1,72 @@
+/** What can be set for one learner. Everything has a default, so nothing need be set. */
+
+import { LEVEL_RULES, type LevelRules } from '../curriculum/levels.js'
+import { targetOf, techniqueById } from '../registry/techniques.js'
+import type { School } from '../technique/contract.js'
+import type { Fades } from './fade.js'
+
+/** A stretch of time in which nothing can be practised; ISO 8601, UTC. */
+export interface Busy {
+  readonly from: string
+  readonly to: string
+}
+
+export interface LearnerSettings {
+  /** Minutes of practice a day. */
+  readonly minutes: number
+  /** The time of day practice is wished at, "16:00", in the learner's own time zone. */
+  readonly at: string
+  /** Decks of facts the plan draws from. */
+  readonly decks: readonly string[]
+  readonly rules: LevelRules
+  /** Targets other than the defaults, in milliseconds, by technique and level. */
+  readonly targets: Readonly<Record<string, Readonly<Record<string, number>>>>
+  /** Where practitioners differ, by technique. */
+  readonly schools: Readonly<Record<string, School>>
+  /** How much of the frame is left, by technique and level. */
+  readonly fades: Fades
+  /** The photosensitivity caution has been read; a coach has allowed more than three flashes a second. */
+  readonly cautions: { readonly read: boolean; readonly lifted: boolean }
+  /** Items of the plan, by technique id or "facts", that come every day, or never. */
+  readonly pinned: readonly string[]
+  readonly banned: readonly string[]
+  /** Items left out on one day (ISO date). */
+  readonly skipped: readonly { readonly item: string; readonly day: string }[]
+  /** Times taken by other things, read from a calendar. */
+  readonly busy: readonly Busy[]
+  /** Milliseconds to copy one shown digit, and when that was measured. */
+  readonly keying: { readonly ms: number; readonly at: string } | null
+}
+
+export const DEFAULT_SETTINGS: LearnerSettings = {
+  minutes: 4,
+  at: '16:00',
+  decks: ['to-ten', 'sums', 'differences', 'tables'],
+  rules: LEVEL_RULES,
+  targets: {},
+  schools: {},
+  fades: {},
+  cautions: { read: false, lifted: false },
+  pinned: [],
+  banned: [],
+  skipped: [],
+  busy: [],
+  keying: null,
+}
+
+/** A keying baseline older than this is taken again (default, common practice). */
+export const KEYING_DAYS = 30
+
+/** Is the keying baseline missing or old? */
+export function keyingDue({ keying }: Pick<LearnerSettings, 'keying'>, now: string): boolean {
+  return keying === null || Date.parse(now) - Date.parse(keying.at) > KEYING_DAYS * 86_400_000
+}
+
+/** The time a learner aims for at a level: their own where set, else the default; undefined for own dials. */
+export function aimOf(
+  { targets }: Pick<LearnerSettings, 'targets'>,
+  technique: string,
+  level: number,
+): number | undefined {
+  return targets[technique]?.[level] ?? targetOf(techniqueById(technique), level)
+}

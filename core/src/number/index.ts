@@ -1,0 +1,19 @@
+export { dayAfter, dayIn, instantOf, weekOf } from './days.js'
+export {
+  absolute,
+  add,
+  type Decimal,
+  decimal,
+  digitAt,
+  equal,
+  highestPlace,
+  lowestPlace,
+  readDecimal,
+  toText,
+  toWords,
+  ZERO,
+} from './decimal.js'
+export { placeName } from './places.js'
+export { normal, type Random, seeded } from './random.js'
+export { median, middleOf } from './statistics.js'
+export { inWords } from './words.js'

@@ -1,0 +1,20 @@
+export { freeTime, mergedBusy } from './agenda.js'
+export {
+  COVERAGE,
+  type Forecast,
+  forecast,
+  forecastWords,
+  LEAST_DAYS,
+  type Outlook,
+  paceOn,
+} from './forecast.js'
+export {
+  FACT_SECONDS,
+  itemName,
+  minutesOf,
+  nextSupport,
+  type PlanInput,
+  type PlanItem,
+  planDay,
+} from './today.js'
+export { type PlanDay, planWeek } from './week.js'

@@ -1,0 +1,4 @@
+export { InputError } from './error.js'
+export { printProblem, problemWords, readProblem, solvedWords } from './expression.js'
+export { answerOf, lowestOf, type Problem, type Row, rowsOf, type SumProblem, signed } from './problem.js'
+export { draw, type ProblemSpace } from './space.js'

@@ -1,0 +1,1 @@
+export { type AnyQuestion, isFull, meets } from './question.js'

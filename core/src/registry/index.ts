@@ -1,0 +1,9 @@
+export {
+  checkLevel,
+  levelOf,
+  OWN_LEVEL,
+  TECHNIQUES,
+  targetOf,
+  techniqueById,
+  withNeeds,
+} from './techniques.js'

@@ -1,0 +1,108 @@
+import { expect, test } from 'vitest'
+import { type Result, readiness } from '../curriculum/readiness.js'
+import { readProblem } from '../problem/expression.js'
+import { TECHNIQUES } from '../registry/techniques.js'
+import { writtenEffort } from '../technique/written.js'
+import { compareWays } from './compare.js'
+
+const best = (expression: string) => compareWays(readProblem(expression)).ways[0]!.technique.id
+
+// A problem made for a technique is least work by it.
+test.each([
+  ['63*67', 'multiply-same-head'],
+  ['96*93', 'multiply-near-base'],
+  ['4998*3', 'multiply-subtraction'],
+  ['75^2', 'square-ending-five'],
+  ['16*23+16*27', 'multiply-common-factor'],
+  ['2184/6', 'divide-short'],
+])('%s is least work by %s', (expression, id) => {
+  expect(best(expression)).toBe(id)
+})
+
+test('every technique is either a way or a misfit with its reason; the advice names the first way', () => {
+  const { ways, misfits, advice, written } = compareWays(readProblem('64*33'))
+  expect(ways.length + misfits.length).toBe(TECHNIQUES.length)
+  expect(ways.map((w) => w.effort.total)).toEqual(ways.map((w) => w.effort.total).sort((a, b) => a - b))
+  expect(misfits.find((m) => m.technique.id === 'multiply-same-head')!.because).toBe(
+    'the heads differ: 6 and 3',
+  )
+  expect(advice).toContain(ways[0]!.technique.name)
+  expect(advice).toContain(`on paper ${written.total}.`)
+  expect(compareWays(readProblem('6-9-4')).advice).toBe('No technique fits this problem.')
+})
+
+// Counted by hand on paper: facts, carries.
+test.each([
+  ['57+68', 3, 2],
+  ['52-38', 2, 1],
+  // 2×6, 2×3 + 1; 5×6, 5×3 + 3; 72 under 1800 meets only zeros.
+  ['36*52', 6, 2],
+  ['84/6', 6, 0],
+  ['8^2', 1, 0],
+  // 187 by 36 guessed, 5×6, 5×3 + 3, 187 - 180; 72 by 36 guessed, 2×6, 2×3 + 1, 72 - 72.
+  ['1872/36', 12, 2],
+  // Pairs 2 and 25: guess 1, 2 - 1; 125 by 25 guessed, 5×5, 5×2 meeting 2 on a 0, 125 - 125.
+  ['sqrt(2.25)', 8, 1],
+])('%s on paper: %i facts, %i carries', (expression, facts, carries) => {
+  expect(writtenEffort(readProblem(expression))).toMatchObject({ facts, carries })
+})
+
+test('known, practised, ready and not yet', () => {
+  const at = (day: number) => `2026-03-${String(day).padStart(2, '0')}T10:00:00Z`
+  const results: Result[] = [
+    {
+      technique: 'add-running-total',
+      level: 1,
+      support: 'answer',
+      attempts: 10,
+      right: 4,
+      medianMs: 9000,
+      at: at(1),
+    },
+    {
+      technique: 'add-running-total',
+      level: 1,
+      support: 'answer',
+      attempts: 12,
+      right: 12,
+      medianMs: 2300,
+      at: at(3),
+    },
+    {
+      technique: 'add-running-total',
+      level: 1,
+      support: 'answer',
+      attempts: 10,
+      right: 9,
+      medianMs: 2100,
+      at: at(2),
+    },
+    {
+      technique: 'add-place-sweep',
+      level: 2,
+      support: 'guided',
+      attempts: 10,
+      right: 10,
+      medianMs: 2300,
+      at: at(3),
+    },
+  ]
+  const of = (id: string) => readiness(results).find((r) => r.technique.id === id)!
+  expect(of('add-running-total')).toMatchObject({
+    standing: 'known',
+    because: 'At target on level 1: 21 of the last 22 right, 2.3 s for 2.5 s.',
+  })
+  expect(of('add-place-sweep')).toMatchObject({ standing: 'practised', missing: [] })
+  expect(of('add-columns-left')).toMatchObject({ standing: 'ready' })
+  expect(of('add-pairs')).toMatchObject({
+    standing: 'not-yet',
+    because: 'First at target: Place sweep (not yet without steps).',
+  })
+})
+
+test('prerequisites lead from simple to hard, without circles', () => {
+  const order = TECHNIQUES.map((t) => t.id)
+  for (const technique of TECHNIQUES)
+    for (const id of technique.needs)
+      expect(order.indexOf(id), `${technique.id} needs ${id}`).toBeLessThan(order.indexOf(technique.id))
+})

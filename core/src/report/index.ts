@@ -1,0 +1,2 @@
+export { type Comparison, compareWays, quickestFor } from './compare.js'
+export { type Sheet, type SheetTable, sheetOf } from './sheet.js'

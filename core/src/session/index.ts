@@ -1,0 +1,33 @@
+export { type AttemptEvent, durationOf } from './events.js'
+export { currentSlip, eventsOfOlder, type OlderAttempt, type OlderEntry, RENAMED_SLIPS } from './older.js'
+export type { AttemptRecord, Outcome } from './record.js'
+export {
+  beginTask,
+  type Exercise,
+  FIRST_JUDGE,
+  happen,
+  JUDGE,
+  type JudgedEntry,
+  mistaken,
+  moved,
+  openQuestion,
+  openStep,
+  type Progress,
+  reduceEvents,
+  type Task,
+} from './reduce.js'
+export { SUPPORT_NAMES, SUPPORTS, type Support, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
+export { confirm, eraseKey, NOTHING_TYPED, type Typing, touched, typeKey, writtenBy } from './typing.js'
+export {
+  type Causes,
+  causesOf,
+  exerciseOf,
+  figuresOf,
+  finishedProgress,
+  judgeRecord,
+  progressOf,
+  replayOf,
+  type Verdict,
+  verdictOf,
+  wrongAnswers,
+} from './verdict.js'

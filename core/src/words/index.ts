@@ -1,0 +1,1 @@
+export { slipName } from './slips.js'
