@@ -9,7 +9,7 @@ import {
 import { absolute, toText } from '@tachymetra/core/number'
 import { answerOf, type Problem, printProblem, readProblem, rowsOf } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
-import { type Step, schoolOf, trace } from '@tachymetra/core/technique'
+import { type Step, trace, variantOf } from '@tachymetra/core/technique'
 import { demoCopy, TestServer } from './server.js'
 
 export { expect }
@@ -78,7 +78,7 @@ export async function pick(page: Page, list: string, option: string): Promise<vo
   }).toPass()
 }
 
-/** From the end of a sitting to the record. What comes in above the link may push it from under the pointer. */
+/** From the end of a session to the record. What comes in above the link may push it from under the pointer. */
 export async function toRecord(page: Page): Promise<void> {
   await expect(async () => {
     const link = page.getByRole('link', { name: 'See the record' })
@@ -87,12 +87,12 @@ export async function toRecord(page: Page): Promise<void> {
   }).toPass()
 }
 
-/** The sittings of the record, newest first. */
-export function sittingRows(page: Page) {
+/** The sessions of the record, newest first. */
+export function sessionRows(page: Page) {
   return page.locator('.ant-table-tbody .ant-table-row')
 }
 
-export async function chooseSitting(
+export async function chooseSession(
   page: Page,
   choice: { technique: string; level: number; support: string; count: number },
 ): Promise<void> {
@@ -133,7 +133,7 @@ export async function type(page: Page, value: string): Promise<void> {
 /** The values of every step of the problem on the rule. */
 export async function stepValues(page: Page, technique: string): Promise<string[]> {
   const t = techniqueById(technique)
-  return trace(t, await problemOn(page), schoolOf(t)).steps.map((s) => toText(s.expect))
+  return trace(t, await problemOn(page), variantOf(t)).steps.map((s) => toText(s.expect))
 }
 
 /** Answers the problem on the rule rightly and goes on. @returns its expression. */

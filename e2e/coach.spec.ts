@@ -9,7 +9,7 @@ import {
   openChoice,
   pick,
   problemOn,
-  sittingRows,
+  sessionRows,
   stepValues,
   test,
   type,
@@ -83,7 +83,7 @@ test('the day: open, plan, facts, technique, summary, record, by keyboard alone'
     await expect(page.locator('#said')).toContainText('Right')
     await page.keyboard.press('Enter')
   }
-  await expect(page.getByRole('heading', { name: /^The sitting/ })).toBeFocused()
+  await expect(page.getByRole('heading', { name: /^The session/ })).toBeFocused()
   // It went well: the same technique goes on with less support, within the day.
   await page.getByRole('button', { name: /^Next today: Running total, level 1/ }).click()
   await expect(page.getByRole('radio', { name: 'Steps only' })).toBeChecked()
@@ -249,7 +249,7 @@ test('two browsers change settings of the same learner: neither undoes what the 
   await expect(minutes).toHaveValue('12')
 })
 
-test('the keying baseline, and schools and cautions that follow the learner', async ({ page, server }) => {
+test('the keying baseline, and variants and cautions that follow the learner', async ({ page, server }) => {
   const id = await newLearner(page, server, 'Wim')
   await page.goto(`${server.url}/facts`)
   await page.getByRole('link', { name: 'Measure it, 20 seconds' }).click()
@@ -273,7 +273,7 @@ test('the keying baseline, and schools and cautions that follow the learner', as
     .toMatchObject({
       keying: { ms: expect.any(Number) },
       cautions: { read: true, lifted: false },
-      schools: { 'multiply-crosswise': { order: 'ends-first' } },
+      variants: { 'multiply-crosswise': { order: 'ends-first' } },
     })
 })
 
@@ -354,11 +354,11 @@ test('the record: filters, forecast, slips; the progress sheet as PDF; a simulat
   await page.goto(`${server.url}/record`)
   await expect(page.getByText(/about \d+ to \d+ more days of practice to 5 s/)).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Slips of the last 13 weeks' })).toBeVisible()
-  const sittings = sittingRows(page)
-  await expect(sittings).toHaveCount(15)
+  const sessions = sessionRows(page)
+  await expect(sessions).toHaveCount(15)
   await pick(page, 'Technique', 'Hold and drop')
   await expect(page.getByRole('heading', { name: 'Slips of the last 13 weeks: Hold and drop' })).toBeVisible()
-  for (const row of await sittings.all()) await expect(row).toContainText('Hold and drop')
+  for (const row of await sessions.all()) await expect(row).toContainText('Hold and drop')
 
   await page.getByRole('link', { name: 'Progress sheet' }).click()
   const heading = page.getByRole('heading', { name: /^Progress of/ })

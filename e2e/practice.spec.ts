@@ -2,13 +2,13 @@ import { toText, toWords } from '@tachymetra/core/number'
 import { answerOf, printProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { trace } from '@tachymetra/core/technique'
-import type { AttemptWire, LearnerWire, SittingPage } from '@tachymetra/core/wire'
+import type { AttemptWire, LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import {
   answerOne,
-  chooseSitting,
+  chooseSession,
   expect,
   problemOn,
-  sittingRows,
+  sessionRows,
   stepValues,
   test,
   toRecord,
@@ -22,7 +22,7 @@ test('watched, guided with a slip, then five against the clock: the record shows
 }) => {
   await page.goto(server.url)
   await expect(page.getByText('Demo data')).toBeVisible()
-  await chooseSitting(page, { technique: 'Running total', level: 6, support: 'Watch', count: 6 })
+  await chooseSession(page, { technique: 'Running total', level: 6, support: 'Watch', count: 6 })
 
   // Watch: every step in turn, then "Now you".
   const watched = await stepValues(page, 'add-running-total')
@@ -71,7 +71,7 @@ test('watched, guided with a slip, then five against the clock: the record shows
   await server.start()
   await page.goto(`${server.url}/record`)
   await expect(page.locator('.chart .main-svg').first()).toBeVisible()
-  const row = sittingRows(page).first()
+  const row = sessionRows(page).first()
   // The guided answer counts as right unless the slip fell on its very last step.
   const guided = carry === steps.length - 1 ? '0 of 1' : '1 of 1'
   await expect(row).toContainText(`${guided}, 4 of 5`)
@@ -86,7 +86,7 @@ test('watched, guided with a slip, then five against the clock: the record shows
   await expect(page.locator('.replay-entry').filter({ hasText: slip.remark })).toBeVisible()
 })
 
-test('a whole sitting by keyboard alone, with hint, show, skip and stop', async ({ page, server }) => {
+test('a whole session by keyboard alone, with hint, show, skip and stop', async ({ page, server }) => {
   await page.goto(server.url)
   await page.getByText('Or choose for yourself').focus()
   await page.keyboard.press('Enter')
@@ -127,13 +127,13 @@ test('a whole sitting by keyboard alone, with hint, show, skip and stop', async 
   await page.keyboard.press('Enter')
   await expect(page.getByText('Problem 2 of 5')).toBeVisible()
   await page.keyboard.press('Escape')
-  await expect(page.getByRole('heading', { name: 'The sitting' })).toBeFocused()
+  await expect(page.getByRole('heading', { name: 'The session' })).toBeFocused()
   await expect(page.getByRole('row').filter({ hasText: 'skipped' })).toHaveCount(1)
 })
 
 test('entries that are no numbers are told so and change nothing', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Hold and drop', level: 4, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Hold and drop', level: 4, support: 'Guided', count: 1 })
   const entry = page.getByTestId('entry')
   await page.keyboard.press('Enter')
   await expect(page.locator('#said')).toContainText('Type your answer first')
@@ -153,7 +153,7 @@ test('entries that are no numbers are told so and change nothing', async ({ page
 
 test('a reload in the middle goes on where it was', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Hold and drop', level: 6, support: 'Answer only', count: 3 })
+  await chooseSession(page, { technique: 'Hold and drop', level: 6, support: 'Answer only', count: 3 })
   await answerOne(page)
   const second = printProblem(await problemOn(page))
   await page.reload()
@@ -166,7 +166,7 @@ test('in the middle: a reload, another support, another page lose no entry, time
   server,
 }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Running total', level: 6, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Running total', level: 6, support: 'Guided', count: 1 })
   const { steps } = trace(techniqueById('add-running-total'), await problemOn(page), {})
   const problem = printProblem(await problemOn(page))
   const [first, second] = steps
@@ -197,11 +197,11 @@ test('in the middle: a reload, another support, another page lose no entry, time
   await expect(page.locator('#said')).toContainText(/Right/)
   const [learner] = await server.api<LearnerWire[]>('/learners')
   const newest = async () =>
-    (await server.api<SittingPage>(`/learners/${learner!.id}/sittings?limit=1`)).sittings[0]!
+    (await server.api<SessionPage>(`/learners/${learner!.id}/sessions?limit=1`)).sessions[0]!
   await expect.poll(async () => (await newest()).planned).toBe(1)
   const { id } = await newest()
-  // The sitting arrives before its attempt.
-  const attempts = async () => (await server.api<{ attempts: { id: string }[] }>(`/sittings/${id}`)).attempts
+  // The session arrives before its attempt.
+  const attempts = async () => (await server.api<{ attempts: { id: string }[] }>(`/sessions/${id}`)).attempts
   await expect.poll(attempts).toHaveLength(1)
   const attempt = await server.api<AttemptWire>(`/attempts/${(await attempts())[0]!.id}`)
   expect(attempt).toMatchObject({ support: 'guided', outcome: 'done', clean: false, timed: true })
@@ -225,7 +225,7 @@ test('touch: the keypad types, mends and commits', async ({ open, server }) => {
   })
   const page = await context.newPage()
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
+  await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
   const answer = toText(answerOf(await problemOn(page)))
   await page.getByRole('button', { name: '7', exact: true }).tap()
   await page.getByRole('button', { name: 'rub out' }).tap()
@@ -257,10 +257,10 @@ test('an empty program: a learner is added, bad names are refused in the same wo
   await page.keyboard.press('Enter')
   await expect(page.getByText('At the desk')).toBeVisible()
   await expect(page.getByText('Demo data')).toBeHidden()
-  await chooseSitting(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
+  await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
   await answerOne(page)
   await toRecord(page)
-  await expect(sittingRows(page).first()).toContainText('1 of 1')
+  await expect(sessionRows(page).first()).toContainText('1 of 1')
   await page.goto(server.url)
   await page.getByRole('button', { name: 'Change or remove' }).click()
   await page.getByRole('dialog').getByLabel('Name or nickname').fill('Wim B')

@@ -2,17 +2,17 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { AttemptSummary, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
-import { answerOne, chooseSitting, expect, test } from './bench.js'
+import type { AttemptSummary, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
+import { answerOne, chooseSession, expect, test } from './bench.js'
 import { TestServer } from './server.js'
 
-type Whole = SittingWire & { attempts: AttemptSummary[] }
+type Whole = SessionWire & { attempts: AttemptSummary[] }
 
-/** The newest sitting of the learner the desk opens with, as the server has it. */
+/** The newest session of the learner the desk opens with, as the server has it. */
 async function newest(server: TestServer): Promise<Whole> {
   const [learner] = await server.api<LearnerWire[]>('/learners')
-  const { sittings } = await server.api<SittingPage>(`/learners/${learner!.id}/sittings?limit=1`)
-  return server.api<Whole>(`/sittings/${sittings[0]!.id}`)
+  const { sessions } = await server.api<SessionPage>(`/learners/${learner!.id}/sessions?limit=1`)
+  return server.api<Whole>(`/sessions/${sessions[0]!.id}`)
 }
 
 test('the server goes away in the middle and comes back: nothing is lost, nothing is doubled', async ({
@@ -20,14 +20,14 @@ test('the server goes away in the middle and comes back: nothing is lost, nothin
   server,
 }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Running total', level: 4, support: 'Answer only', count: 6 })
+  await chooseSession(page, { technique: 'Running total', level: 4, support: 'Answer only', count: 6 })
   const worked = [await answerOne(page), await answerOne(page)]
   await expect.poll(async () => (await newest(server)).attempts.map((a) => a.expression)).toEqual(worked)
 
   await server.stop()
   for (let i = 0; i < 4; i += 1) worked.push(await answerOne(page))
   await expect(page.locator('.waiting')).toContainText('4 kept here, to be sent')
-  await expect(page.getByRole('heading', { name: 'The sitting' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'The session' })).toBeVisible()
 
   await server.start()
   // Even from a page opened afresh: what was kept is sent.
@@ -38,7 +38,7 @@ test('the server goes away in the middle and comes back: nothing is lost, nothin
 
 test('an attempt whose acknowledgement got lost is sent again and stored once', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Hold and drop', level: 2, support: 'Answer only', count: 3 })
+  await chooseSession(page, { technique: 'Hold and drop', level: 2, support: 'Answer only', count: 3 })
   let lost = 0
   await page.route('**/api/attempts/*', async (route) => {
     const response = await route.fetch()
@@ -56,7 +56,7 @@ test('an attempt whose acknowledgement got lost is sent again and stored once', 
 
 test('killed right after an acknowledged attempt: it is there', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Hold and drop', level: 2, support: 'Answer only', count: 5 })
+  await chooseSession(page, { technique: 'Hold and drop', level: 2, support: 'Answer only', count: 5 })
   const acknowledged = page.waitForResponse((r) => r.url().includes('/api/attempts/') && r.status() === 201)
   const expression = await answerOne(page)
   await acknowledged
@@ -70,7 +70,7 @@ test('what the server refuses is said, kept apart, and does not hold up the rest
   server,
 }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 2 })
+  await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 2 })
   let first = true
   await page.route('**/api/attempts/*', async (route) => {
     if (!first) return route.continue()

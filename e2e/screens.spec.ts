@@ -3,10 +3,10 @@ import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
 import {
   answerOne,
-  chooseSitting,
+  chooseSession,
   expect,
   openChoice,
-  sittingRows,
+  sessionRows,
   stepValues,
   test,
   toRecord,
@@ -78,7 +78,7 @@ for (const look of [
     await check()
     await page.keyboard.press('Escape')
     await expect(page.getByRole('dialog')).toBeHidden()
-    await page.getByRole('radio', { name: 'Own dials' }).check()
+    await page.getByRole('radio', { name: 'Own settings' }).check()
     await expect(page.getByTestId('possible')).toBeVisible()
     await check()
     await page.getByRole('link', { name: 'How it is done' }).click()
@@ -103,7 +103,7 @@ for (const look of [
       await check()
     }
     await page.goto(server.url)
-    await chooseSitting(page, { technique: 'Beads: add and take away', level: 7, support: 'Watch', count: 1 })
+    await chooseSession(page, { technique: 'Beads: add and take away', level: 7, support: 'Watch', count: 1 })
     await check()
     await page.getByRole('radio', { name: 'Guided' }).check()
     await expect(page.locator('.soroban.live')).toBeVisible()
@@ -113,7 +113,7 @@ for (const look of [
     await check()
     await page.goto(server.url)
 
-    await chooseSitting(page, { technique: 'Hold and drop', level: 12, support: 'Watch', count: 2 })
+    await chooseSession(page, { technique: 'Hold and drop', level: 12, support: 'Watch', count: 2 })
     await page.keyboard.press('Enter')
     await check()
     await page.getByRole('radio', { name: 'Guided' }).check()
@@ -129,16 +129,16 @@ for (const look of [
     await page.getByRole('radio', { name: 'Answer only' }).check()
     await check()
     await answerOne(page)
-    await expect(page.getByRole('heading', { name: 'The sitting' })).toBeVisible()
+    await expect(page.getByRole('heading', { name: 'The session' })).toBeVisible()
     await check()
     await toRecord(page)
     await expect(page.locator('.chart .main-svg').first()).toBeVisible()
-    await expect(sittingRows(page).nth(1)).toBeVisible()
+    await expect(sessionRows(page).nth(1)).toBeVisible()
     await check()
-    await sittingRows(page).first().getByRole('link').click()
+    await sessionRows(page).first().getByRole('link').click()
     await expect(page.getByRole('heading', { name: 'Attempts' })).toBeVisible()
     await check()
-    await sittingRows(page).first().getByRole('link').click()
+    await sessionRows(page).first().getByRole('link').click()
     await expect(page.getByRole('heading', { level: 1 })).toContainText('−')
     await page.keyboard.press('ArrowRight')
     await check()
@@ -151,7 +151,7 @@ test('thirty digits stand on the rule at 360 px', async ({ open, server }) => {
   const context = await open({ viewport: { width: 360, height: 740 } })
   const page = await context.newPage()
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Hold and drop', level: 15, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Hold and drop', level: 15, support: 'Guided', count: 1 })
   await expect(page.getByTestId('entry')).toBeFocused()
   await expectFits(page)
   const widths = await page.locator('.rule').evaluate((rule) => [rule.scrollWidth, rule.clientWidth])
@@ -162,7 +162,7 @@ test('the practice screen loads no charts', async ({ page, server }) => {
   const loaded: string[] = []
   page.on('response', (r) => loaded.push(r.url()))
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
+  await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
   await expect(page.getByTestId('entry')).toBeFocused()
   expect(loaded.filter((url) => /Plot|plotly/i.test(url))).toEqual([])
   await answerOne(page)

@@ -3,9 +3,9 @@ import { type Decimal, digitAt, equal, readDecimal, toText } from '@tachymetra/c
 import { type Problem, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { type BeadMove, beadsOf, beadWorkOf, isOnFrame } from '@tachymetra/core/soroban'
-import { type Step, schoolOf, trace } from '@tachymetra/core/technique'
-import type { AttemptWire, LearnerWire, SittingPage, SittingWire } from '@tachymetra/core/wire'
-import { chooseSitting, expect, openChoice, pick, test, type } from './bench.js'
+import { type Step, trace, variantOf } from '@tachymetra/core/technique'
+import type { AttemptWire, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
+import { chooseSession, expect, openChoice, pick, test, type } from './bench.js'
 
 async function problemAbove(page: Page): Promise<Problem> {
   const label = (await page.locator('.problem-line').getAttribute('aria-label'))!
@@ -14,7 +14,7 @@ async function problemAbove(page: Page): Promise<Problem> {
 
 async function stepsOf(page: Page, id: string): Promise<readonly Step[]> {
   const technique = techniqueById(id)
-  return trace(technique, await problemAbove(page), schoolOf(technique)).steps
+  return trace(technique, await problemAbove(page), variantOf(technique)).steps
 }
 
 /** What a rod shows, read as a screen reader would. */
@@ -52,7 +52,7 @@ test('guided addition with a ten-five by keys: judged by itself, a slip named, s
   server,
 }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Beads: add and take away', level: 7, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Beads: add and take away', level: 7, support: 'Guided', count: 1 })
   const steps = await stepsOf(page, 'soroban-add')
   const at = steps.findIndex((s) => beadWorkOf(s)!.kind === 'ten-five')
   for (const [i, step] of steps.entries()) {
@@ -81,7 +81,7 @@ test('by touch: a bead takes its neighbours along, and two fingers work at once'
   const context = await open({ hasTouch: true, viewport: { width: 800, height: 900 } })
   const page = await context.newPage()
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Beads: add and take away', level: 3, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Beads: add and take away', level: 3, support: 'Guided', count: 1 })
   for (const step of await stepsOf(page, 'soroban-add')) {
     for (const move of beadWorkOf(step)!.moves) {
       const { x, y } = await spotOf(page, move)
@@ -111,7 +111,7 @@ test('strict: a bead out of order is not taken, and what comes first is said', a
   await openChoice(page)
   await page.getByRole('radio', { name: /^Beads: add and take away,/ }).check()
   await page.getByLabel('Strict: every bead and its order').check()
-  await chooseSitting(page, { technique: 'Beads: add and take away', level: 5, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Beads: add and take away', level: 5, support: 'Guided', count: 1 })
   const steps = await stepsOf(page, 'soroban-add')
   const click = async (move: BeadMove) => {
     const { x, y } = await spotOf(page, move)
@@ -145,7 +145,7 @@ test('strict: a bead out of order is not taken, and what comes first is said', a
 
 test('multiplication: the finger marker rests on the last units rod', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Beads: multiply', level: 6, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Beads: multiply', level: 6, support: 'Guided', count: 1 })
   const steps = await stepsOf(page, 'soroban-multiply')
   for (const [i, step] of steps.entries()) {
     // Which rod to begin on, and whether a 0 goes first, is the learner's to say; nothing shows it before.
@@ -172,7 +172,7 @@ test('watched bead by bead; read; and the frame let go of: then the value is typ
   server,
 }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Beads: add and take away', level: 9, support: 'Watch', count: 1 })
+  await chooseSession(page, { technique: 'Beads: add and take away', level: 9, support: 'Watch', count: 1 })
   await page.getByRole('button', { name: 'Quick' }).click()
   for (const step of await stepsOf(page, 'soroban-add')) {
     await expect(page.getByText(step.why)).toBeVisible()
@@ -184,7 +184,7 @@ test('watched bead by bead; read; and the frame let go of: then the value is typ
     await page.keyboard.press('Enter')
   }
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Beads: read', level: 5, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Beads: read', level: 5, support: 'Guided', count: 1 })
   const digits = await page
     .locator('.rod')
     .evaluateAll((rods) => rods.map((r) => /, (\d):/.exec(r.getAttribute('aria-label')!)![1]))
@@ -201,7 +201,7 @@ test('watched bead by bead; read; and the frame let go of: then the value is typ
   await expect(page.locator('.ant-select', { has: page.getByLabel('The frame shows') })).toContainText(
     'all its beads',
   )
-  await chooseSitting(page, { technique: 'Beads: add and take away', level: 5, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Beads: add and take away', level: 5, support: 'Guided', count: 1 })
   await expect(page.locator('.soroban')).toHaveCount(0)
   for (const step of await stepsOf(page, 'soroban-add')) await type(page, toText(step.expect))
   await expect(page.locator('#said').filter({ hasText: /Right first time, in/ })).toBeVisible()
@@ -279,11 +279,11 @@ test('flash: the caution first, any key stops, a list answered with its slip nam
 
   const [learner] = await server.api<LearnerWire[]>('/learners')
   const newest = async () =>
-    (await server.api<SittingPage>(`/learners/${learner!.id}/sittings?limit=1`)).sittings[0]!
+    (await server.api<SessionPage>(`/learners/${learner!.id}/sessions?limit=1`)).sessions[0]!
   await expect.poll(async () => (await newest()).technique).toBe('flash-sum')
   const { id } = await newest()
-  // The sitting arrives before its attempt.
-  const attempts = async () => (await server.api<{ attempts: { id: string }[] }>(`/sittings/${id}`)).attempts
+  // The session arrives before its attempt.
+  const attempts = async () => (await server.api<{ attempts: { id: string }[] }>(`/sessions/${id}`)).attempts
   await expect.poll(attempts).toHaveLength(1)
   const attempt = await server.api<AttemptWire>(`/attempts/${(await attempts())[0]!.id}`)
   expect(attempt.shown).toMatchObject({ way: 'flash', showMs: 284, gapMs: 50 })
@@ -306,11 +306,11 @@ test('a flashed list left in the middle: its wrong answer is kept, by a reload a
 }) => {
   const [learner] = await server.api<LearnerWire[]>('/learners')
   const newest = async () =>
-    (await server.api<SittingPage>(`/learners/${learner!.id}/sittings?limit=1`)).sittings[0]!
+    (await server.api<SessionPage>(`/learners/${learner!.id}/sessions?limit=1`)).sessions[0]!
   const attempts = async () => {
     const { id } = await newest()
     return (
-      await server.api<SittingWire & { attempts: { outcome: string; right: boolean }[] }>(`/sittings/${id}`)
+      await server.api<SessionWire & { attempts: { outcome: string; right: boolean }[] }>(`/sessions/${id}`)
     ).attempts
   }
   const wrong = async () => {

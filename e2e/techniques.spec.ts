@@ -4,15 +4,15 @@ import { InputError, readProblem } from '@tachymetra/core/problem'
 import { meets } from '@tachymetra/core/question'
 import { levelOf, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { isAbacus } from '@tachymetra/core/soroban'
-import { type Step, schoolOf, type Technique, trace } from '@tachymetra/core/technique'
+import { type Step, type Technique, trace, variantOf } from '@tachymetra/core/technique'
 import {
-  chooseSitting,
+  chooseSession,
   expect,
   expectUntold,
   openChoice,
   pick,
   problemOn,
-  sittingRows,
+  sessionRows,
   stepValues,
   test,
   toRecord,
@@ -39,12 +39,12 @@ for (const group of Array.from({ length: 6 }, (_, i) => HEADWORK.filter((_, t) =
 async function openWatchGuide(page: Page, url: string, technique: Technique): Promise<void> {
   await page.goto(`${url}/teach/${technique.id}`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText(technique.name)
-  const lesson = trace(technique, readProblem(technique.lesson.example), schoolOf(technique))
+  const lesson = trace(technique, readProblem(technique.lesson.example), variantOf(technique))
   await expect(page.locator('.teach-steps li')).toHaveCount(lesson.steps.length)
 
   await page.goto(url)
   const level = Math.ceil(technique.levels.length / 2)
-  await chooseSitting(page, { technique: technique.name, level, support: 'Watch', count: 1 })
+  await chooseSession(page, { technique: technique.name, level, support: 'Watch', count: 1 })
   await expect(page.getByRole('heading', { level: 1 })).toContainText(
     levelOf(technique, level).name.toLowerCase(),
   )
@@ -56,7 +56,7 @@ async function openWatchGuide(page: Page, url: string, technique: Technique): Pr
   }
   await page.getByRole('button', { name: 'Now you' }).click()
   await expect(page.getByTestId('entry')).toBeFocused()
-  const { steps } = trace(technique, await problemOn(page), schoolOf(technique))
+  const { steps } = trace(technique, await problemOn(page), variantOf(technique))
   // Half of the way through a mistake is made, and named. What was just said may be said again.
   const middle = Math.floor(steps.length / 2)
   const slip = steps[middle]!.slips().find(
@@ -81,7 +81,7 @@ test('crosswise: a carry lost is named, lines join the digits, and the answer is
   server,
 }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Crosswise', level: 5, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Crosswise', level: 5, support: 'Guided', count: 1 })
   const { steps } = trace(techniqueById('multiply-crosswise'), await problemOn(page), {
     order: 'right-carry',
   })
@@ -103,7 +103,7 @@ test('crosswise: a carry lost is named, lines join the digits, and the answer is
 
 test('front and back: the back left unpadded is named from the answer alone', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Ten pair times twins', level: 2, support: 'Answer only', count: 1 })
+  await chooseSession(page, { technique: 'Ten pair times twins', level: 2, support: 'Answer only', count: 1 })
   const { steps, answer } = trace(techniqueById('multiply-complement-repdigit'), await problemOn(page), {})
   const slip = steps
     .at(-1)!
@@ -126,7 +126,7 @@ test('tens first by touch: digits are taken in the learner’s own order, and th
   })
   const page = await context.newPage()
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Tens first', level: 4, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Tens first', level: 4, support: 'Guided', count: 1 })
   // One digit after another from the bottom, which no teacher would do.
   for (let more = true; more; ) {
     await page.locator('.pick').last().tap()
@@ -142,23 +142,23 @@ test('tens first by touch: digits are taken in the learner’s own order, and th
 
 test('an estimate is right to two decimals, whichever way it is rounded', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSitting(page, { technique: 'Root by estimate', level: 2, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Root by estimate', level: 2, support: 'Guided', count: 1 })
   // Each value rounded to two decimals; those after it follow from the rounded ones.
   const technique = techniqueById('root-estimate')
   const rounded = (step: Step) => readDecimal(String(Number(Number(toText(step.expect)).toFixed(2))))!
-  const { entries } = trace(technique, await problemOn(page), schoolOf(technique), rounded)
+  const { entries } = trace(technique, await problemOn(page), variantOf(technique), rounded)
   await work(page, entries.map(toText))
   await expectRight(page)
 })
 
-test('the school chosen on the desk is worked and stays chosen', async ({ page, server }) => {
+test('the variant chosen on the desk is worked and stays chosen', async ({ page, server }) => {
   await page.goto(server.url)
   await openChoice(page)
   await page.getByRole('radio', { name: /^Crosswise,/ }).check()
   await pick(page, 'Order of the columns', 'from the left, mending what is written')
-  await chooseSitting(page, { technique: 'Crosswise', level: 5, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Crosswise', level: 5, support: 'Guided', count: 1 })
   const technique = techniqueById('multiply-crosswise')
-  const { steps } = trace(technique, await problemOn(page), schoolOf(technique, { order: 'left-mend' }))
+  const { steps } = trace(technique, await problemOn(page), variantOf(technique, { order: 'left-mend' }))
   await work(
     page,
     steps.map((s) => toText(s.expect)),
@@ -170,17 +170,17 @@ test('the school chosen on the desk is worked and stays chosen', async ({ page, 
   await expect(page.getByText('from the left, mending what is written')).toBeVisible()
 })
 
-test('own dials: impossible ones say so at once, possible ones are counted and worked', async ({
+test('own settings: impossible ones say so at once, possible ones are counted and worked', async ({
   page,
   server,
 }) => {
   await page.goto(server.url)
   await openChoice(page)
   await page.getByRole('radio', { name: /^Crosswise,/ }).check()
-  await page.getByRole('radio', { name: 'Own dials' }).check()
+  await page.getByRole('radio', { name: 'Own settings' }).check()
   await page.getByLabel('Columns that carry').fill('9')
   await page.keyboard.press('Tab')
-  await expect(page.getByRole('alert')).toContainText('these dials contradict each other')
+  await expect(page.getByRole('alert')).toContainText('these parameters contradict each other')
   await expect(page.getByRole('button', { name: 'To the bench' })).toBeDisabled()
   await page.getByLabel('Columns that carry').fill('0')
   await page.getByLabel('Largest digit').fill('2')
@@ -190,12 +190,12 @@ test('own dials: impossible ones say so at once, possible ones are counted and w
   await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: 'Guided' }).check()
   await page.getByLabel('How many').fill('1')
   await page.getByRole('button', { name: 'To the bench' }).click()
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('own dials')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('own settings')
   await work(page, await stepValues(page, 'multiply-crosswise'))
   await expectRight(page)
   await page.keyboard.press('Enter')
   await toRecord(page)
-  await expect(sittingRows(page).first()).toContainText('own')
+  await expect(sessionRows(page).first()).toContainText('own')
 })
 
 test('compare: the advice, every way on the rule, misfits with reasons, bad input told in the core’s words', async ({

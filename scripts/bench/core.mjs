@@ -6,7 +6,7 @@ import { seeded } from '../../core/dist/number/index.js'
 import { draw, printProblem, readProblem } from '../../core/dist/problem/index.js'
 import { TECHNIQUES, techniqueById } from '../../core/dist/registry/index.js'
 import { compareWays } from '../../core/dist/report/index.js'
-import { schoolOf, trace } from '../../core/dist/technique/index.js'
+import { trace, variantOf } from '../../core/dist/technique/index.js'
 
 /** A technique and a problem; the answer diagnosed is one that a slip at a step in the middle leads to. */
 const CASES = [
@@ -34,11 +34,11 @@ const COMPARED = [
 ]
 
 /** The answer that the likeliest slip of a middle step leads to. */
-function slipped(technique, problem, school) {
-  const { steps } = trace(technique, problem, school)
+function slipped(technique, problem, variant) {
+  const { steps } = trace(technique, problem, variant)
   const at = steps.findIndex((s, i) => i >= steps.length / 2 && s.slips().length > 0)
   const slip = steps[at].slips()[0]
-  return trace(technique, problem, school, (_, i) => (i === at ? slip.entry : undefined)).answer
+  return trace(technique, problem, variant, (_, i) => (i === at ? slip.entry : undefined)).answer
 }
 
 /** The plain answer by the reference library. */
@@ -58,12 +58,12 @@ export async function run() {
   const bench = new Bench({ time: 250, warmupTime: 80 })
   for (const [id, expression] of CASES) {
     const technique = techniqueById(id)
-    const school = schoolOf(technique)
+    const variant = variantOf(technique)
     const problem = readProblem(expression)
-    const answer = slipped(technique, problem, school)
+    const answer = slipped(technique, problem, variant)
     bench.add(`reference  ${id} ${expression}`, reference(problem))
-    bench.add(`trace      ${id} ${expression}`, () => trace(technique, problem, school))
-    bench.add(`diagnose   ${id} ${expression}`, () => diagnose(technique, problem, school, answer))
+    bench.add(`trace      ${id} ${expression}`, () => trace(technique, problem, variant))
+    bench.add(`diagnose   ${id} ${expression}`, () => diagnose(technique, problem, variant, answer))
   }
   for (const expression of COMPARED) {
     const problem = readProblem(expression)

@@ -61,7 +61,7 @@ class World {
     this.removed = new Set()
     this.made = 0
     const learners = demoLearners('2026-03-01').slice(0, 3)
-    this.pattern = learners.flatMap((l) => l.sittings)
+    this.pattern = learners.flatMap((l) => l.sessions)
   }
 
   uuid() {
@@ -123,14 +123,14 @@ class World {
     this.acknowledged.set(path, body)
   }
 
-  /** What a browser sends: a sitting, its attempts and some recalls, each until it is acknowledged. */
+  /** What a browser sends: a session, its attempts and some recalls, each until it is acknowledged. */
   async work(learnerId, most) {
     const { attempts, ...pattern } = this.pattern[Number(this.random.below(BigInt(this.pattern.length)))]
     const { technique, level, planned, startedAt } = pattern
-    const sittingId = this.uuid()
-    const parcels = [[`/sittings/${sittingId}`, { learnerId, technique, level, planned, startedAt }]]
+    const sessionId = this.uuid()
+    const parcels = [[`/sessions/${sessionId}`, { learnerId, technique, level, planned, startedAt }]]
     for (const { id: _, ...attempt } of attempts.slice(0, most)) {
-      parcels.push([`/attempts/${this.uuid()}`, { ...attempt, sittingId }])
+      parcels.push([`/attempts/${this.uuid()}`, { ...attempt, sessionId }])
       const { cards } = FACT_DECKS[Number(this.random.below(4n))]
       const card = cards[Number(this.random.below(BigInt(cards.length)))]
       const text = card.kind.print(card.expect)
@@ -202,12 +202,12 @@ class World {
   }
 
   async bringIn() {
-    const { attempts, ...sitting } = this.pattern[Number(this.random.below(BigInt(this.pattern.length)))]
-    const sittingId = this.uuid()
+    const { attempts, ...session } = this.pattern[Number(this.random.below(BigInt(this.pattern.length)))]
+    const sessionId = this.uuid()
     const rows = Array.from({ length: 100 }, (_, i) => {
-      const attempt = { ...attempts[i % attempts.length], id: this.uuid(), sittingId }
+      const attempt = { ...attempts[i % attempts.length], id: this.uuid(), sessionId }
       this.sent.set(`/attempts/${attempt.id}`, attempt)
-      return { attempt, planned: sitting.planned, sittingStartedAt: sitting.startedAt }
+      return { attempt, planned: session.planned, sessionStartedAt: session.startedAt }
     })
     const response = await fetch(`${this.url}/api/learners/${this.learners[0]}/attempts`, {
       method: 'POST',
@@ -272,9 +272,9 @@ class World {
 
   compare(db, found) {
     const gone = new Set([...this.removed, ...(this.removing ? [this.removing] : [])])
-    const rows = new Map(db.all(sql.raw('select id, events, sitting_id from attempt')).map((r) => [r.id, r]))
+    const rows = new Map(db.all(sql.raw('select id, events, session_id from attempt')).map((r) => [r.id, r]))
     const recalls = new Map(db.all(sql.raw('select id, fact from fact_recall')).map((r) => [r.id, r]))
-    const of = (body) => body.learnerId ?? this.sent.get(`/sittings/${body.sittingId}`)?.learnerId
+    const of = (body) => body.learnerId ?? this.sent.get(`/sessions/${body.sessionId}`)?.learnerId
     for (const [path, body] of this.due) {
       if (gone.has(of(body))) continue
       const id = path.split('/')[2]
@@ -300,7 +300,7 @@ class World {
   }
 }
 
-const TABLES = ['practice_day', 'slip_week', 'sitting_pace', 'sitting_slip', 'fact_memory', 'level_move']
+const TABLES = ['practice_day', 'slip_week', 'session_pace', 'session_slip', 'fact_memory', 'level_move']
 const stable = ({ _metadata, ...row }) => {
   // Moves of older versions were named at random.
   if ('because' in row) delete row.id

@@ -26,7 +26,7 @@ export async function run() {
 
   // A pattern of a thousand attempts, judged and rolled up as any others.
   const today = new Date().toISOString().slice(0, 10)
-  const count = (learner) => learner.sittings.reduce((sum, s) => sum + s.attempts.length, 0)
+  const count = (learner) => learner.sessions.reduce((sum, s) => sum + s.attempts.length, 0)
   const pattern = demoLearners(today).sort((a, b) => count(b) - count(a))[0]
   const most = Math.min(MOST, count(pattern))
   const stores = [1, Math.ceil(1e6 / most)].map((copies) => {
@@ -37,13 +37,13 @@ export async function run() {
     let left = most
     db.run(sql`pragma synchronous = off`)
     db.transaction((tx) => {
-      for (const { attempts, ...row } of pattern.sittings.toReversed()) {
+      for (const { attempts, ...row } of pattern.sessions.toReversed()) {
         const its = attempts.slice(0, left)
         if (its.length === 0) break
         left -= its.length
         const { id, learnerId, technique, level, planned, startedAt } = row
         tx.run(
-          sql`insert into sitting values (${id}, ${learnerId}, ${technique}, ${level}, ${planned}, ${startedAt})`,
+          sql`insert into session values (${id}, ${learnerId}, ${technique}, ${level}, ${planned}, ${startedAt})`,
         )
         for (const a of its) insertAttempt(tx, a, judgeRecord(a), learner)
         for (const support of new Set(its.map((a) => a.support))) rollUp(tx, id, support)
@@ -99,7 +99,7 @@ export async function run() {
   rmSync(folder, { recursive: true, force: true })
 }
 
-/** Copies every sitting further into the past, ids and dates shifted, rollups with them. */
+/** Copies every session further into the past, ids and dates shifted, rollups with them. */
 function multiply(db, sql, copies) {
   db.run(sql`create temp table copy (k integer primary key)`)
   db.run(
@@ -116,16 +116,16 @@ function multiply(db, sql, copies) {
         .join(', '),
     )
   db.run(
-    sql`insert into sitting select ${id('id')}, learner_id, technique, level, planned, ${back('started_at')} from sitting, copy`,
+    sql`insert into session select ${id('id')}, learner_id, technique, level, planned, ${back('started_at')} from session, copy`,
   )
   db.run(
-    sql`insert into attempt (id, sitting_id, n, school, support, expression, started_at, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival) select ${id('id')}, ${id('sitting_id')}, n, school, support, expression, ${back('started_at')}, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival + k * ${MOST} from attempt, copy`,
+    sql`insert into attempt (id, session_id, n, variant, support, expression, started_at, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival) select ${id('id')}, ${id('session_id')}, n, variant, support, expression, ${back('started_at')}, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival + k * ${MOST} from attempt, copy`,
   )
   db.run(
-    sql`insert into sitting_pace select ${id('sitting_id')}, ${rest('sitting_pace', 1)} from sitting_pace t, copy`,
+    sql`insert into session_pace select ${id('session_id')}, ${rest('session_pace', 1)} from session_pace t, copy`,
   )
   db.run(
-    sql`insert into sitting_slip select ${id('sitting_id')}, ${rest('sitting_slip', 1)} from sitting_slip t, copy`,
+    sql`insert into session_slip select ${id('session_id')}, ${rest('session_slip', 1)} from session_slip t, copy`,
   )
   db.run(
     sql`insert into practice_day select learner_id, day, sum(attempts), sum("right"), 0, sum(ms) from (select learner_id, date(julianday(day) - ${STEP_DAYS} * k) as day, attempts, "right", ms from practice_day, copy) where true group by 1, 2 on conflict (learner_id, day) do update set attempts = practice_day.attempts + excluded.attempts, "right" = practice_day."right" + excluded."right", ms = practice_day.ms + excluded.ms`,

@@ -16,8 +16,8 @@ export async function run() {
 
   const folder = mkdtempSync(join(tmpdir(), 'tachymetra-bench-'))
   const learner = demoLearners('2026-03-01')[1]
-  const sittings = learner.sittings
-  const attempts = sittings.flatMap((s) => s.attempts).slice(0, COUNT)
+  const sessions = learner.sessions
+  const attempts = sessions.flatMap((s) => s.attempts).slice(0, COUNT)
 
   const { db, close } = openDatabase(join(folder, 'http.sqlite'))
   const server = createServer(createApp({ db, data: folder, log: pino({ level: 'silent' }), loopback: true }))
@@ -37,7 +37,7 @@ export async function run() {
       call.end(JSON.stringify(body))
     })
   await put(`/learners/${learner.id}`, { name: 'Bench', timeZone: 'UTC' })
-  for (const { id, attempts: _, ...start } of sittings) await put(`/sittings/${id}`, start)
+  for (const { id, attempts: _, ...start } of sessions) await put(`/sessions/${id}`, start)
   const http = await timed(async () => {
     let at = 0
     const worker = async () => {
@@ -58,13 +58,13 @@ export async function run() {
   bare.pragma('journal_mode = WAL')
   bare.pragma('synchronous = FULL')
   bare.exec(
-    'create table attempt (id text primary key, sitting text, expression text, started text, total integer)',
+    'create table attempt (id text primary key, session text, expression text, started text, total integer)',
   )
   bare.exec('create table entry (attempt text, n integer, value text, ms integer, primary key (attempt, n))')
   const one = bare.prepare('insert into attempt values (?, ?, ?, ?, ?)')
   const entry = bare.prepare('insert into entry values (?, ?, ?, ?)')
   const insert = bare.transaction((a) => {
-    one.run(a.id, a.sittingId, a.expression, a.startedAt, a.events.at(-1).at)
+    one.run(a.id, a.sessionId, a.expression, a.startedAt, a.events.at(-1).at)
     a.events.forEach((e, n) => {
       entry.run(a.id, n, e.text ?? e.kind, e.at)
     })

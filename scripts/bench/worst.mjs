@@ -62,10 +62,10 @@ export async function run() {
   /** An attempt with as many wrong answers as are looked into, the first value off by many slips. */
   const attempt = (technique, expression) => ({
     id: uuid(),
-    sittingId: uuid(),
+    sessionId: uuid(),
     n: 1,
     technique,
-    school: {},
+    variant: {},
     level: OWN_LEVEL,
     support: 'answer',
     expression,
@@ -99,7 +99,7 @@ export async function run() {
   for (const [id, expression] of problems) {
     const one = attempt(id, expression)
     const { learnerId: _, ...body } = one
-    await send('PUT', `/sittings/${one.sittingId}`, {
+    await send('PUT', `/sessions/${one.sessionId}`, {
       learnerId,
       technique: id,
       level: OWN_LEVEL,
@@ -114,7 +114,7 @@ export async function run() {
   }
   const rows = Array.from({ length: 100 }, (_, i) => {
     const [id, expression] = problems[i % problems.length]
-    return { attempt: attempt(id, expression), planned: 1, sittingStartedAt: startedAt }
+    return { attempt: attempt(id, expression), planned: 1, sessionStartedAt: startedAt }
   })
   const stored = { yes: 0 }
   const longest = await beside(async () => {
@@ -140,13 +140,13 @@ function fits(id, expression) {
 
 /** Every technique with its own settings at their most. */
 function ownSettings() {
-  return TECHNIQUES.flatMap(({ id, dials }) => {
+  return TECHNIQUES.flatMap(({ id, parameters }) => {
     const most = Object.fromEntries(
-      dials.dials.filter((d) => d.usual !== undefined).map((d) => [d.key, d.most]),
+      parameters.parameters.filter((d) => d.usual !== undefined).map((d) => [d.key, d.most]),
     )
     for (const values of [most, {}]) {
       try {
-        const space = dials.problems(values)
+        const space = parameters.problems(values)
         if (space.size > 0n) return [[id, print(space.at(space.size - 1n))]]
       } catch {
         // Too many to be counted, or none: the settings as they are usual, then.

@@ -15,7 +15,7 @@ import { exchangeRoutes } from './routes/exchange.js'
 import { learnerRoutes } from './routes/learners.js'
 import { recallRoutes } from './routes/recalls.js'
 import { recordRoutes } from './routes/record.js'
-import { sittingRoutes } from './routes/sittings.js'
+import { sessionRoutes } from './routes/sessions.js'
 import type { Database } from './store/database.js'
 
 export interface AppOptions {
@@ -76,7 +76,7 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
   app.use((request, _response, next) => {
     // A page elsewhere could point its own name at this machine; only our own names are answered.
     if (!isOurs(request.headers.host ?? '', loopback))
-      throw new HttpProblem(403, 'This server answers under its own address only.')
+      throw new HttpProblem('not-allowed-from-here', 'This server answers under its own address only.')
     next()
   })
 
@@ -86,7 +86,7 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
     // Neither kind can be sent by a plain form of another page.
     const type = request.path.startsWith('/restore') ? 'application/octet-stream' : 'application/json'
     if (request.method !== 'GET' && request.method !== 'HEAD' && !request.is(type))
-      throw new HttpProblem(415, `Send the content type ${type}.`)
+      throw new HttpProblem('wrong-content-type', `Send the content type ${type}.`)
     next()
   })
   api.use(express.json({ limit: 262_144 }))
@@ -94,12 +94,12 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
     response.json({ ok: true })
   })
   api.use('/learners', learnerRoutes(db, data), coachRoutes(db), recordRoutes(db), exchangeRoutes(db))
-  api.use('/sittings', sittingRoutes(db))
+  api.use('/sessions', sessionRoutes(db))
   api.use('/attempts', attemptRoutes(db))
   api.use('/recalls', recallRoutes(db))
   api.use(backupRoutes(db, data))
   api.use((request) => {
-    throw new HttpProblem(404, `Nothing answers to ${request.method} ${request.path.slice(0, 100)}.`)
+    throw new HttpProblem('not-found', `Nothing answers to ${request.method} ${request.path.slice(0, 100)}.`)
   })
   app.use('/api', api)
 

@@ -8,7 +8,7 @@ import type {
   DayWire,
   LearnerWire,
   MoveWire,
-  SittingPage,
+  SessionPage,
   SlipWeek,
 } from '@tachymetra/core/wire'
 import { expect, test } from 'vitest'
@@ -19,10 +19,10 @@ const uuid = (n: number) => `6f1b0c5e-0000-4000-8000-${String(n).padStart(12, '0
 const learnerId = uuid(1)
 
 /** Sums of two digits without carrying, answered rightly unless told otherwise. */
-async function work(sitting: number, rights: readonly boolean[], day: string) {
+async function work(session: number, rights: readonly boolean[], day: string) {
   const [technique, level] = ['add-running-total', 1]
   const startedAt = `${day}T15:00:00.000Z`
-  await send('PUT', `/sittings/${uuid(sitting)}`, { learnerId, technique, level, planned: 20, startedAt })
+  await send('PUT', `/sessions/${uuid(session)}`, { learnerId, technique, level, planned: 20, startedAt })
   for (const [i, right] of rights.entries()) {
     const events = [
       ...(right ? [] : [{ kind: 'entered', at: 800, text: '39' }]),
@@ -32,14 +32,14 @@ async function work(sitting: number, rights: readonly boolean[], day: string) {
     const attempt = {
       technique,
       level,
-      school: {},
+      variant: {},
       support: 'answer',
       expression: '23+6',
       judge: JUDGE,
       events,
     }
-    const body = { ...attempt, startedAt: at, sittingId: uuid(sitting), n: i + 1 }
-    expect((await send('PUT', `/attempts/${uuid(1000 * sitting + i)}`, body)).status).toBe(201)
+    const body = { ...attempt, startedAt: at, sessionId: uuid(session), n: i + 1 }
+    expect((await send('PUT', `/attempts/${uuid(1000 * session + i)}`, body)).status).toBe(201)
   }
 }
 
@@ -53,7 +53,7 @@ test('settings: each fault named and nothing changed by it, the defaults until t
     [{ decks: ['nothing'] }, 'decks'],
     [{ rules: { upOf: 20, upRight: 30, backOf: 10, backBelow: 7 } }, 'more than the answers'],
     [{ targets: { 'add-pairs': { 99: 5000 } } }, '99'],
-    [{ schools: { 'multiply-crosswise': { order: 'sideways' } } }, 'sideways'],
+    [{ variants: { 'multiply-crosswise': { order: 'sideways' } } }, 'sideways'],
     [{ pinned: ['juggling'] }, 'Item'],
     [{ rules: { upOf: 20 } }, 'required'],
     [{}, 'at least 1'],
@@ -123,9 +123,9 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
   expect(learners).toHaveLength(8)
   for (const { id } of learners) {
     const days = await get<DayWire[]>(`/learners/${id}/days`)
-    const { sittings } = await get<SittingPage>(`/learners/${id}/sittings?limit=100`)
-    const worked = sittings.flatMap((s) => s.paces)
-    if (sittings.length < 100)
+    const { sessions } = await get<SessionPage>(`/learners/${id}/sessions?limit=100`)
+    const worked = sessions.flatMap((s) => s.paces)
+    if (sessions.length < 100)
       expect(days.reduce((sum, d) => sum + d.attempts, 0)).toBe(
         worked.reduce((sum, p) => sum + p.attempts, 0),
       )

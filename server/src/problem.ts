@@ -1,61 +1,66 @@
 /** Errors as RFC 9457 problem details. Whatever goes wrong, nothing has been changed. */
 import { InputError } from '@tachymetra/core/problem'
-import { check, type ProblemDetails } from '@tachymetra/core/wire'
+import { check, type ProblemCode, type ProblemDetails } from '@tachymetra/core/wire'
 import type { ErrorRequestHandler, Response } from 'express'
 import type Joi from 'joi'
 
-const TITLES: Record<number, string> = {
-  400: 'The request cannot be read',
-  403: 'Not allowed from here',
-  404: 'Not found',
-  409: 'Already stored with other contents',
-  413: 'Too large',
-  415: 'Another kind of content is wanted',
-  422: 'Not acceptable as it stands',
-  500: 'The server failed',
+/** Each kind of problem: its status, and a title for people who read the answer itself. */
+const KINDS: Record<ProblemCode, readonly [status: number, title: string]> = {
+  unreadable: [400, 'The request cannot be read'],
+  'not-allowed-from-here': [403, 'Not allowed from here'],
+  'not-found': [404, 'Not found'],
+  'stored-otherwise': [409, 'Already stored with other contents'],
+  'too-large': [413, 'Too large'],
+  'wrong-content-type': [415, 'Another kind of content is wanted'],
+  invalid: [422, 'Not acceptable as it stands'],
+  'not-in-set': [422, 'Not an item of its set'],
+  'server-failed': [500, 'The server failed'],
 }
 
 /** Thrown by a route; answered as problem details. */
 export class HttpProblem extends Error {
   constructor(
-    readonly status: number,
+    readonly code: ProblemCode,
     detail: string,
   ) {
     super(detail)
   }
 }
 
-/** The checked value. @throws HttpProblem 422 that names every fault. */
+/** The checked value. @throws HttpProblem 'invalid' that names every fault. */
 export function checked<T>(schema: Joi.Schema<T>, value: unknown, convert = false): T {
   const result = check(schema, value, convert)
-  if ('error' in result) throw new HttpProblem(422, result.error)
+  if ('error' in result) throw new HttpProblem('invalid', result.error)
   return result.value
 }
 
-/** The value, unless it is missing. @throws HttpProblem 404. */
+/** The value, unless it is missing. @throws HttpProblem 'not-found'. */
 export function found<T>(value: T | undefined, what: string): T {
-  if (value === undefined) throw new HttpProblem(404, `There is no such ${what}.`)
+  if (value === undefined) throw new HttpProblem('not-found', `There is no such ${what}.`)
   return value
 }
 
-export function sendProblem(response: Response, status: number, detail: string): void {
-  const body: ProblemDetails = { type: 'about:blank', title: TITLES[status] ?? 'Refused', status, detail }
+export function sendProblem(response: Response, code: ProblemCode, detail: string): void {
+  const [status, title] = KINDS[code]
+  const body: ProblemDetails = { type: 'about:blank', title, status, code, detail }
   response.status(status).type('application/problem+json').send(JSON.stringify(body))
 }
 
-const BODY_FAULTS: Record<string, string> = {
-  'entity.parse.failed': 'The body is not well-formed JSON.',
-  'entity.too.large': 'The body is larger than 256 kB.',
-  'charset.unsupported': 'The body must be UTF-8.',
-  'encoding.unsupported': 'The body comes in an encoding that is not known here.',
+const BODY_FAULTS: Record<string, readonly [code: ProblemCode, detail: string]> = {
+  'entity.parse.failed': ['unreadable', 'The body is not well-formed JSON.'],
+  'entity.too.large': ['too-large', 'The body is larger than 256 kB.'],
+  'charset.unsupported': ['wrong-content-type', 'The body must be UTF-8.'],
+  'encoding.unsupported': ['wrong-content-type', 'The body comes in an encoding that is not known here.'],
 }
 
 export const problemHandler: ErrorRequestHandler = (error, request, response, _next) => {
-  if (error instanceof HttpProblem) return sendProblem(response, error.status, error.message)
-  if (error instanceof InputError) return sendProblem(response, 422, error.message)
+  if (error instanceof HttpProblem) return sendProblem(response, error.code, error.message)
+  if (error instanceof InputError) return sendProblem(response, 'invalid', error.message)
   const status = Number(error?.status)
-  if (status >= 400 && status < 500)
-    return sendProblem(response, status, BODY_FAULTS[error.type] ?? 'The request cannot be read.')
+  if (status >= 400 && status < 500) {
+    const [code, detail] = BODY_FAULTS[error.type] ?? ['unreadable', 'The request cannot be read.']
+    return sendProblem(response, status === 404 ? 'not-found' : code, detail)
+  }
   request.log?.error({ err: error }, 'request failed')
-  sendProblem(response, 500, 'Something went wrong here; nothing was changed. Try again.')
+  sendProblem(response, 'server-failed', 'Something went wrong here; nothing was changed. Try again.')
 }

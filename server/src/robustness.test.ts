@@ -12,12 +12,12 @@ const { database, send } = testServer()
 const uuid = (n: number) => `6f1b0c5e-0000-4000-8000-${String(n).padStart(12, '0')}`
 const at = '2026-03-02T15:00:00.000Z'
 const learner = { name: 'Wim', timeZone: 'UTC' }
-const sitting = { learnerId: uuid(1), technique: 'add-pairs', level: 1, planned: 5, startedAt: at }
+const session = { learnerId: uuid(1), technique: 'add-pairs', level: 1, planned: 5, startedAt: at }
 const attempt = {
-  sittingId: uuid(2),
+  sessionId: uuid(2),
   n: 1,
   technique: 'add-pairs',
-  school: {},
+  variant: {},
   level: 1,
   support: 'answer',
   expression: '4+7+6',
@@ -43,7 +43,7 @@ const ROUTES: readonly { method: string; path: string; body: object }[] = [
   { method: 'PATCH', path: `/learners/${uuid(1)}`, body: { name: 'Wim' } },
   { method: 'PATCH', path: `/learners/${uuid(1)}/settings`, body: DEFAULT_SETTINGS },
   { method: 'PUT', path: `/learners/${uuid(1)}/moves/${uuid(12)}`, body: { technique: 'add-pairs', to: 2 } },
-  { method: 'PUT', path: `/sittings/${uuid(13)}`, body: sitting },
+  { method: 'PUT', path: `/sessions/${uuid(13)}`, body: session },
   { method: 'PUT', path: `/attempts/${uuid(14)}`, body: attempt },
   { method: 'PUT', path: `/recalls/${uuid(15)}`, body: recall },
   {
@@ -51,7 +51,7 @@ const ROUTES: readonly { method: string; path: string; body: object }[] = [
     path: `/learners/${uuid(1)}/attempts`,
     body: {
       rows: [
-        { attempt: { ...attempt, id: uuid(16), sittingId: uuid(17) }, planned: 5, sittingStartedAt: at },
+        { attempt: { ...attempt, id: uuid(16), sessionId: uuid(17) }, planned: 5, sessionStartedAt: at },
       ],
     },
   },
@@ -59,7 +59,7 @@ const ROUTES: readonly { method: string; path: string; body: object }[] = [
 
 beforeAll(async () => {
   expect((await send('PUT', `/learners/${uuid(1)}`, learner)).status).toBe(201)
-  expect((await send('PUT', `/sittings/${uuid(2)}`, sitting)).status).toBe(201)
+  expect((await send('PUT', `/sessions/${uuid(2)}`, session)).status).toBe(201)
 })
 
 test('what the routes are tried with is taken as it stands', async () => {
@@ -147,7 +147,7 @@ test('addresses with anything in them', async () => {
     fc.oneof(
       fc.constantFrom(
         'learners',
-        'sittings',
+        'sessions',
         'attempts',
         'recalls',
         'settings',

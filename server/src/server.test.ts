@@ -8,8 +8,8 @@ import type {
   AttemptWire,
   FactStanding,
   LearnerWire,
-  SittingPage,
-  SittingWire,
+  SessionPage,
+  SessionWire,
 } from '@tachymetra/core/wire'
 import { sql } from 'drizzle-orm'
 import { expect, test } from 'vitest'
@@ -21,7 +21,7 @@ import { testServer } from './testing.js'
 const { database, send, get, base } = testServer('2026-03-01')
 
 const learnerId = '6f1b0c5e-0000-4000-8000-000000000001'
-const sittingId = '6f1b0c5e-0000-4000-8000-000000000002'
+const sessionId = '6f1b0c5e-0000-4000-8000-000000000002'
 const attemptId = '6f1b0c5e-0000-4000-8000-000000000003'
 const start = {
   learnerId,
@@ -31,10 +31,10 @@ const start = {
   startedAt: '2026-11-20T15:00:00.000Z',
 }
 const attempt: Omit<AttemptRecord, 'id'> = {
-  sittingId,
+  sessionId,
   n: 1,
   technique: 'add-running-total',
-  school: {},
+  variant: {},
   level: 5,
   support: 'answer',
   expression: '364+278',
@@ -47,12 +47,12 @@ const attempt: Omit<AttemptRecord, 'id'> = {
   ],
 }
 
-test('learner, sitting and attempt are stored once, however often they are sent', async () => {
+test('learner, session and attempt are stored once, however often they are sent', async () => {
   const learner = { name: 'Wim', timeZone: 'Europe/Lisbon' }
   expect((await send('PUT', `/learners/${learnerId}`, learner)).status).toBe(201)
   expect((await send('PUT', `/learners/${learnerId}`, learner)).status).toBe(200)
-  expect((await send('PUT', `/sittings/${sittingId}`, start)).status).toBe(201)
-  expect((await send('PUT', `/sittings/${sittingId}`, start)).status).toBe(200)
+  expect((await send('PUT', `/sessions/${sessionId}`, start)).status).toBe(201)
+  expect((await send('PUT', `/sessions/${sessionId}`, start)).status).toBe(200)
   const both = await Promise.all([1, 2].map(() => send('PUT', `/attempts/${attemptId}`, attempt)))
   expect(both.map((r) => r.status).sort()).toEqual([200, 201])
 
@@ -67,9 +67,9 @@ test('learner, sitting and attempt are stored once, however often they are sent'
     totalMs: 6000,
     idleMs: 3000,
   })
-  const { sittings } = await get<SittingPage>(`/learners/${learnerId}/sittings`)
-  expect(sittings).toHaveLength(1)
-  expect(sittings[0]).toMatchObject({
+  const { sessions } = await get<SessionPage>(`/learners/${learnerId}/sessions`)
+  expect(sessions).toHaveLength(1)
+  expect(sessions[0]).toMatchObject({
     paces: [{ support: 'answer', attempts: 1, right: 0, medianMs: 6000 }],
     slips: [{ id: 'carry-lost', count: 1 }],
   })
@@ -77,7 +77,7 @@ test('learner, sitting and attempt are stored once, however often they are sent'
 
 test('the same id with other contents is a conflict and changes nothing', async () => {
   expect((await send('PUT', `/learners/${learnerId}`, { name: 'Other', timeZone: 'UTC' })).status).toBe(409)
-  expect((await send('PUT', `/sittings/${sittingId}`, { ...start, level: 6 })).status).toBe(409)
+  expect((await send('PUT', `/sessions/${sessionId}`, { ...start, level: 6 })).status).toBe(409)
   expect(
     (
       await send('PUT', `/attempts/${attemptId}`, {
@@ -136,23 +136,23 @@ test.each([
   ['a problem that is none', 'PUT', `/attempts/${other}`, { ...attempt, expression: '364+' }, 422],
   ['no end', 'PUT', `/attempts/${other}`, { ...attempt, events: [entry] }, 422],
   ['an unknown technique', 'PUT', `/attempts/${other}`, { ...attempt, technique: 'guess' }, 422],
-  ['another level than the sitting', 'PUT', `/attempts/${other}`, { ...attempt, level: 4 }, 422],
-  ['an unknown sitting', 'PUT', `/attempts/${other}`, { ...attempt, sittingId: other }, 404],
+  ['another level than the session', 'PUT', `/attempts/${other}`, { ...attempt, level: 4 }, 422],
+  ['an unknown session', 'PUT', `/attempts/${other}`, { ...attempt, sessionId: other }, 404],
   ['an id that is none', 'PUT', '/attempts/17', attempt, 422],
-  ['an unknown learner', 'PUT', `/sittings/${other}`, { ...start, learnerId: other }, 404],
-  ['a level that is not there', 'PUT', `/sittings/${other}`, { ...start, level: 77 }, 422],
+  ['an unknown learner', 'PUT', `/sessions/${other}`, { ...start, learnerId: other }, 404],
+  ['a level that is not there', 'PUT', `/sessions/${other}`, { ...start, level: 77 }, 422],
   ['a nameless learner', 'PUT', `/learners/${other}`, { name: ' ', timeZone: 'UTC' }, 422],
   ['an unknown time zone', 'PUT', `/learners/${other}`, { name: 'Bo', timeZone: 'Moon/Base' }, 422],
   ['nothing there', 'GET', '/attempts/6f1b0c5e-0000-4000-8000-0000000000ff', undefined, 404],
-  ['a bad page mark', 'GET', `/learners/${learnerId}/sittings?before=x`, undefined, 422],
-  ['a bad page size', 'GET', `/learners/${learnerId}/sittings?limit=1000`, undefined, 422],
+  ['a bad page mark', 'GET', `/learners/${learnerId}/sessions?before=x`, undefined, 422],
+  ['a bad page size', 'GET', `/learners/${learnerId}/sessions?limit=1000`, undefined, 422],
   ['no such route', 'DELETE', '/learners', undefined, 415],
   ['no such address', 'GET', '/nothing', undefined, 404],
 ])('%s is refused with a reason', async (_, method, path, body, status) => {
   const { db } = database
   const counts = () =>
     db.all(
-      'select (select count(*) from learner), (select count(*) from sitting), (select count(*) from attempt)',
+      'select (select count(*) from learner), (select count(*) from session), (select count(*) from attempt)',
     )
   const before = counts()
   const answer = await send(method, path, body)
@@ -182,21 +182,21 @@ test('the demo is there once, its pages join up, and its rollups are what its at
   const learners = await get<LearnerWire[]>('/learners')
   expect(learners.filter((l) => l.demo).map((l) => l.name)).toEqual(demo.map((l) => l.name).sort())
 
-  const { id, sittings } = demo[1]!
-  const seen: SittingWire[] = []
-  for (let page: SittingPage | undefined; !page || page.next; seen.push(...page.sittings))
-    page = await get<SittingPage>(
-      `/learners/${id}/sittings?limit=7${page?.next ? `&before=${page.next}` : ''}`,
+  const { id, sessions } = demo[1]!
+  const seen: SessionWire[] = []
+  for (let page: SessionPage | undefined; !page || page.next; seen.push(...page.sessions))
+    page = await get<SessionPage>(
+      `/learners/${id}/sessions?limit=7${page?.next ? `&before=${page.next}` : ''}`,
     )
-  expect(seen.map((s) => s.id)).toEqual(sittings.map((s) => s.id).reverse())
+  expect(seen.map((s) => s.id)).toEqual(sessions.map((s) => s.id).reverse())
 
-  for (const { id: sitting, attempts } of sittings) {
+  for (const { id: session, attempts } of sessions) {
     const verdicts = attempts.map(judgeRecord).map((v) => ({ ...v, done: v.outcome === 'done' }))
-    const [pace] = seen.find((s) => s.id === sitting)!.paces
+    const [pace] = seen.find((s) => s.id === session)!.paces
     expect(pace).toEqual({ ...JSON.parse(JSON.stringify(paceOf(verdicts))), support: attempts[0]!.support })
   }
-  const last = sittings.at(-1)!
-  const whole = await get<{ attempts: AttemptSummary[] }>(`/sittings/${last.id}`)
+  const last = sessions.at(-1)!
+  const whole = await get<{ attempts: AttemptSummary[] }>(`/sessions/${last.id}`)
   expect(whole.attempts.map((a) => a.expression)).toEqual(last.attempts.map((a) => a.expression))
 })
 
@@ -229,14 +229,14 @@ test.each([
   expect([isOurs(host, true), isOurs(host, false)]).toEqual([alone, open])
 })
 
-test('own dials are level 0; how a list was shown is kept with its attempt, within bounds', async () => {
+test('own parameters are level 0; how a list was shown is kept with its attempt, within bounds', async () => {
   const own = '6f1b0c5e-0000-4000-8000-00000000f001'
   const listed = { ...start, technique: 'flash-sum', level: 0 }
-  expect((await send('PUT', `/sittings/${own}`, { ...listed, level: -1 })).status).toBe(422)
-  expect((await send('PUT', `/sittings/${own}`, listed)).status).toBe(201)
+  expect((await send('PUT', `/sessions/${own}`, { ...listed, level: -1 })).status).toBe(422)
+  expect((await send('PUT', `/sessions/${own}`, listed)).status).toBe(201)
   const flashed = {
     ...attempt,
-    sittingId: own,
+    sessionId: own,
     technique: 'flash-sum',
     level: 0,
     support: 'answer',
@@ -291,7 +291,7 @@ test('recalls: stored once, in the order of their times whenever they arrive; un
 
 test('a learner is renamed, and removed with everything recorded of them', async () => {
   const id = '6f1b0c5e-0000-4000-8000-00000000d001'
-  const sitting = '6f1b0c5e-0000-4000-8000-00000000d002'
+  const session = '6f1b0c5e-0000-4000-8000-00000000d002'
   const work = '6f1b0c5e-0000-4000-8000-00000000d003'
   await send('PUT', `/learners/${id}`, { name: 'Nils', timeZone: 'UTC' })
   expect((await send('PATCH', `/learners/${id}`, { name: '  ' })).status).toBe(422)
@@ -299,8 +299,8 @@ test('a learner is renamed, and removed with everything recorded of them', async
     id,
     name: 'Nils B',
   })
-  await send('PUT', `/sittings/${sitting}`, { ...start, learnerId: id })
-  expect((await send('PUT', `/attempts/${work}`, { ...attempt, sittingId: sitting })).status).toBe(201)
+  await send('PUT', `/sessions/${session}`, { ...start, learnerId: id })
+  expect((await send('PUT', `/attempts/${work}`, { ...attempt, sessionId: session })).status).toBe(201)
   await send('PUT', '/recalls/6f1b0c5e-0000-4000-8000-00000000d004', {
     learnerId: id,
     fact: '7x8',
@@ -317,7 +317,7 @@ test('a learner is renamed, and removed with everything recorded of them', async
   expect((await send('DELETE', `/learners/${id}`, {})).status).toBe(200)
   expect((await send('DELETE', `/learners/${id}`, {})).status).toBe(200)
   expect((await send('PATCH', `/learners/${id}`, { name: 'x' })).status).toBe(404)
-  for (const path of [`/attempts/${work}`, `/sittings/${sitting}`, `/learners/${id}/facts`])
+  for (const path of [`/attempts/${work}`, `/sessions/${session}`, `/learners/${id}/facts`])
     expect((await send('GET', path)).status).toBe(404)
   const own = [
     'fact_recall',
@@ -328,9 +328,9 @@ test('a learner is renamed, and removed with everything recorded of them', async
     'practice_day',
     'slip_week',
   ]
-  const left = ['attempt', 'sitting', 'sitting_pace', ...own].map((table) => {
-    const column = { attempt: 'id', sitting: 'id', sitting_pace: 'sitting_id' }[table] ?? 'learner_id'
-    const key = { attempt: work, sitting, sitting_pace: sitting }[table] ?? id
+  const left = ['attempt', 'session', 'session_pace', ...own].map((table) => {
+    const column = { attempt: 'id', session: 'id', session_pace: 'session_id' }[table] ?? 'learner_id'
+    const key = { attempt: work, session, session_pace: session }[table] ?? id
     return database.db.all(sql.raw(`select 1 from ${table} where ${column} = '${key}'`)).length
   })
   expect(left.every((rows) => rows === 0)).toBe(true)
@@ -338,15 +338,15 @@ test('a learner is renamed, and removed with everything recorded of them', async
 
 test('the latest answers at a level, newest first, without steps and skipped ones', async () => {
   const [demo] = await get<LearnerWire[]>('/learners')
-  const sittings = (await get<SittingPage>(`/learners/${demo!.id}/sittings?limit=100`)).sittings
-  const { technique, level } = sittings.find(
+  const sessions = (await get<SessionPage>(`/learners/${demo!.id}/sessions?limit=100`)).sessions
+  const { technique, level } = sessions.find(
     (s) => s.level > 0 && s.paces.some((p) => p.support === 'answer'),
   )!
   const path = (query: string) => `/learners/${demo!.id}/latest?${query}`
   const latest = await get<LatestAnswer[]>(path(`technique=${technique}&level=${level}`))
   const want: LatestAnswer[] = []
-  for (const sitting of sittings.filter((s) => s.technique === technique && s.level === level)) {
-    const { attempts } = await get<{ attempts: AttemptSummary[] }>(`/sittings/${sitting.id}`)
+  for (const session of sessions.filter((s) => s.technique === technique && s.level === level)) {
+    const { attempts } = await get<{ attempts: AttemptSummary[] }>(`/sessions/${session.id}`)
     const answers = attempts.filter((a) => a.support === 'answer' && a.outcome === 'done').reverse()
     want.push(...answers.map(({ right, timed, totalMs }) => ({ right, timed, totalMs })))
   }

@@ -47,8 +47,8 @@ function counted(db: Database): Record<string, unknown[]> {
   const tables = {
     practice_day: '*',
     slip_week: '*',
-    sitting_pace: '*',
-    sitting_slip: '*',
+    session_pace: '*',
+    session_slip: '*',
     fact_memory: '*',
     level_move: 'learner_id, technique, "from", "to", at, by, because, arrival',
   }
@@ -184,7 +184,7 @@ test('what was judged before is judged the same from its events, where the judge
     'select step, value, ms, by from step_entry where attempt_id = ? order by position',
   )
   const rows = older
-    .prepare('select a.*, s.technique, s.level from attempt a join sitting s on s.id = a.sitting_id')
+    .prepare('select a.*, s.technique, s.level from attempt a join session s on s.id = a.session_id')
     .all() as Record<string, never>[]
   for (const row of rows) {
     const entries = entriesOf.all(row.id) as {
@@ -196,10 +196,10 @@ test('what was judged before is judged the same from its events, where the judge
     const times = { thinkMs: row.think_ms!, keyMs: row.key_ms!, totalMs: row.total_ms!, idleMs: row.idle_ms! }
     const verdict = judgeRecord({
       id: row.id!,
-      sittingId: row.sitting_id!,
+      sessionId: row.session_id!,
       n: row.n!,
       technique: row.technique!,
-      school: JSON.parse(row.school!),
+      variant: JSON.parse(row.variant!),
       level: row.level!,
       support: row.support!,
       expression: row.expression!,
@@ -243,7 +243,7 @@ function withMigration(statements: string): string {
 }
 
 const everything = (db: Database) =>
-  ['learner', 'sitting', 'attempt', 'fact_recall', 'level_move', 'learner_settings'].map(
+  ['learner', 'session', 'attempt', 'fact_recall', 'level_move', 'learner_settings'].map(
     (table) => db.get<{ n: number }>(sql.raw(`select count(*) as n from ${table}`)).n,
   )
 

@@ -21,7 +21,7 @@ const ExchangePage = lazy(() => import('./exchange/ExchangePage.js'))
 const SheetPage = lazy(() => import('./record/SheetPage.js'))
 const SimulatePage = lazy(() => import('./simulate/SimulatePage.js'))
 const Record = lazy(() => import('./record/Record.js'))
-const SittingPage = lazy(() => import('./record/SittingPage.js'))
+const SessionPage = lazy(() => import('./record/SessionPage.js'))
 const AttemptPage = lazy(() => import('./record/AttemptPage.js'))
 
 export function App() {
@@ -33,7 +33,7 @@ export function App() {
           <Routes>
             <Route element={<Page />}>
               <Route index element={<Desk />} />
-              <Route path="bench/:sittingId" element={<Bench />} />
+              <Route path="bench/:sessionId" element={<Bench />} />
               <Route path="flash" element={<Flash />} />
               <Route path="grid" element={<GridPage />} />
               <Route path="facts" element={<FactsPage />} />
@@ -45,7 +45,7 @@ export function App() {
               <Route path="record/exchange" element={<ExchangePage />} />
               <Route path="settings" element={<SettingsPage />} />
               <Route path="simulate" element={<SimulatePage />} />
-              <Route path="record/sitting/:id" element={<SittingPage />} />
+              <Route path="record/session/:id" element={<SessionPage />} />
               <Route path="record/attempt/:id" element={<AttemptPage />} />
               <Route path="*" element={<Lost />} />
             </Route>

@@ -8,12 +8,12 @@ import { durationOf } from '../session/events.js'
 import { judgeRecord } from '../session/verdict.js'
 import { demoLearners } from '../simulate/demo.js'
 import { LEAST_MS, simulateAttempt } from '../simulate/simulated.js'
-import { schoolOf, trace } from '../technique/driver.js'
+import { trace, variantOf } from '../technique/driver.js'
 import { effortOf } from '../technique/effort.js'
 
 test('effort counts facts, carries and the most digits held', () => {
   const technique = techniqueById('subtract-hold-drop')
-  const work = trace(technique, readProblem('8341-3675'), schoolOf(technique))
+  const work = trace(technique, readProblem('8341-3675'), variantOf(technique))
   expect(effortOf(work)).toEqual({ facts: 4, carries: 3, held: 4, total: 11 })
 })
 
@@ -42,19 +42,19 @@ test('the demo is the same for the same day, and hangs together', () => {
   const learners = demoLearners('2026-03-01')
   expect(demoLearners('2026-03-01')).toEqual(learners)
   const ids = new Set<string>()
-  for (const { sittings } of learners) {
-    for (const attempt of sittings.flatMap((s) => s.attempts)) {
+  for (const { sessions } of learners) {
+    for (const attempt of sessions.flatMap((s) => s.attempts)) {
       judgeRecord(attempt)
       expect(attempt.id).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/)
       ids.add(attempt.id)
       expect(attempt.startedAt < '2026-03-01').toBe(true)
     }
   }
-  expect(ids.size).toBe(learners.flatMap((l) => l.sittings.flatMap((s) => s.attempts)).length)
+  expect(ids.size).toBe(learners.flatMap((l) => l.sessions.flatMap((s) => s.attempts)).length)
 })
 
-test('a simulated learner gets faster with practice, by the power law of its habits', () => {
-  const habits = {
+test('a simulated learner gets faster with practice, by the power law of its traits', () => {
+  const traits = {
     factMs: 1000,
     carryMs: 500,
     keyMs: 0,
@@ -67,7 +67,7 @@ test('a simulated learner gets faster with practice, by the power law of its hab
   const technique = techniqueById('add-running-total')
   const task = {
     id: '',
-    sittingId: '',
+    sessionId: '',
     n: 1,
     startedAt: '2026-03-01T10:00:00.000Z',
     technique,
@@ -77,7 +77,7 @@ test('a simulated learner gets faster with practice, by the power law of its hab
   }
   const timeAfter = (practised: number) => {
     const random = seeded(3)
-    const times = Array.from({ length: 40 }, () => simulateAttempt(habits, { ...task, practised }, random))
+    const times = Array.from({ length: 40 }, () => simulateAttempt(traits, { ...task, practised }, random))
     // Three steps, each with what no practice shortens.
     return median(times.map((a) => durationOf(a.events)))! - 3 * LEAST_MS
   }

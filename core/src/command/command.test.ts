@@ -105,16 +105,16 @@ test('problems are the same for the same seed and other for another', () => {
   expect(json('problems', ...args, '--seed', '8').problems).not.toEqual(first.problems)
 })
 
-test('problems by dials: only such as are asked for', () => {
+test('problems by parameters: only such as are asked for', () => {
   const out = json(
     'problems',
     '--technique',
     'subtract-complement',
-    '--dial',
+    '--parameter',
     'minuend=5',
-    '--dial',
+    '--parameter',
     'zeroRun=3',
-    '--dial',
+    '--parameter',
     'short=3',
   )
   expect(out.problems).toHaveLength(10)
@@ -127,20 +127,29 @@ test.each([
   ['work', ['1+'.concat('9'.repeat(400))]],
   ['work', ['1+1', '--by', 'magic']],
   ['work', ['6-9-4', '--by', 'add-running-total']],
-  ['work', ['1+1', '--by', 'add-running-total', '--school', 'carry=mend']],
+  ['work', ['1+1', '--by', 'add-running-total', '--variant', 'carry=mend']],
   ['work', ['1+1', '--loud']],
   ['diagnose', ['1+1', '--by', 'add-running-total']],
   ['diagnose', ['1+1', '--by', 'add-running-total', '--answer', 'two']],
   ['problems', ['--technique', 'add-running-total', '--level', '0']],
   ['problems', ['--technique', 'add-running-total', '--count', '1e9']],
   ['problems', ['--technique', 'add-running-total', '--seed']],
-  ['problems', ['--technique', 'add-running-total', '--dial', 'digits']],
-  ['problems', ['--technique', 'add-running-total', '--dial', 'digits=99']],
-  ['problems', ['--technique', 'add-running-total', '--dial', 'beads=2']],
-  ['problems', ['--technique', 'add-running-total', '--dial', 'digits=1', '--dial', 'carries=4']],
+  ['problems', ['--technique', 'add-running-total', '--parameter', 'digits']],
+  ['problems', ['--technique', 'add-running-total', '--parameter', 'digits=99']],
+  ['problems', ['--technique', 'add-running-total', '--parameter', 'beads=2']],
+  ['problems', ['--technique', 'add-running-total', '--parameter', 'digits=1', '--parameter', 'carries=4']],
   [
     'problems',
-    ['--technique', 'multiply-crosswise', '--dial', 'first=8', '--dial', 'second=8', '--dial', 'carries=3'],
+    [
+      '--technique',
+      'multiply-crosswise',
+      '--parameter',
+      'first=8',
+      '--parameter',
+      'second=8',
+      '--parameter',
+      'carries=3',
+    ],
   ],
   ['juggle', []],
 ])('%s %o: exit 2 and one line', (name, args) => {

@@ -14,9 +14,9 @@ import { beginTask, type EntryVerdict, happen, openQuestion } from '../session/r
 import { WORKED_SUPPORTS } from '../session/support.js'
 import { causesOf, figuresOf } from '../session/verdict.js'
 import { beadWorkOf } from '../soroban/step.js'
-import { dialValuesOf } from '../technique/boards.js'
-import type { DialValues, School, Step, Technique } from '../technique/contract.js'
-import { schoolOf, trace } from '../technique/driver.js'
+import { parameterValuesOf } from '../technique/boards.js'
+import type { ParameterValues, Step, Technique, Variant } from '../technique/contract.js'
+import { trace, variantOf } from '../technique/driver.js'
 import { effortWords } from '../technique/effort.js'
 import { lineText } from '../technique/line.js'
 
@@ -27,10 +27,10 @@ export interface CommandResult {
 }
 
 const USAGE: Record<string, string> = {
-  work: 'work "364+278" [--by TECHNIQUE [--school KEY=VALUE] [--entries "564; 642" [--support SUPPORT]]] [--json]',
-  diagnose: 'diagnose "364+278" --by TECHNIQUE --answer NUMBER [--school KEY=VALUE] [--json]',
+  work: 'work "364+278" [--by TECHNIQUE [--variant KEY=VALUE] [--entries "564; 642" [--support SUPPORT]]] [--json]',
+  diagnose: 'diagnose "364+278" --by TECHNIQUE --answer NUMBER [--variant KEY=VALUE] [--json]',
   problems:
-    'problems --technique TECHNIQUE [--level N | --dial KEY=VALUE ...] [--count N] [--seed N] [--json]',
+    'problems --technique TECHNIQUE [--level N | --parameter KEY=VALUE ...] [--count N] [--seed N] [--json]',
 }
 
 /** Runs one command. Never throws on bad input: that is exit code 2 and one line of explanation. */
@@ -46,8 +46,8 @@ export function runCommand(name: string, args: readonly string[]): CommandResult
 }
 
 function work(args: Arguments): string {
-  const given = args.take({ values: ['by', 'school', 'entries', 'support'], flags: ['json'], words: 1 })
-  for (const name of ['school', 'entries', 'support'])
+  const given = args.take({ values: ['by', 'variant', 'entries', 'support'], flags: ['json'], words: 1 })
+  for (const name of ['variant', 'entries', 'support'])
     if (given.named.includes(name) && !given.values.by) throw args.usage(`--${name} needs --by`)
   if (given.values.support !== undefined && given.values.entries === undefined)
     throw args.usage('--support needs --entries')
@@ -66,12 +66,12 @@ function work(args: Arguments): string {
     return [solvedWords(problem, answerOf(problem)), ...lines, advice].join('\n')
   }
   const technique = techniqueById(given.values.by)
-  const school = schoolOf(technique, given.pairs.school)
+  const variant = variantOf(technique, given.pairs.variant)
   if (given.values.entries !== undefined) {
-    const played = playEntries(technique, school, problem, given.values.entries, given.values.support)
+    const played = playEntries(technique, variant, problem, given.values.entries, given.values.support)
     return given.flags.json ? JSON.stringify(played) : playedText(played)
   }
-  const done = trace(technique, problem, school)
+  const done = trace(technique, problem, variant)
   const cells = done.steps.flatMap((s) => s.writes.cells.map((c) => c.place))
   const highest = Math.max(highestPlace(done.answer), ...cells)
   const lowest = Math.min(lowestPlace(done.answer), ...cells)
@@ -119,7 +119,7 @@ interface Played {
 /** Types values one after another, as a learner would; what is not taken leaves the step open. */
 function playEntries(
   technique: Technique,
-  school: School,
+  variant: Variant,
   problem: Problem,
   entries: string,
   asked = 'guided',
@@ -127,7 +127,7 @@ function playEntries(
   const support = WORKED_SUPPORTS.find((s) => s === asked)
   if (!support)
     throw new InputError(`--support is one of ${WORKED_SUPPORTS.join(', ')}, not "${asked.slice(0, 40)}".`)
-  const exercise = { technique, school, level: 0, support, problem }
+  const exercise = { technique, variant, level: 0, support, problem }
   let progress = beginTask(exercise)
   const typed: Played['entries'][number][] = []
   let wrong = 0
@@ -162,7 +162,7 @@ function playedText({ entries, done, right }: Played): string {
 
 function diagnoseCommand(args: Arguments): string {
   const given = args.take({
-    values: ['by', 'answer', 'school'],
+    values: ['by', 'answer', 'variant'],
     flags: ['json'],
     words: 1,
     need: ['by', 'answer'],
@@ -174,8 +174,8 @@ function diagnoseCommand(args: Arguments): string {
     throw new InputError(
       `The answer "${given.values.answer!.slice(0, 60)}" is not a number of at most 40 digits.`,
     )
-  const school: School = schoolOf(technique, given.pairs.school)
-  const { right, causes, complete } = diagnose(technique, problem, school, answer)
+  const variant: Variant = variantOf(technique, given.pairs.variant)
+  const { right, causes, complete } = diagnose(technique, problem, variant, answer)
   // A cause of two slips is listed at its first one, with the other beside it.
   const slips = causes.map(({ slips: [first, ...others] }) =>
     others.length ? { ...first, with: others } : first,
@@ -193,39 +193,40 @@ function diagnoseCommand(args: Arguments): string {
 
 function problems(args: Arguments): string {
   const given = args.take({
-    values: ['technique', 'level', 'dial', 'count', 'seed'],
+    values: ['technique', 'level', 'parameter', 'count', 'seed'],
     flags: ['json'],
     words: 0,
     need: ['technique'],
   })
   const technique: Technique = techniqueById(given.values.technique!)
-  const dialled = Object.keys(given.pairs.dial).length > 0
-  if (dialled && given.values.level) throw new InputError('Give a level or dials, not both.')
+  const parametrised = Object.keys(given.pairs.parameter).length > 0
+  if (parametrised && given.values.level) throw new InputError('Give a level or parameters, not both.')
   const level = wholeNumber(given.values.level ?? '1', '--level', 1, technique.levels.length)
   const count = wholeNumber(given.values.count ?? '10', '--count', 1, 100_000)
   const seed = wholeNumber(given.values.seed ?? '1', '--seed', 0, 2 ** 31 - 1)
-  const space = dialled
-    ? technique.dials.problems(dialValues(technique, given.pairs.dial))
+  const space = parametrised
+    ? technique.parameters.problems(parameterValues(technique, given.pairs.parameter))
     : levelOf(technique, level).problems()
-  if (space.size === 0n) throw new InputError('No problem is like that: these dials contradict each other.')
+  if (space.size === 0n)
+    throw new InputError('No problem is like that: these parameters contradict each other.')
   const source = draw(space, seeded(seed))
   const list = Array.from({ length: count }, () => printProblem(source.next().value!))
   if (!given.flags.json) return list.join('\n')
   return JSON.stringify({
     technique: technique.id,
-    ...(!dialled && { level }),
+    ...(!parametrised && { level }),
     seed,
     possible: String(space.size),
     problems: list,
   })
 }
 
-function dialValues(technique: Technique, given: Readonly<Record<string, string>>): DialValues {
+function parameterValues(technique: Technique, given: Readonly<Record<string, string>>): ParameterValues {
   const values = Object.entries(given).map(([key, text]) => [
     key,
     /^\d{1,9}$/.test(text) ? Number(text) : Number.NaN,
   ])
-  return dialValuesOf(technique.dials, Object.fromEntries(values))
+  return parameterValuesOf(technique.parameters, Object.fromEntries(values))
 }
 
 function wholeNumber(text: string, name: string, least: number, most: number): number {
@@ -251,7 +252,7 @@ class Arguments {
     const words: string[] = []
     const values: Record<string, string | undefined> = {}
     const flags: Record<string, boolean | undefined> = {}
-    const pairs: Record<'school' | 'dial', Record<string, string>> = { school: {}, dial: {} }
+    const pairs: Record<'variant' | 'parameter', Record<string, string>> = { variant: {}, parameter: {} }
     const named: string[] = []
     for (let i = 0; i < this.args.length; i += 1) {
       const arg = this.args[i]!
@@ -263,7 +264,7 @@ class Arguments {
         const value = this.args[i]
         named.push(name)
         if (value === undefined) throw this.usage(`--${name} needs a value`)
-        if (name === 'school' || name === 'dial') {
+        if (name === 'variant' || name === 'parameter') {
           const [key, choice] = value.split('=')
           if (!key || !choice) throw this.usage(`--${name} is written key=value`)
           pairs[name][key] = choice

@@ -1,3 +1,11 @@
-export { adviseLevel, type LatestAnswer, LEVEL_RULES, type LevelMove, type LevelRules } from './levels.js'
-export { type Knowing, type Readiness, readiness } from './readiness.js'
-export { type Stand, standsOf } from './stands.js'
+export {
+  adviseLevel,
+  aimOf,
+  type LatestAnswer,
+  LEVEL_RULES,
+  type LevelMove,
+  type LevelRules,
+  lookedBackOn,
+  type Targets,
+} from './levels.js'
+export { type LatestAt, type Mastery, type MasteryState, masteryOf } from './mastery.js'

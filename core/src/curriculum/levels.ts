@@ -1,7 +1,7 @@
-/** When to move up a rung, hold, or go back: by stated numbers (common practice, no published source). */
-
+/** When to move up a level, stay, or go back: by stated numbers (common practice, no published source). */
 import { median } from '../number/statistics.js'
-import { LEVEL } from '../words/levels.js'
+import { targetOf, techniqueById } from '../registry/techniques.js'
+import type { LevelReason } from '../words/levels.js'
 
 export interface LevelRules {
   /** Of so many latest answers, so many right and the median within the target: move up. */
@@ -14,11 +14,46 @@ export interface LevelRules {
 
 export const LEVEL_RULES: LevelRules = { upOf: 20, upRight: 19, backOf: 10, backBelow: 7 }
 
-/** One answer without steps, as far as the rules look at it. */
+/** A learner's own targets in milliseconds, by technique and level. */
+export type Targets = Readonly<Record<string, Readonly<Record<string, number>>>>
+
+/** The time a learner aims for at a level: their own where set, else the default; undefined for own parameters. */
+export function aimOf(
+  { targets }: { readonly targets: Targets },
+  technique: string,
+  level: number,
+): number | undefined {
+  return targets[technique]?.[level] ?? targetOf(techniqueById(technique), level)
+}
+
+/** One problem worked to its end, as far as the rules look at it. */
 export interface LatestAnswer {
   readonly right: boolean
   readonly timed: boolean
   readonly totalMs: number
+}
+
+/** What some latest answers come to. */
+export interface Reading {
+  readonly answers: number
+  readonly right: number
+  /** Of those that were timed; null when none was. */
+  readonly medianMs: number | null
+}
+
+/** The most answers that any rule looks back on. */
+export function lookedBackOn({ upOf, backOf }: LevelRules): number {
+  return Math.max(upOf, backOf)
+}
+
+/** The one reading of the latest answers. @param latest newest first. */
+export function readingOf(latest: readonly LatestAnswer[], most: number): Reading {
+  const looked = latest.slice(0, most)
+  return {
+    answers: looked.length,
+    right: looked.filter((a) => a.right).length,
+    medianMs: median(looked.filter((a) => a.timed).map((a) => a.totalMs)) ?? null,
+  }
 }
 
 /** A change of the level in force for one technique. */
@@ -30,46 +65,35 @@ export interface LevelMove {
   readonly at: string
   /** By the rules, or by hand. */
   readonly by: 'rule' | 'hand'
-  /** The numbers or the wish behind it. */
-  readonly because: string
+  readonly reason: LevelReason
 }
 
 export interface LevelAdvice {
   readonly move: 'up' | 'hold' | 'back'
-  /** The numbers behind it, in a sentence. */
-  readonly because: string
+  readonly reason: LevelReason
 }
 
-/** @param latest the answers given at one level, newest first. */
+/**
+ * The one rule of promotion.
+ * @param latest the answers given at one level without any step asked, newest first.
+ */
 export function adviseLevel(
   latest: readonly LatestAnswer[],
   targetMs: number,
-  rules = LEVEL_RULES,
+  rules: LevelRules = LEVEL_RULES,
 ): LevelAdvice {
-  const rights = (count: number) => latest.slice(0, count).filter((a) => a.right).length
-  const pace = median(
-    latest
-      .slice(0, rules.upOf)
-      .filter((a) => a.timed)
-      .map((a) => a.totalMs),
-  )
-  if (latest.length >= rules.backOf && rights(rules.backOf) < rules.backBelow)
-    return {
-      move: 'back',
-      because: LEVEL.back(rules.backOf, rights(rules.backOf), rules.backBelow),
-    }
-  if (latest.length < rules.upOf)
-    return {
-      move: 'hold',
-      because: LEVEL.early(latest.length, rules.upOf, rules.upRight, targetMs),
-    }
-  const right = rights(rules.upOf)
-  const inTime = pace !== undefined && pace <= targetMs
-  const found = LEVEL.found(rules.upOf, right, pace)
-  if (right >= rules.upRight && inTime) return { move: 'up', because: LEVEL.up(found, targetMs) }
-  const lacking = [
-    ...(right < rules.upRight ? [LEVEL.lackingRight(rules.upRight)] : []),
-    ...(inTime ? [] : [LEVEL.lackingPace(targetMs)]),
-  ]
-  return { move: 'hold', because: LEVEL.hold(found, lacking) }
+  const { upOf: of, upRight, backOf, backBelow: least } = rules
+  const back = readingOf(latest, backOf)
+  if (back.answers >= backOf && back.right < least)
+    return { move: 'back', reason: { id: 'back', of: backOf, right: back.right, least } }
+  const { answers, right, medianMs } = readingOf(latest, of)
+  if (answers < of)
+    return { move: 'hold', reason: { id: 'early', of, given: answers, least: upRight, targetMs } }
+  const inTime = medianMs !== null && medianMs <= targetMs
+  if (right >= upRight && inTime) return { move: 'up', reason: { id: 'up', of, right, medianMs, targetMs } }
+  const lackRight = right < upRight ? upRight : null
+  return {
+    move: 'hold',
+    reason: { id: 'hold', of, right, medianMs, lackRight, lackMs: inTime ? null : targetMs },
+  }
 }

@@ -28,7 +28,7 @@ const move = (to: number, more: Partial<LevelMove> = {}): LevelMove => ({
   ...more,
 })
 
-test('a stand looks at the newest sittings of its level and support, as far as twenty problems', () => {
+test('a stand looks at the newest sessions of its level and support, as far as twenty problems', () => {
   const results = [
     result(1, { medianMs: 90_000, right: 0 }),
     result(2, { level: 1 }),
@@ -43,13 +43,13 @@ test('a stand looks at the newest sittings of its level and support, as far as t
       level: 2,
       support: 'answer',
       lastAt: results[5]!.at,
-      // Three sittings of eight; the one not timed has no say in the pace.
+      // Three sessions of eight; the one not timed has no say in the pace.
       latest: { problems: 24, right: 22, medianMs: 4000 },
     },
   ])
   // The level in force is that of the latest move; nothing was worked there yet.
   expect(standsOf(results, [move(3)])[0]).toMatchObject({ level: 3, latest: { problems: 0, medianMs: null } })
-  // Two supports in one sitting: the one with less help counts.
+  // Two supports in one session: the one with less help counts.
   const both = [result(7, { support: 'steps' }), result(7, { support: 'guided' })]
   expect(standsOf(both, [])[0]!.support).toBe('steps')
   expect(standsOf([result(8, { level: 0 })], [])[0]!.level).toBe(1)
@@ -71,7 +71,7 @@ test('rungs below the one in force are known, and the rules and targets of the l
   expect(standing(few, { rules, targets: { 'add-pairs': { 2: 500 } } }).standing).toBe('practised')
 })
 
-test('own targets stand in for the usual ones; own dials have none', () => {
+test('own targets stand in for the usual ones; own parameters have none', () => {
   const own = { targets: { 'add-pairs': { 2: 4500 } } }
   expect(aimOf(own, 'add-pairs', 2)).toBe(4500)
   expect(aimOf(own, 'add-pairs', 3)).toBe(techniqueById('add-pairs').levels[2]!.targetMs)

@@ -3,7 +3,7 @@ import { counting } from '../kit/testing.js'
 import { readDecimal } from '../number/decimal.js'
 import { readProblem } from '../problem/expression.js'
 import { techniqueById } from '../registry/techniques.js'
-import { schoolOf, trace } from '../technique/driver.js'
+import { trace, variantOf } from '../technique/driver.js'
 import { diagnose } from './diagnose.js'
 import { keyingSlip } from './keying.js'
 
@@ -49,30 +49,30 @@ test('work is bounded whatever the numbers are, and twice as much finds no less'
   ] as const) {
     const { technique, asked } = counting(techniqueById(id))
     const problem = readProblem(expression)
-    const school = schoolOf(technique)
+    const variant = variantOf(technique)
     const answer = readDecimal('13579')!
     const [small, large] = [2000, 4000].map((most) => {
       const before = asked()
-      const found = diagnose(technique, problem, school, answer, most)
+      const found = diagnose(technique, problem, variant, answer, most)
       return { found, steps: asked() - before }
     })
-    const whole = trace(technique, problem, school).steps.length
+    const whole = trace(technique, problem, variant).steps.length
     // A step costs one at least; the right working and one run over come on top.
     expect(large!.steps, id).toBeLessThan(4000 + 2 * whole)
     expect(small!.steps, id).toBeLessThanOrEqual(large!.steps)
     expect(small!.found.complete, id).toBe(false)
-    expect(diagnose(technique, problem, school, answer, 2000)).toEqual(small!.found)
+    expect(diagnose(technique, problem, variant, answer, 2000)).toEqual(small!.found)
     // A cause that is found before the end does not make the search complete.
     if (id !== 'multiply-crosswise') continue
-    const { steps } = trace(technique, problem, school)
+    const { steps } = trace(technique, problem, variant)
     const of = (s: (typeof steps)[number]) => s.slips().reduce((sum, slip) => sum + slip.odds, 0)
     const [likeliest] = steps
       .flatMap((s, at) => s.slips().map((slip) => ({ at, slip, share: slip.odds / of(s) })))
       .toSorted((a, b) => b.share - a.share)
-    const slipped = trace(technique, problem, school, (_, i) =>
+    const slipped = trace(technique, problem, variant, (_, i) =>
       i === likeliest!.at ? likeliest!.slip.entry : undefined,
     )
-    const cut = diagnose(technique, problem, school, slipped.answer, 9000)
+    const cut = diagnose(technique, problem, variant, slipped.answer, 9000)
     expect([cut.causes.length > 0, cut.complete], id).toEqual([true, false])
   }
 })

@@ -10,7 +10,7 @@ import TinyQueue from 'tinyqueue'
 import { type Decimal, digitCount, equal } from '../number/decimal.js'
 import { type Problem, rowsOf } from '../problem/problem.js'
 import { meets } from '../question/question.js'
-import type { School, Slip, Step, Technique } from '../technique/contract.js'
+import type { Slip, Step, Technique, Variant } from '../technique/contract.js'
 import { answerQuestion, type Trace, trace } from '../technique/driver.js'
 import { keyingSlip } from './keying.js'
 
@@ -20,7 +20,8 @@ export interface LocatedSlip {
   readonly step: number
   readonly place: number
   readonly id: string
-  readonly remark: string
+  /** What was done and what to do. Not kept: it is made again by `remarked`. */
+  readonly remark?: string
 }
 
 /** One explanation of the answer: usually one slip, sometimes two. */
@@ -67,12 +68,12 @@ interface Slipped {
 export function diagnose(
   technique: Technique,
   problem: Problem,
-  school: School,
+  variant: Variant,
   answer: Decimal,
   most: number = workFor(0),
 ): Diagnosis {
-  const right = trace(technique, problem, school)
-  if (meets(answerQuestion(technique, school, right), answer))
+  const right = trace(technique, problem, variant)
+  if (meets(answerQuestion(technique, variant, right), answer))
     return { right: true, causes: [], complete: true }
 
   const each = stepWork(technique, problem)
@@ -80,7 +81,7 @@ export function diagnose(
   /** The working in which some steps are answered otherwise; undefined once the budget is spent. */
   const slipped = (entries: ReadonlyMap<number, Decimal>): Trace | undefined => {
     if (left <= 0) return undefined
-    const run = trace(technique, problem, school, (_, i) => entries.get(i))
+    const run = trace(technique, problem, variant, (_, i) => entries.get(i))
     left -= BEGIN_WORK + each * run.steps.length
     return run
   }
@@ -187,4 +188,39 @@ function shares(step: Step): { slip: Slip; share: number }[] {
 
 function located(step: Step, at: number, slip: Slip): LocatedSlip {
   return { step: at + 1, place: step.place, id: slip.id, remark: slip.remark }
+}
+
+/**
+ * Mistakes that were kept by step and id alone, with what is said of them.
+ * @param answer the wrong answer they led to
+ * @returns them as they are where the working no longer has them
+ */
+export function remarked(
+  technique: Technique,
+  problem: Problem,
+  variant: Variant,
+  slips: readonly LocatedSlip[],
+  answer: Decimal,
+): readonly LocatedSlip[] {
+  const right = trace(technique, problem, variant)
+  const keyed = keyingSlip(right.answer, answer)
+  if (keyed && slips.some((s) => s.id === keyed.id)) return slips.map((s) => ({ ...s, remark: keyed.remark }))
+  // The first mistake changes the steps after it, so that they are looked for one after another.
+  const from = (
+    left: readonly LocatedSlip[],
+    entries: ReadonlyMap<number, Decimal>,
+  ): string[] | undefined => {
+    const run = trace(technique, problem, variant, (_, i) => entries.get(i))
+    const [next, ...others] = left
+    if (!next) return equal(run.answer, answer) ? [] : undefined
+    const at = next.step - 1
+    for (const { id, entry, remark } of run.steps[at]?.slips() ?? []) {
+      if (id !== next.id) continue
+      const rest = from(others, new Map(entries).set(at, entry))
+      if (rest) return [remark, ...rest]
+    }
+    return undefined
+  }
+  const remarks = from(slips, new Map())
+  return remarks ? slips.map((s, i) => ({ ...s, remark: remarks[i]! })) : slips
 }

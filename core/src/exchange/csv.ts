@@ -13,14 +13,14 @@ import {
 } from '../session/record.js'
 import { FIRST_JUDGE } from '../session/reduce.js'
 import { finishedProgress } from '../session/verdict.js'
-import { attemptSchema, check, type SittingStart, sittingStartSchema } from '../wire/wire.js'
+import { AS_RECORDED, withRecorded } from '../set/items.js'
+import { type PracticeSet, plainRecipe } from '../set/recipe.js'
+import { check } from '../wire/check.js'
+import { attemptSchema, sessionStartSchema } from '../wire/schemas.js'
+import type { BroughtIn, SessionStart } from '../wire/types.js'
 
-/** An attempt with the sitting it belongs to: one row. */
-export interface AttemptRow {
-  readonly attempt: AttemptRecord
-  readonly planned: number
-  readonly sittingStartedAt: string
-}
+/** An attempt with the session it belongs to: one row. */
+export type AttemptRow = BroughtIn['rows'][number]
 
 /** What a row shows besides, for people and spreadsheets; it is judged anew when read. */
 export type RowVerdict = Figures & { readonly slips: readonly string[] }
@@ -34,11 +34,13 @@ const RECORD_KEYS = Object.keys(RECORDED) as RecordKey[]
 const JUDGED_KEYS = Object.keys(JUDGED) as (keyof typeof JUDGED)[]
 const columnOf = (key: RecordKey) => RECORDED[key].column
 
-/** The columns, in order: what was recorded, its sitting, and what the record was judged to be. */
+/** The columns, in order: what was recorded, its session, and what the record was judged to be. */
 export const CSV_HEADER: readonly string[] = [
   ...RECORD_KEYS.map(columnOf),
-  'sitting_started',
-  'planned',
+  'session_started',
+  'recipe',
+  'seed',
+  'generator',
   ...JUDGED_KEYS.map((key) => JUDGED[key].column),
   'slips',
 ]
@@ -50,10 +52,12 @@ export function csvHead(): string {
 
 /** Rows with the line breaks that end them. */
 export function csvRows(rows: readonly (AttemptRow & { readonly verdict: RowVerdict })[]): string {
-  const cells = rows.map(({ attempt, planned, sittingStartedAt, verdict }) => [
+  const cells = rows.map(({ attempt, session, verdict }) => [
     ...RECORD_KEYS.map((key) => printed(RECORDED[key].kind, attempt[key])),
-    sittingStartedAt,
-    planned,
+    session.startedAt,
+    JSON.stringify(session.recipe),
+    session.seed,
+    session.generator,
     ...JUDGED_KEYS.map((key) => printed(JUDGED[key].kind, verdict[key])),
     verdict.slips.join(' '),
   ])
@@ -80,18 +84,20 @@ function printed(kind: string, value: unknown): string {
 
 /**
  * "entered=642@1500:1200-1480~300": the kind, its text, when it happened, when its first and last key fell, and the
- * longest pause between keys. Whatever is not known is left out.
+ * longest pause between keys; "entered#2=" where it answers the third of several questions. Whatever is not known is
+ * left out.
  */
-function eventText({ kind, at, text, first, last, pause }: AttemptEvent): string {
+function eventText({ kind, at, text, first, last, pause, of }: AttemptEvent): string {
   const keys = first === undefined ? '' : `:${first}-${last ?? first}`
-  return `${kind}${text === undefined ? '' : `=${text}`}@${at ?? ''}${keys}${pause === undefined ? '' : `~${pause}`}`
+  const which = of === undefined ? '' : `#${of}`
+  return `${kind}${which}${text === undefined ? '' : `=${text}`}@${at ?? ''}${keys}${pause === undefined ? '' : `~${pause}`}`
 }
 
-const EVENT_TEXT = /^([a-z-]+)(?:=([^@]*))?@(\d{0,9})(?::(\d{1,9})-(\d{1,9}))?(?:~(\d{1,9}))?$/
+const EVENT_TEXT = /^([a-z-]+)(?:#(\d{1,3}))?(?:=([^@]*))?@(\d{0,9})(?::(\d{1,9})-(\d{1,9}))?(?:~(\d{1,9}))?$/
 
 function eventFrom(text: string): AttemptEvent {
   const found = EVENT_TEXT.exec(text)
-  const [, kind, value, at, first, last, pause] = found ?? []
+  const [, kind, of, value, at, first, last, pause] = found ?? []
   if (!found || !EVENT_KINDS.includes(kind as EventKind))
     throw new InputError(`events: "${text.slice(0, 40)}" is not like entered=564@1200.`)
   return {
@@ -100,6 +106,7 @@ function eventFrom(text: string): AttemptEvent {
     ...(value !== undefined && { text: value }),
     ...(first !== undefined && { first: Number(first), last: Number(last) }),
     ...(pause !== undefined && { pause: Number(pause) }),
+    ...(of !== undefined && { of: Number(of) }),
   }
 }
 
@@ -116,7 +123,7 @@ const NEEDED_OLDER = ['entries', 'outcome', 'total_ms']
 /**
  * Reads a file line by line: a line that cannot be read is told with its reason and leaves the others alone. Files
  * written before there were events are read too.
- * @param newId makes ids for rows that bring none; rows without a sitting are put together by technique, level and day
+ * @param newId makes ids for rows that bring none; rows without a session are put together by technique, level and day
  * @throws InputError when the whole cannot be read: too large, no header, columns missing
  */
 export function readCsv(text: string, newId: () => string): ReadRow[] {
@@ -132,12 +139,12 @@ export function readCsv(text: string, newId: () => string): ReadRow[] {
     throw new InputError(`The first line must name the columns; missing: ${missing.join(', ')}.`)
   if (data.length > MOST_ROWS)
     throw new InputError(`The file has ${data.length} rows; at most ${MOST_ROWS} are read.`)
-  const sittings = new Map<string, { id: string; startedAt: string; n: number }>()
+  const sessions = new Map<string, { id: string; startedAt: string; n: number }>()
   return data.map((cells, i): ReadRow => {
     // The header is line 1; a quoted line break makes later numbers differ from an editor's.
     const line = i + 2
     try {
-      const row = readRow(new Cells(cells), older === true, newId, sittings)
+      const row = readRow(new Cells(cells), older === true, newId, sessions)
       return { line, row, expression: row.attempt.expression }
     } catch (error) {
       if (error instanceof InputError) return { line, error: error.message }
@@ -146,12 +153,19 @@ export function readCsv(text: string, newId: () => string): ReadRow[] {
   })
 }
 
+/** Columns that had other names in earlier versions. */
+const OLDER_COLUMNS: Readonly<Record<string, string>> = {
+  session: 'sitting',
+  session_started: 'sitting_started',
+  variant: 'school',
+}
+
 /** The cells of a row, by the name of their column. */
 class Cells {
   constructor(private readonly cells: Record<string, string | undefined>) {}
 
   text(name: string): string {
-    return (this.cells[name] ?? '').trim()
+    return (this.cells[name] ?? this.cells[OLDER_COLUMNS[name] ?? ''] ?? '').trim()
   }
 
   whole(name: string, otherwise?: number): number {
@@ -170,38 +184,50 @@ function readRow(
   cells: Cells,
   older: boolean,
   newId: () => string,
-  sittings: Map<string, { id: string; startedAt: string; n: number }>,
+  sessions: Map<string, { id: string; startedAt: string; n: number }>,
 ): AttemptRow {
   const technique = cells.text('technique')
   const level = cells.whole('level', 0)
   const startedAt = cells.text('started')
   const own = `${technique} ${level} ${startedAt.slice(0, 10)}`
-  const group = sittings.get(own) ?? { id: newId(), startedAt, n: 0 }
+  const group = sessions.get(own) ?? { id: newId(), startedAt, n: 0 }
   const given: AttemptRecord = {
     id: cells.text('attempt') || newId(),
-    sittingId: cells.text('sitting') || group.id,
+    sessionId: cells.text('session') || group.id,
     n: cells.whole('n', group.n + 1),
     technique,
-    school: Object.fromEntries(cells.words('school').map((pair) => pair.split('=') as [string, string])),
+    variant: Object.fromEntries(cells.words('variant').map((pair) => pair.split('=') as [string, string])),
     level,
     support: cells.text('support') as AttemptRecord['support'],
     expression: cells.text('expression'),
     startedAt,
     judge: older ? FIRST_JUDGE : cells.whole('judge', FIRST_JUDGE),
     events: older ? olderEvents(cells) : cells.words('events').map(eventFrom),
-    ...(cells.text('shown') && { shown: shownFrom(cells.text('shown')) }),
+    ...(cells.text('shown') && { shown: jsonFrom<NonNullable<AttemptRecord['shown']>>(cells, 'shown') }),
   }
   const checked = check(attemptSchema, given)
   if ('error' in checked) throw new InputError(inColumns(checked.error))
   // Folded here as the server will fold it, so that the preview says what will be stored.
   finishedProgress(checked.value)
-  const planned = cells.whole('planned', 1)
-  const sittingStartedAt = cells.text('sitting_started') || group.startedAt
-  const start: SittingStart = { learnerId: given.id, technique, level, planned, startedAt: sittingStartedAt }
-  const sitting = check(sittingStartSchema, start)
-  if ('error' in sitting) throw new InputError(inColumns(sitting.error))
-  if (cells.text('sitting') === '') sittings.set(own, { ...group, n: group.n + 1 })
-  return { attempt: checked.value, planned, sittingStartedAt }
+  const startedAtAll = cells.text('session_started') || group.startedAt
+  const session = { startedAt: startedAtAll, ...setFrom(cells, checked.value) }
+  const start: SessionStart = { learnerId: given.id, ...session }
+  const fit = check(sessionStartSchema, start)
+  if ('error' in fit) throw new InputError(inColumns(fit.error))
+  if (cells.text('session') === '') sessions.set(own, { ...group, n: group.n + 1 })
+  return { attempt: checked.value, session }
+}
+
+/** The set a row belongs to; one that is not told of is the list of what was recorded. */
+function setFrom(cells: Cells, { n, technique, level, support, expression }: AttemptRecord): PracticeSet {
+  const text = cells.text('recipe')
+  if (text === '') {
+    const recipe = withRecorded(plainRecipe([], support), n, { technique, level, expression })
+    return { recipe, seed: 0, generator: AS_RECORDED }
+  }
+  const seed = cells.text('seed')
+  if (!/^-?\d{1,10}$/.test(seed)) throw new InputError(`seed: "${seed.slice(0, 40)}" is no whole number.`)
+  return { recipe: jsonFrom(cells, 'recipe'), seed: Number(seed), generator: cells.whole('generator') }
 }
 
 /** The events of a row written before there were any. */
@@ -237,10 +263,10 @@ function inColumns(message: string): string {
   )
 }
 
-function shownFrom(text: string): NonNullable<AttemptRecord['shown']> {
+function jsonFrom<T>(cells: Cells, name: string): T {
   try {
-    return JSON.parse(text)
+    return JSON.parse(cells.text(name))
   } catch {
-    throw new InputError('shown: cannot be read.')
+    throw new InputError(`${name}: cannot be read.`)
   }
 }

@@ -13,9 +13,9 @@ import { duration, statementOf } from './statements.js'
 const demo = demoLearners('2026-03-01')
 const rows = demo
   .slice(0, 2)
-  .flatMap(({ sittings }) =>
-    sittings.flatMap(({ attempts, planned, startedAt }) =>
-      attempts.map((attempt) => ({ attempt, planned, sittingStartedAt: startedAt })),
+  .flatMap(({ sessions }) =>
+    sessions.flatMap(({ attempts, planned, startedAt }) =>
+      attempts.map((attempt) => ({ attempt, planned, sessionStartedAt: startedAt })),
     ),
   )
 const withVerdict = (row: AttemptRow) => {
@@ -63,9 +63,9 @@ test('a bad row is told with its line and reason and leaves the others alone', (
   expect(read.map((r) => 'row' in r)).toEqual([true, ...bad.map(() => false), true])
   for (const [i, [, reason]] of bad.entries())
     expect(read[i + 1]).toMatchObject({ line: i + 3, error: expect.stringMatching(reason) })
-  // Rows that bring no sitting are put into one a day, in their order.
+  // Rows that bring no session are put into one a day, in their order.
   const [first, last] = [read[0]!, read.at(-1)!].map((r) => (r as { row: AttemptRow }).row.attempt)
-  expect(last!.sittingId).toBe(first!.sittingId)
+  expect(last!.sessionId).toBe(first!.sessionId)
   expect([first!.n, last!.n]).toEqual([1, 2])
   expect(() => readCsv('a,b\n1,2', newId)).toThrow(/technique/)
 })

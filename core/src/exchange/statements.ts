@@ -2,7 +2,7 @@
  * Attempts as learning records: Experience API 1.0.3 statements (part two of that specification). The actor is an
  * account by the learner's id on this installation; no name leaves it.
  */
-import type { AttemptWire } from '../wire/wire.js'
+import type { AttemptWire } from '../wire/types.js'
 
 const VERBS = 'http://adlnet.gov/expapi/verbs'
 const ACTIVITY_TYPE = 'http://adlnet.gov/expapi/activities/question'
@@ -57,7 +57,7 @@ export function statementOf(attempt: AttemptWire): Statement {
       },
     },
     context: {
-      registration: attempt.sittingId,
+      registration: attempt.sessionId,
       platform: 'Tachymetra',
       language: 'en',
     },

@@ -10,13 +10,13 @@ import { randomGrid } from './grid.js'
 import { FASTEST_MS, flashList, onsets, SLOWEST_MS, type Staircase, safePace, stairAfter } from './list.js'
 
 test('lists have the digits, the count and the signs asked for, and never fall below zero', () => {
-  const dials = fc.record({
+  const parameters = fc.record({
     digits: fc.integer({ min: 1, max: 9 }),
     count: fc.integer({ min: 2, max: 30 }),
     minus: fc.boolean(),
   })
   fc.assert(
-    fc.property(dials, fc.nat(), (given, seed) => {
+    fc.property(parameters, fc.nat(), (given, seed) => {
       const { terms } = flashList(given, seeded(seed))
       expect(terms).toHaveLength(given.count)
       let total = 0n

@@ -1,6 +1,7 @@
 /** A table of random numbers, summed along its rows and down its columns; the two grand totals must agree. */
 import { decimal } from '../number/decimal.js'
 import type { Random } from '../number/random.js'
+import { InputError } from '../problem/error.js'
 import { WHOLE } from '../question/kind.js'
 import type { Question } from '../question/question.js'
 
@@ -14,9 +15,15 @@ export interface Grid {
 /** Numbers of so many digits (1 to 4), each equally likely. */
 export function randomGrid(rows: number, columns: number, digits: number, random: Random): Grid {
   const least = 10n ** BigInt(digits - 1)
-  const cells = Array.from({ length: rows }, () =>
-    Array.from({ length: columns }, () => Number(least + random.below(9n * least))),
+  return gridOf(
+    Array.from({ length: rows }, () =>
+      Array.from({ length: columns }, () => Number(least + random.below(9n * least))),
+    ),
   )
+}
+
+/** A grid with these numbers, row by row. */
+function gridOf(cells: readonly (readonly number[])[]): Grid {
   const sum = (numbers: readonly number[]) => numbers.reduce((a, b) => a + b, 0)
   const rowSums = cells.map(sum)
   return {
@@ -25,6 +32,22 @@ export function randomGrid(rows: number, columns: number, digits: number, random
     columnSums: cells[0]!.map((_, c) => sum(cells.map((row) => row[c]!))),
     total: sum(rowSums),
   }
+}
+
+/** A grid in one line: "12 34; 56 78". */
+export function printGrid({ cells }: Grid): string {
+  return cells.map((row) => row.join(' ')).join('; ')
+}
+
+/** @throws InputError for a text that is no table of 2 to 8 rows and columns of numbers of at most 4 digits */
+export function readGrid(text: string): Grid {
+  const cells = text.split('; ').map((row) => row.split(' '))
+  const [first] = cells
+  const whole = cells.flat().every((n) => /^[1-9]\d{0,3}$/.test(n))
+  const fits = (n: number) => n >= 2 && n <= 8
+  if (!whole || !fits(cells.length) || !fits(first!.length) || cells.some((r) => r.length !== first!.length))
+    throw new InputError(`"${text.slice(0, 60)}" is no grid.`)
+  return gridOf(cells.map((row) => row.map(Number)))
 }
 
 /** The sums a grid asks for: the rows, the columns, and the grand total both ways. */

@@ -1,4 +1,4 @@
-export { gridQuestions, randomGrid } from './grid.js'
+export { type Grid, gridQuestions, printGrid, readGrid } from './grid.js'
 export {
   FASTEST_MS,
   type FlashPace,

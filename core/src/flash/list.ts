@@ -4,7 +4,7 @@ import type { Random } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import type { SumProblem, Term } from '../problem/problem.js'
 
-export interface FlashDials {
+export interface FlashParameters {
   readonly digits: number
   readonly count: number
   /** Numbers may be taken away, as long as the running total stays at 0 or above. */
@@ -16,9 +16,9 @@ export const MOST_FLASHED = 30
 /**
  * A list drawn number by number: each size uniform among the numbers of so many digits, each sign by a fair coin
  * where taking away leaves the total at 0 or above.
- * @throws InputError for dials out of range.
+ * @throws InputError for parameters out of range.
  */
-export function flashList({ digits, count, minus }: FlashDials, random: Random): SumProblem {
+export function flashList({ digits, count, minus }: FlashParameters, random: Random): SumProblem {
   if (digits < 1 || digits > 9 || count < 2 || count > MOST_FLASHED)
     throw new InputError(`A list has 2 to ${MOST_FLASHED} numbers of 1 to 9 digits.`)
   const least = 10n ** BigInt(digits - 1)

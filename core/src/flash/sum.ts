@@ -12,7 +12,7 @@ import {
 import { fallsBelowZero, lowestOf, type SumProblem, signed } from '../problem/problem.js'
 import { chainSpace } from '../soroban/chains.js'
 import { loadOf } from '../technique/addition/parts.js'
-import { dial } from '../technique/boards.js'
+import { parameter } from '../technique/boards.js'
 import { lineOf } from '../technique/line.js'
 import { type Misfit, misfit, step, technique } from '../technique/make.js'
 import { oneOff } from '../technique/quantities.js'
@@ -37,12 +37,12 @@ export const flashSum = technique({
     ['Five three-digit numbers', 15, { digits: 3 }],
     ['Four numbers of different length', 10, { terms: 4, digits: 3, shortest: 1 }],
   ],
-  dials: {
-    dials: [
-      dial('terms', 'Numbers', 2, 15, 5),
-      dial('digits', 'Digits', 1, 9, 1),
-      dial('shortest', 'Digits of the shortest number', 1, 9),
-      dial('minus', 'Taking away too (1) or not (0)', 0, 1, 0),
+  parameters: {
+    parameters: [
+      parameter('terms', 'Numbers', 2, 15, 5),
+      parameter('digits', 'Digits', 1, 9, 1),
+      parameter('shortest', 'Digits of the shortest number', 1, 9),
+      parameter('minus', 'Taking away too (1) or not (0)', 0, 1, 0),
     ],
     problems: ({ terms = 5, digits = 1, minus = 0, ...shortest }) =>
       chainSpace({ terms, digits, minus: minus === 1, ...shortest }),

@@ -9,15 +9,15 @@ import { trace, variantsOf } from '../technique/driver.js'
 
 export const family = (name: Technique['family']): Technique[] => TECHNIQUES.filter((t) => t.family === name)
 
-/** Works a problem by every technique given that fits it, in every school, and checks the answers; ids of those. */
+/** Works a problem by every technique given that fits it, in every variant, and checks the answers; ids of those. */
 export function expectWorked(techniques: readonly Technique[], problem: Problem, answer: Decimal): string[] {
   const fitting = techniques.filter((t) => t.fits(problem).fits)
   for (const technique of fitting)
-    for (const school of variantsOf(technique)) {
-      const got = trace(technique, problem, school).answer
+    for (const variant of variantsOf(technique)) {
+      const got = trace(technique, problem, variant).answer
       if (!equal(got, answer))
         expect.fail(
-          `${technique.id} ${JSON.stringify(school)}: ${printProblem(problem)} gives ${toText(got)}`,
+          `${technique.id} ${JSON.stringify(variant)}: ${printProblem(problem)} gives ${toText(got)}`,
         )
     }
   return fitting.map((t) => t.id)

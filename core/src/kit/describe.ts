@@ -7,8 +7,8 @@ import { type Problem, rowsOf } from '../problem/problem.js'
 import { meets } from '../question/question.js'
 import type { AttemptEvent } from '../session/events.js'
 import { beginTask, happen, mistaken, moved, type Progress } from '../session/reduce.js'
-import type { School, Technique } from '../technique/contract.js'
-import { schoolOf, trace, variantsOf } from '../technique/driver.js'
+import type { Technique, Variant } from '../technique/contract.js'
+import { trace, variantOf, variantsOf } from '../technique/driver.js'
 import { slipAt } from '../technique/reading.js'
 import type { SlipId } from '../words/slips.js'
 import { FAULTS, spoilt } from './faults.js'
@@ -24,7 +24,7 @@ const TRIES = 25
 
 export interface Described {
   /** An expression, the values asked for on the way, and the variant if it is not the usual one. */
-  readonly examples: readonly (readonly [expression: string, values: string, school?: School])[]
+  readonly examples: readonly (readonly [expression: string, values: string, variant?: Variant])[]
   /** What it does not fit, and part of the reason given. */
   readonly refuses?: readonly (readonly [expression: string, because: string])[]
   /** At the step that asks for a value, another one is a known mistake. */
@@ -33,7 +33,7 @@ export interface Described {
     right: string,
     wrong: string,
     slip: SlipId,
-    school?: School,
+    variant?: Variant,
   ])[]
 }
 
@@ -42,10 +42,10 @@ export function describeTechnique(
   { examples, refuses = [], slips = [] }: Described,
 ): void {
   describe(technique.id, () => {
-    test.each(examples.map((e) => [...e] as [string, string, School?]))(
+    test.each(examples.map((e) => [...e] as [string, string, Variant?]))(
       '%s is worked as %s',
-      (expression, want, school = {}) => {
-        expect(values(technique, expression, school).join(' ')).toBe(want)
+      (expression, want, variant = {}) => {
+        expect(values(technique, expression, variant).join(' ')).toBe(want)
       },
     )
     if (refuses.length > 0)
@@ -57,10 +57,10 @@ export function describeTechnique(
         },
       )
     if (slips.length > 0)
-      test.each(slips.map((s) => [...s] as [string, string, string, SlipId, School?]))(
+      test.each(slips.map((s) => [...s] as [string, string, string, SlipId, Variant?]))(
         '%s: %s entered as %s is %s',
-        (expression, right, wrong, slip, school = {}) => {
-          const { steps } = trace(technique, readProblem(expression), schoolOf(technique, school))
+        (expression, right, wrong, slip, variant = {}) => {
+          const { steps } = trace(technique, readProblem(expression), variantOf(technique, variant))
           const verdicts = steps
             .filter((s) => toText(s.expect) === right)
             .map((s) => (meets(s, readDecimal(wrong)!) ? 'right' : slipAt(s, readDecimal(wrong)!)?.id))
@@ -84,8 +84,8 @@ function drawn(technique: Technique, seed: number) {
   const pick = pickOf(random)
   const space = pick(technique.levels.slice(0, 10)).problems()
   const variants = variantsOf(technique)
-  const school: School = { ...variants[0]!, ...pick([...variants, ...(technique.ways ?? [])]) }
-  return { problem: space.at(random.below(space.size)), school, random }
+  const variant: Variant = { ...variants[0]!, ...pick([...variants, ...(technique.ways ?? [])]) }
+  return { problem: space.at(random.below(space.size)), variant, random }
 }
 
 function faultsAreFound(technique: Technique): void {
@@ -93,33 +93,33 @@ function faultsAreFound(technique: Technique): void {
   for (const fault of FAULTS)
     for (let seed = 0; seed < SEEDS; seed += 1)
       for (let turn = 0; turn < TRIES; turn += 1) {
-        const { problem, school, random } = drawn(technique, 1000 * seed + turn)
-        const harmed = spoilt(technique, problem, school, fault, random)
+        const { problem, variant, random } = drawn(technique, 1000 * seed + turn)
+        const harmed = spoilt(technique, problem, variant, fault, random)
         if (!harmed) continue
-        if (workingFaults(harmed, problem, school).length === 0)
-          missed[`${fault} ${seed}`] = `${printProblem(problem)} ${JSON.stringify(school)}`
+        if (workingFaults(harmed, problem, variant).length === 0)
+          missed[`${fault} ${seed}`] = `${printProblem(problem)} ${JSON.stringify(variant)}`
         break
       }
   expect(missed).toEqual({})
   const [first, ...others] = technique.levels
   expect(levelFaults({ ...technique, levels: [{ ...first!, targetMs: 0 }, ...others] })).not.toEqual([])
   for (let seed = 0; seed < 3 * SEEDS; seed += 1) {
-    const { problem, school } = drawn(technique, seed)
-    expect(workingFaults(technique, problem, school), printProblem(problem)).toEqual([])
+    const { problem, variant } = drawn(technique, seed)
+    expect(workingFaults(technique, problem, variant), printProblem(problem)).toEqual([])
   }
 }
 
 function* problemsOf(
   technique: Technique,
   random: Random,
-): Generator<{ problem: Problem; school: School; level: number }> {
+): Generator<{ problem: Problem; variant: Variant; level: number }> {
   const variants = variantsOf(technique)
   for (const [l, level] of technique.levels.entries())
     for (let i = 0; i < PROBLEMS; i += 1) {
       const space = level.problems()
       // Another variant with every problem, so that all of them come up whatever the count.
-      const school = variants[(l * PROBLEMS + i) % variants.length]!
-      yield { problem: space.at(random.below(space.size)), school, level: l + 1 }
+      const variant = variants[(l * PROBLEMS + i) % variants.length]!
+      yield { problem: space.at(random.below(space.size)), variant, level: l + 1 }
     }
 }
 
@@ -152,9 +152,9 @@ function spoken(
 function practitionerIsTaken(technique: Technique): void {
   const { id } = technique
   let [runs, mistakes, unclear] = [0, 0, 0]
-  for (const { problem, school, level } of problemsOf(technique, seeded(id.length + 17)))
-    for (const way of PRACTITIONER[id]!(problem, school)) {
-      const end = spoken(beginTask({ technique, problem, school, level, support: 'guided' }), way)
+  for (const { problem, variant, level } of problemsOf(technique, seeded(id.length + 17)))
+    for (const way of PRACTITIONER[id]!(problem, variant)) {
+      const end = spoken(beginTask({ technique, problem, variant, level, support: 'guided' }), way)
       runs += 1
       if (end === 'a known mistake') mistakes += 1
       // The same said again and again may be a repetition or the next value: both readings are kept, not all of them.
@@ -163,7 +163,7 @@ function practitionerIsTaken(technique: Technique): void {
         unclear += 1
         continue
       }
-      const where = `${printProblem(problem)} ${JSON.stringify(school)}, ${way.way}: ${way.said.join(' ')}`
+      const where = `${printProblem(problem)} ${JSON.stringify(variant)}, ${way.way}: ${way.said.join(' ')}`
       if (typeof end === 'object') expect.fail(`${where}: ${end.refused}`)
       // Two readings fit where holding and writing come to the same digits: the one that goes less far stands.
       const two = id.startsWith('subtract-') && /write|at once/.test(way.way)
@@ -190,11 +190,11 @@ function wrongIsNotTaken(technique: Technique): void {
   const { id } = technique
   const random = seeded(id.length + 3)
   let tried = 0
-  for (const { problem, school, level } of problemsOf(technique, random)) {
+  for (const { problem, variant, level } of problemsOf(technique, random)) {
     // What may be said after each entry, worked out from the numbers: all that is right in any way.
-    const ways = PRACTITIONER[id]!(problem, school).map((w) => w.said)
+    const ways = PRACTITIONER[id]!(problem, variant).map((w) => w.said)
     if (ways.length === 0 || random.unit() > 0.4) continue
-    let progress = beginTask({ technique, problem, school, level, support: 'guided' })
+    let progress = beginTask({ technique, problem, variant, level, support: 'guided' })
     for (const [n, text] of pickOf(random)(ways).entries()) {
       if (progress.outcome !== undefined) break
       const step = progress.walks[0]!.next!
@@ -207,7 +207,7 @@ function wrongIsNotTaken(technique: Technique): void {
         const last = after.entries.at(-1)!
         if (moved(last) && !leadsToTheAnswer(after, progress))
           expect.fail(
-            `${printProblem(problem)} ${JSON.stringify(school)}: "${wrong}" is taken at "${step.ask}"`,
+            `${printProblem(problem)} ${JSON.stringify(variant)}: "${wrong}" is taken at "${step.ask}"`,
           )
       }
       progress = happen(progress, entered(1000 * (n + 1), text))

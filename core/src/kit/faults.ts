@@ -3,7 +3,7 @@ import { decimal, equal } from '../number/decimal.js'
 import type { Random } from '../number/random.js'
 import type { Problem } from '../problem/problem.js'
 import { frameOf, isAbacus, isOnFrame } from '../soroban/step.js'
-import type { School, Slip, Step, Technique } from '../technique/contract.js'
+import type { Slip, Step, Technique, Variant } from '../technique/contract.js'
 import { trace } from '../technique/driver.js'
 import { falseEquations } from './sentences.js'
 
@@ -55,11 +55,11 @@ export const FAULTS = [...Object.keys(HARMS), 'entry ignored', 'frame too narrow
 export function spoilt(
   technique: Technique,
   problem: Problem,
-  school: School,
+  variant: Variant,
   fault: string,
   random: Random,
 ): Technique | undefined {
-  const { steps } = trace(technique, problem, school)
+  const { steps } = trace(technique, problem, variant)
   if (fault === 'frame too narrow') return narrowed(technique, problem, steps)
   const harm = HARMS[fault]
   const able = steps.flatMap((step, i) => {

@@ -15,7 +15,7 @@ import {
 import { digitsOf } from '../number/whole.js'
 import { type Problem, rowsOf } from '../problem/problem.js'
 import { beadWorkOf, frameOf, isOnFrame } from '../soroban/step.js'
-import type { AnswerLine, School, Step, Technique } from '../technique/contract.js'
+import type { AnswerLine, Step, Technique, Variant } from '../technique/contract.js'
 import { type Trace, trace } from '../technique/driver.js'
 import { BLANK } from '../technique/line.js'
 import { drafts, holding, lineAgrees } from './line.js'
@@ -26,15 +26,15 @@ import type { Around, Rule } from './rule.js'
 import { falseEquations, sentences } from './sentences.js'
 
 /** What is wrong with a technique as a whole. */
-export function levelFaults({ id, levels, lesson, dials }: Technique): string[] {
+export function levelFaults({ id, levels, lesson, parameters }: Technique): string[] {
   const faults = levels.flatMap((level, i) => [
     ...(level.targetMs > 0 ? [] : [`level ${i + 1} aims at no time`]),
     ...(level.problems().size > 0n ? [] : [`level ${i + 1} has no problems`]),
     ...(level.name.length > 0 ? [] : [`level ${i + 1} has no name`]),
     ...nameFaults(level),
   ])
-  const keys = dials.dials.map((d) => d.key)
-  if (new Set(keys).size < keys.length) faults.push('two dials have one key')
+  const keys = parameters.parameters.map((d) => d.key)
+  if (new Set(keys).size < keys.length) faults.push('two parameters have one key')
   const said = [lesson.when, lesson.whenNot, ...lesson.because]
   if (said.some((line) => !/[.]$/.test(line))) faults.push('a line of the lesson has no end')
   for (const line of said) {
@@ -47,8 +47,8 @@ export function levelFaults({ id, levels, lesson, dials }: Technique): string[] 
 }
 
 /** What is wrong with one working, in a line each. */
-export function workingFaults(technique: Technique, problem: Problem, school: School): string[] {
-  const right = trace(technique, problem, school)
+export function workingFaults(technique: Technique, problem: Problem, variant: Variant): string[] {
+  const right = trace(technique, problem, variant)
   const faults: string[] = []
   const known = numbersOf(problem)
   const scale = lowestOfLines(right)
@@ -69,7 +69,7 @@ export function workingFaults(technique: Technique, problem: Problem, school: Sc
     }
     before = step.writes
   }
-  faults.push(...entryFaults(technique, problem, school, right), ...frameFaults(technique, problem, right))
+  faults.push(...entryFaults(technique, problem, variant, right), ...frameFaults(technique, problem, right))
   return faults
 }
 
@@ -131,7 +131,7 @@ function numbersOf(problem: Problem): Decimal[] {
 }
 
 /** What is entered changes what follows: a mistake leads to other questions, another line or another answer. */
-function entryFaults(technique: Technique, problem: Problem, school: School, right: Trace): string[] {
+function entryFaults(technique: Technique, problem: Problem, variant: Variant, right: Trace): string[] {
   const tail = ({ steps, answer }: Trace, from: number) =>
     JSON.stringify([steps.slice(from).map((s) => [s.ask, toText(s.expect), s.writes]), toText(answer)])
   return right.steps.flatMap((step, i) => {
@@ -139,7 +139,7 @@ function entryFaults(technique: Technique, problem: Problem, school: School, rig
     if (slips.length === 0 || (i === right.steps.length - 1 && step.action === 'remainder')) return []
     const led = slips.map((slip) =>
       tail(
-        trace(technique, problem, school, (_, k) => (k === i ? slip.entry : undefined)),
+        trace(technique, problem, variant, (_, k) => (k === i ? slip.entry : undefined)),
         i + 1,
       ),
     )

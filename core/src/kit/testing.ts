@@ -6,12 +6,12 @@ import { type Random, seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
-import type { School, Slip, Technique } from '../technique/contract.js'
-import { answerQuestion, schoolOf, trace, variantsOf } from '../technique/driver.js'
+import type { Slip, Technique, Variant } from '../technique/contract.js'
+import { answerQuestion, trace, variantOf, variantsOf } from '../technique/driver.js'
 
 /** The values asked for, as plain text: what a learner would type. */
-export function values(technique: Technique, expression: string, school: School = {}): string[] {
-  return trace(technique, readProblem(expression), schoolOf(technique, school)).steps.map((s) =>
+export function values(technique: Technique, expression: string, variant: Variant = {}): string[] {
+  return trace(technique, readProblem(expression), variantOf(technique, variant)).steps.map((s) =>
     toText(s.expect),
   )
 }
@@ -19,20 +19,20 @@ export function values(technique: Technique, expression: string, school: School 
 /** A working in which one slip was made, and the wrong answer it led to. */
 export interface Slipped {
   readonly problem: Problem
-  readonly school: School
+  readonly variant: Variant
   readonly slip: Slip
   readonly step: number
   readonly answer: Decimal
 }
 
-/** A random problem of a random level and school, with a random slip that does not lead to a right answer. */
+/** A random problem of a random level and variant, with a random slip that does not lead to a right answer. */
 export function slipAtRandom(technique: Technique, random: Random): Slipped {
   const pick = <T>(things: readonly T[]): T => things[Number(random.below(BigInt(things.length)))]!
   for (;;) {
     const space = pick(technique.levels).problems()
     const problem = space.at(random.below(space.size))
-    const school = pick(variantsOf(technique))
-    const right = trace(technique, problem, school)
+    const variant = pick(variantsOf(technique))
+    const right = trace(technique, problem, variant)
     const step = Number(random.below(BigInt(right.steps.length)))
     const slips = right.steps[step]!.slips()
     let at = random.unit() * slips.reduce((sum, s) => sum + s.odds, 0)
@@ -41,9 +41,9 @@ export function slipAtRandom(technique: Technique, random: Random): Slipped {
       return at < 0
     })
     if (!slip) continue
-    const { answer } = trace(technique, problem, school, (_, i) => (i === step ? slip.entry : undefined))
-    if (!meets(answerQuestion(technique, school, right), answer))
-      return { problem, school, slip, step, answer }
+    const { answer } = trace(technique, problem, variant, (_, i) => (i === step ? slip.entry : undefined))
+    if (!meets(answerQuestion(technique, variant, right), answer))
+      return { problem, variant, slip, step, answer }
   }
 }
 
@@ -62,8 +62,8 @@ export function recognition(technique: Technique, cases: number, seed: number): 
   const missed = new Map<string, number>()
   let [first, firstThree] = [0, 0]
   for (let i = 0; i < cases; i += 1) {
-    const { problem, school, slip, answer } = slipAtRandom(technique, random)
-    const ids = diagnose(technique, problem, school, answer).causes.map((c) => c.slips[0].id)
+    const { problem, variant, slip, answer } = slipAtRandom(technique, random)
+    const ids = diagnose(technique, problem, variant, answer).causes.map((c) => c.slips[0].id)
     if (ids[0] === slip.id) first += 1
     else {
       const instead = `${slip.id} < ${ids[0] ?? 'nothing'}${ids.slice(0, 3).includes(slip.id) ? '' : ' !'}`
@@ -81,8 +81,8 @@ export function counting(technique: Technique): { technique: Technique; asked: (
     asked: () => asked,
     technique: {
       ...technique,
-      *work(problem, school) {
-        const work = technique.work(problem, school)
+      *work(problem, variant) {
+        const work = technique.work(problem, variant)
         let state = work.next()
         while (!state.done) {
           asked += 1

@@ -13,7 +13,7 @@ export interface Fade {
   readonly run: number
 }
 
-/** By technique and level (OWN_LEVEL for one's own dials); what is not there has not been begun. */
+/** By technique and level (OWN_LEVEL for one's own parameters); what is not there has not been begun. */
 export type Fades = Readonly<Record<string, Readonly<Record<string, Fade>>>>
 
 export const FIRST_FADE: Fade = { level: 'beads', run: 0 }

@@ -1,5 +1,5 @@
+export { BUG_DAYS } from './bugs.js'
 export { FADE_LEVELS, type Fade, type FadeLevel, fadeAfter, fadeOf, fadesOfOlder, withFade } from './fade.js'
-export { HABIT_DAYS } from './habit.js'
 export { keyingOf, numbersToCopy } from './keying.js'
 export { paceOf, perMinute, shareRight } from './pace.js'
 export {
@@ -14,7 +14,6 @@ export {
   toAsk,
 } from './recall.js'
 export {
-  aimOf,
   type Busy,
   DEFAULT_SETTINGS,
   KEYING_DAYS,

@@ -1,8 +1,7 @@
 /** What can be set for one learner. Everything has a default, so nothing need be set. */
 
-import { LEVEL_RULES, type LevelRules } from '../curriculum/levels.js'
-import { targetOf, techniqueById } from '../registry/techniques.js'
-import type { School } from '../technique/contract.js'
+import { LEVEL_RULES, type LevelRules, type Targets } from '../curriculum/levels.js'
+import type { Variant } from '../technique/contract.js'
 import type { Fades } from './fade.js'
 
 /** A stretch of time in which nothing can be practised; ISO 8601, UTC. */
@@ -20,9 +19,9 @@ export interface LearnerSettings {
   readonly decks: readonly string[]
   readonly rules: LevelRules
   /** Targets other than the defaults, in milliseconds, by technique and level. */
-  readonly targets: Readonly<Record<string, Readonly<Record<string, number>>>>
+  readonly targets: Targets
   /** Where practitioners differ, by technique. */
-  readonly schools: Readonly<Record<string, School>>
+  readonly variants: Readonly<Record<string, Variant>>
   /** How much of the frame is left, by technique and level. */
   readonly fades: Fades
   /** The photosensitivity caution has been read; a coach has allowed more than three flashes a second. */
@@ -44,7 +43,7 @@ export const DEFAULT_SETTINGS: LearnerSettings = {
   decks: ['to-ten', 'sums', 'differences', 'tables'],
   rules: LEVEL_RULES,
   targets: {},
-  schools: {},
+  variants: {},
   fades: {},
   cautions: { read: false, lifted: false },
   pinned: [],
@@ -60,13 +59,4 @@ export const KEYING_DAYS = 30
 /** Is the keying baseline missing or old? */
 export function keyingDue({ keying }: Pick<LearnerSettings, 'keying'>, now: string): boolean {
   return keying === null || Date.parse(now) - Date.parse(keying.at) > KEYING_DAYS * 86_400_000
-}
-
-/** The time a learner aims for at a level: their own where set, else the default; undefined for own dials. */
-export function aimOf(
-  { targets }: Pick<LearnerSettings, 'targets'>,
-  technique: string,
-  level: number,
-): number | undefined {
-  return targets[technique]?.[level] ?? targetOf(techniqueById(technique), level)
 }

@@ -3,7 +3,7 @@ import { seeded } from '../number/random.js'
 import { median } from '../number/statistics.js'
 import { draw } from '../problem/space.js'
 import { levelOf } from '../registry/techniques.js'
-import type { School, Technique } from '../technique/contract.js'
+import type { Technique, Variant } from '../technique/contract.js'
 import { trace } from '../technique/driver.js'
 import { ENOUGH_STEPS, predictMs, type Times } from './times.js'
 
@@ -22,7 +22,7 @@ export function suggestTarget(
   times: Times,
   technique: Technique,
   level: number,
-  school: School,
+  variant: Variant,
 ): { readonly ms: number; readonly likelyMs: number } | undefined {
   if (times.seen < ENOUGH_STEPS) return undefined
   const source = draw(levelOf(technique, level).problems(), seeded(level))
@@ -30,7 +30,7 @@ export function suggestTarget(
   for (let i = 0; i < SAMPLES; i += 1) {
     const { value, done } = source.next()
     if (done || !value) break
-    likely.push(predictMs(times, technique.id, trace(technique, value, school)))
+    likely.push(predictMs(times, technique.id, trace(technique, value, variant)))
   }
   const likelyMs = median(likely)
   if (!likelyMs) return undefined

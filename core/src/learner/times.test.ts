@@ -8,7 +8,7 @@ import { compareWays, quickestFor } from '../report/compare.js'
 import { JUDGE } from '../session/reduce.js'
 import { judgeRecord } from '../session/verdict.js'
 import { demoLearners } from '../simulate/demo.js'
-import { schoolOf, trace } from '../technique/driver.js'
+import { trace, variantOf } from '../technique/driver.js'
 import { shareRight } from './pace.js'
 import { suggestTarget } from './targets.js'
 import {
@@ -93,15 +93,15 @@ test('a handful of sightings is drawn towards its like', () => {
 
 test('every step of every technique feeds the facts it rests on; recalls and whole answers count too', () => {
   for (const technique of TECHNIQUES) {
-    const school = schoolOf(technique)
+    const variant = variantOf(technique)
     const problem = readProblem(technique.lesson.example)
-    const work = trace(technique, problem, school)
+    const work = trace(technique, problem, variant)
     const record = {
       id: '',
-      sittingId: '',
+      sessionId: '',
       n: 1,
       technique: technique.id,
-      school,
+      variant,
       level: 1,
       support: 'guided' as const,
       expression: technique.lesson.example,
@@ -143,8 +143,8 @@ test('the quickest way is the learner’s own: slow tables turn the advice', () 
 })
 
 test('the times of a demo clerk foresee their answers, and targets follow from them', () => {
-  const { sittings } = demoLearners('2026-03-01')[5]!
-  const attempts = sittings.flatMap((s) => s.attempts)
+  const { sessions } = demoLearners('2026-03-01')[5]!
+  const attempts = sessions.flatMap((s) => s.attempts)
   const judged = attempts.map((a) => ({ ...a, ...judgeRecord(a) }))
   const late = judged.slice(-300)
   const times = timesOf(
@@ -156,7 +156,7 @@ test('the times of a demo clerk foresee their answers, and targets follow from t
     const answer = timedAnswer(a)
     if (!answer) return []
     const technique = techniqueById(a.technique)
-    const work = trace(technique, readProblem(a.expression), a.school)
+    const work = trace(technique, readProblem(a.expression), a.variant)
     return [Math.abs(Math.log(predictMs(times, a.technique, work) / a.totalMs))]
   })
   expect(misses.length).toBeGreaterThan(5)

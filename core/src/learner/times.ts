@@ -129,8 +129,8 @@ export function timedAnswer(
   record: AttemptRecord & Pick<Figures, 'right' | 'timed' | 'totalMs'>,
 ): TimedAnswer | undefined {
   if (record.support !== 'answer' || !record.right || !record.timed) return undefined
-  const { technique, problem, school } = exerciseOf(record)
-  return { technique: technique.id, work: workloadOf(trace(technique, problem, school)), ms: record.totalMs }
+  const { technique, problem, variant } = exerciseOf(record)
+  return { technique: technique.id, work: workloadOf(trace(technique, problem, variant)), ms: record.totalMs }
 }
 
 /** The kind of fact, whose estimates are drawn together: "7x8" is a product, "c10:4" a complement. */

@@ -4,7 +4,7 @@ import { LEVEL_RULES } from '../curriculum/levels.js'
 import { type Result, readiness } from '../curriculum/readiness.js'
 import { type Stand, standsOf } from '../curriculum/stands.js'
 import { FACT_DECKS } from '../facts/decks.js'
-import type { SlipCount } from '../learner/habit.js'
+import type { SlipCount } from '../learner/bugs.js'
 import { type FactMemory, remember } from '../learner/recall.js'
 import { DEFAULT_SETTINGS } from '../learner/settings.js'
 import { dayAfter, dayIn, daysBetween, instantOf, weekOf } from '../number/days.js'
@@ -13,7 +13,7 @@ import { TECHNIQUES, withNeeds } from '../registry/techniques.js'
 import { BEGINNER } from '../simulate/demo.js'
 import { goalReached, POLICIES, type SimulationInput } from '../simulate/simulation.js'
 import { freeTime, mergedBusy } from './agenda.js'
-import { nextSupport, type PlanInput, planDay, SUPPORTED, sittingLength } from './today.js'
+import { nextSupport, type PlanInput, planDay, SUPPORTED, sessionLength } from './today.js'
 import { planWeek, type WeekInput } from './week.js'
 
 const day = '2026-03-10'
@@ -266,15 +266,15 @@ test('the week ahead foresees what the rules will do: a level up, the next techn
   expect(edges([]).map((i) => i.kind !== 'facts' && i.support)).toEqual(['watch', ...Array(6).fill('answer')])
 })
 
-test('a sitting ends where support or level may change', () => {
+test('a session ends where support or level may change', () => {
   const stand = (problems: number): Stand => ({
     ...standsOf([result('add-pairs', '2026-03-09')], [])[0]!,
     latest: { problems, right: problems, medianMs: 1000 },
   })
-  const length = (problems: number) => sittingLength('answer', stand(problems), LEVEL_RULES)
+  const length = (problems: number) => sessionLength('answer', stand(problems), LEVEL_RULES)
   expect([0, 8, 19, 20].map(length)).toEqual([20, 12, 5, 10])
-  expect(sittingLength('answer', undefined, LEVEL_RULES)).toBe(20)
-  expect(sittingLength('steps', stand(8), LEVEL_RULES)).toBe(SUPPORTED)
+  expect(sessionLength('answer', undefined, LEVEL_RULES)).toBe(20)
+  expect(sessionLength('steps', stand(8), LEVEL_RULES)).toBe(SUPPORTED)
 })
 
 test('practice is put into the first free time from the wished one on, else earlier, else nowhere', () => {
@@ -341,7 +341,7 @@ test('in simulation the plan meets its targets in fewer minutes than chance and 
   const days = 160
   const ratios = { random: [] as number[], fixed: [] as number[] }
   for (let i = 0; i < 6; i += 1) {
-    const habits = {
+    const traits = {
       ...BEGINNER,
       factMs: 600 + 120 * i,
       carryMs: 350 + 60 * i,
@@ -350,7 +350,7 @@ test('in simulation the plan meets its targets in fewer minutes than chance and 
     }
     const minutes = POLICIES.map((policy) => {
       const given: SimulationInput = {
-        habits,
+        traits,
         fadeDays: 20,
         minutes: 4,
         days,

@@ -3,17 +3,17 @@
  * on the edge of its target, then one review (common practice, no published source). Nothing is owed for days missed.
  */
 
-import type { LevelRules } from '../curriculum/levels.js'
-import type { Readiness, Result } from '../curriculum/readiness.js'
-import type { Stand } from '../curriculum/stands.js'
+import { aimOf, type LevelRules } from '../curriculum/levels.js'
+import type { Mastery } from '../curriculum/mastery.js'
 import { FACT_DECKS } from '../facts/decks.js'
-import { habitOf, habitWords, type SlipCount } from '../learner/habit.js'
+import { bugOf, type SlipCount } from '../learner/bugs.js'
 import { type FactMemory, toAsk } from '../learner/recall.js'
-import { aimOf, type LearnerSettings } from '../learner/settings.js'
+import type { LearnerSettings } from '../learner/settings.js'
 import { daysBetween } from '../number/days.js'
 import { seeded } from '../number/random.js'
 import { techniqueById } from '../registry/techniques.js'
 import type { Support } from '../session/support.js'
+import { bugWords, PLAN } from '../words/plan.js'
 
 export interface PlanInput {
   readonly settings: Pick<
@@ -26,9 +26,8 @@ export interface PlanInput {
   readonly memories: readonly FactMemory[]
   /** Facts found slow inside longer work, the slowest first. */
   readonly slow: readonly string[]
-  readonly readiness: readonly Readiness[]
-  readonly stands: readonly Stand[]
-  /** Slips of the last HABIT_DAYS. */
+  readonly mastery: readonly Mastery[]
+  /** Slips of the last BUG_DAYS. */
   readonly slips: readonly SlipCount[]
   /** Minutes worked today by item, in the order begun. */
   readonly done: ReadonlyMap<string, number>
@@ -42,7 +41,7 @@ export type PlanItem = { readonly minutes: number; readonly because: string; rea
       readonly id: string
       readonly level: number
       readonly support: Support
-      /** Of one sitting; another follows while there are minutes. */
+      /** Of one session; another follows while there are minutes. */
       readonly problems: number
     }
 )
@@ -62,7 +61,7 @@ const LEAST_MINUTES = 0.4
 export const SUPPORTED = 3
 /** Seconds between two problems: reading the verdict, going on. */
 const BETWEEN = 3
-/** Fewer answers than this are not worth sitting down for. */
+/** Fewer answers than this are not worth session down for. */
 const LEAST_ANSWERS = 5
 /** So great a share right takes one level of support away; so small a one without steps gives the steps back. */
 const LESS_SUPPORT = 0.8
@@ -73,21 +72,19 @@ const MORE_SUPPORT = 0.6
  * until its minutes are up, with less support as soon as it goes well.
  */
 export function planDay(input: PlanInput): PlanItem[] {
-  const { settings, day, now, done, readiness, stands } = input
+  const { settings, day, now, done, mastery } = input
   const out = new Set([
     ...settings.banned,
     ...settings.skipped.filter((s) => s.day === day).map((s) => s.item),
   ])
   const facts = done.has('facts') ? undefined : factsFor(input, out)
-  const free = readiness.filter((r) => !out.has(r.technique.id))
-  const stand = new Map(stands.map((s) => [s.technique, s]))
-  const pins = free.filter((r) => settings.pinned.includes(r.technique.id))
-  const begun = [...done.keys()].flatMap((id) => free.find((r) => r.technique.id === id) ?? [])
+  const free = mastery.filter((m) => !out.has(m.technique.id))
+  const pins = free.filter((m) => settings.pinned.includes(m.technique.id))
+  const begun = [...done.keys()].flatMap((id) => free.find((m) => m.technique.id === id) ?? [])
   // Whatever became known today has done its part; the rest of its minutes go to what comes next on the edge.
-  const edge = pins[0] ?? begun.find((r) => r.standing !== 'known') ?? onTheEdge(free, stand, settings)
-  const justUp = (r: Readiness) => stand.get(r.technique.id)?.latest.problems === 0
-  const review =
-    pins[1] ?? begun.findLast((r) => r !== edge && !justUp(r)) ?? longestLeft(free, stand, edge, now)
+  const edge = pins[0] ?? begun.find((m) => m.state !== 'known') ?? onTheEdge(free, settings)
+  const justUp = ({ worked }: Mastery) => worked?.latest.answers === 0
+  const review = pins[1] ?? begun.findLast((m) => m !== edge && !justUp(m)) ?? longestLeft(free, edge, now)
   const wanted = [
     ...(edge ? [{ kind: 'edge' as const, of: edge, share: EDGE_SHARE }] : []),
     ...(review ? [{ kind: 'review' as const, of: review, share: 1 }] : []),
@@ -95,16 +92,16 @@ export function planDay(input: PlanInput): PlanItem[] {
   ]
   const whole = wanted.reduce((sum, w) => sum + w.share, 0)
   const budget = settings.minutes - (facts?.minutes ?? done.get('facts') ?? 0)
-  const worked = (some: readonly Readiness[]) =>
-    some.reduce((sum, r) => sum + (done.get(r.technique.id) ?? 0), 0)
-  const elsewhere = worked(begun.filter((r) => !wanted.some((w) => w.of === r)))
-  let left = budget - worked(begun)
+  const minutesOn = (some: readonly Mastery[]) =>
+    some.reduce((sum, m) => sum + (done.get(m.technique.id) ?? 0), 0)
+  const elsewhere = minutesOn(begun.filter((m) => !wanted.some((w) => w.of === m)))
+  let left = budget - minutesOn(begun)
   const items = wanted.flatMap(({ kind, of, share }): PlanItem[] => {
-    const spent = worked([of]) + (kind === 'edge' ? elsewhere : 0)
+    const spent = minutesOn([of]) + (kind === 'edge' ? elsewhere : 0)
     const minutes = Math.min(left, (budget * share) / whole - spent)
     if (minutes < LEAST_MINUTES) return []
     left -= minutes
-    return [techniqueItem(kind, of, stand.get(of.technique.id), minutes, input)]
+    return [techniqueItem(kind, of, minutes, input)]
   })
   return facts ? [facts, ...items] : items
 }
@@ -125,17 +122,12 @@ function factsFor({ settings, day, now, memories, slow }: PlanInput, out: Readon
     slow: cards.filter((c) => lagging.includes(c.id)).length,
   }
   const fresh = cards.length - counts.due - counts.slow
-  const parts = [
-    ...(counts.due ? [`${counts.due} due before they fade`] : []),
-    ...(counts.slow ? [`${counts.slow} slow inside longer work`] : []),
-    ...(fresh ? [`${fresh} new`] : []),
-  ]
   return {
     kind: 'facts' as const,
     id: 'facts' as const,
     facts: cards.map((c) => c.id),
     minutes: (cards.length * FACT_SECONDS) / 60,
-    because: `${parts.join(', ')}: facts come first, the rest needs them.`,
+    because: PLAN.facts({ ...counts, fresh }),
     pinned: settings.pinned.includes('facts'),
   }
 }
@@ -146,30 +138,29 @@ function dayRandom(day: string) {
 }
 
 /** How near a technique in practice is to being known: the share right, times target over median, at most 1 each. */
-function nearness(stand: Stand | undefined, settings: Pick<LearnerSettings, 'targets'>): number {
-  if (!stand || stand.latest.problems === 0) return 0
-  const { problems, right, medianMs } = stand.latest
-  const target = aimOf(settings, stand.technique, stand.level)!
+function nearness({ technique, worked }: Mastery, settings: Pick<LearnerSettings, 'targets'>): number {
+  if (!worked || worked.latest.answers === 0) return 0
+  const { answers, right, medianMs } = worked.latest
+  const target = aimOf(settings, technique.id, worked.level)!
   // Work with support is further from the target than work without.
-  const alone = stand.support === 'answer' ? 1 : stand.support === 'steps' ? 0.7 : 0.5
-  return alone * (right / problems) * Math.min(1, target / (medianMs ?? 2 * target))
+  const alone = worked.support === 'answer' ? 1 : worked.support === 'steps' ? 0.7 : 0.5
+  return alone * (right / answers) * Math.min(1, target / (medianMs ?? 2 * target))
 }
 
 /**
  * Of those in practice whose prerequisites hold, the nearest to its target; else the first that is ready; else what
- * is known already, on its next rung.
+ * is known already, on its next level.
  */
 function onTheEdge(
-  free: readonly Readiness[],
-  stand: ReadonlyMap<string, Stand>,
+  free: readonly Mastery[],
   settings: Pick<LearnerSettings, 'targets'>,
-): Readiness | undefined {
-  const near = (r: Readiness) => nearness(stand.get(r.technique.id), settings)
-  const nearest = (some: readonly Readiness[]) => some.toSorted((a, b) => near(b) - near(a))[0]
+): Mastery | undefined {
+  const near = (m: Mastery) => nearness(m, settings)
+  const nearest = (some: readonly Mastery[]) => some.toSorted((a, b) => near(b) - near(a))[0]
   return (
-    nearest(free.filter((r) => r.standing === 'practised' && r.missing.length === 0)) ??
-    free.find((r) => r.standing === 'ready') ??
-    nearest(free.filter((r) => r.standing !== 'not-yet'))
+    nearest(free.filter((m) => m.state === 'practised' && m.missing.length === 0)) ??
+    free.find((m) => m.state === 'ready') ??
+    nearest(free.filter((m) => m.state !== 'not-yet'))
   )
 }
 
@@ -177,66 +168,62 @@ function onTheEdge(
  * What was worked before and has been left alone the longest, if that is long enough for a review; a day counts
  * double for what is known, since nothing else brings it back.
  */
-function longestLeft(
-  free: readonly Readiness[],
-  stand: ReadonlyMap<string, Stand>,
-  edge: Readiness | undefined,
-  now: string,
-): Readiness | undefined {
-  const away = (r: Readiness) => Date.parse(now) - Date.parse(stand.get(r.technique.id)!.lastAt)
-  const weight = (r: Readiness) => away(r) * (r.standing === 'known' ? 2 : 1)
+function longestLeft(free: readonly Mastery[], edge: Mastery | undefined, now: string): Mastery | undefined {
+  const away = ({ worked }: Mastery) => (worked ? Date.parse(now) - Date.parse(worked.lastAt) : 0)
+  const weight = (m: Mastery) => away(m) * (m.state === 'known' ? 2 : 1)
   return free
-    .filter((r) => r !== edge && stand.has(r.technique.id) && away(r) >= REVIEW_DAYS * DAY_MS)
+    .filter((m) => m !== edge && away(m) >= REVIEW_DAYS * DAY_MS)
     .toSorted((a, b) => weight(b) - weight(a))[0]
 }
 
 /** Watching first; then one level of support less whenever the latest went well, and the steps back when it does not go without. */
-export function nextSupport(stand: Stand | undefined): Support {
-  if (!stand || stand.support === null) return 'watch'
-  const { problems, right } = stand.latest
-  const well = problems >= SUPPORTED && right >= LESS_SUPPORT * problems
-  const badly = problems >= 10 && right < MORE_SUPPORT * problems
-  if (stand.support === 'watch') return 'guided'
-  if (stand.support === 'guided') return well ? 'steps' : 'guided'
-  if (stand.support === 'steps') return well ? 'answer' : 'steps'
+export function nextSupport({ worked }: Pick<Mastery, 'worked'>): Support {
+  if (!worked) return 'watch'
+  const { answers, right } = worked.latest
+  const well = answers >= SUPPORTED && right >= LESS_SUPPORT * answers
+  const badly = answers >= 10 && right < MORE_SUPPORT * answers
+  if (worked.support === 'guided') return well ? 'steps' : 'guided'
+  if (worked.support === 'steps') return well ? 'answer' : 'steps'
   return badly ? 'steps' : 'answer'
 }
 
 /**
- * The most problems of one sitting: as many as must pass before support may change, or, without steps, before the
+ * The most problems of one session: as many as must pass before support may change, or, without steps, before the
  * rules can decide on the level.
  */
-export function sittingLength(support: Support, stand: Stand | undefined, rules: LevelRules): number {
+export function sessionLength(
+  support: Support,
+  { worked }: Pick<Mastery, 'worked'>,
+  rules: LevelRules,
+): number {
   if (support !== 'answer') return SUPPORTED
-  const lacking = rules.upOf - (stand?.support === 'answer' ? stand.latest.problems : 0)
+  const lacking = rules.upOf - (worked?.support === 'answer' ? worked.latest.answers : 0)
   return Math.max(LEAST_ANSWERS, lacking > 0 ? lacking : rules.backOf)
 }
 
 function techniqueItem(
   kind: 'edge' | 'review',
-  { technique, standing, because }: Readiness,
-  stand: Stand | undefined,
+  mastery: Mastery,
   minutes: number,
   { day, settings, slips }: PlanInput,
 ): PlanItem {
-  const level = stand?.level ?? 1
-  const support = nextSupport(stand)
+  const { technique, state, because, worked } = mastery
+  const level = worked?.level ?? 1
+  const support = nextSupport(mastery)
   const target = aimOf(settings, technique.id, level)!
   // A problem not yet known takes about twice its target at first.
-  const each = (stand?.latest.medianMs ?? 2 * target) / 1000 + BETWEEN
-  const most = sittingLength(support, stand, settings.rules)
+  const each = (worked?.latest.medianMs ?? 2 * target) / 1000 + BETWEEN
+  const most = sessionLength(support, mastery, settings.rules)
   const pinned = settings.pinned.includes(technique.id)
-  const days = stand ? daysBetween(stand.lastAt.slice(0, 10), day) : 0
-  // The instant is in UTC and may carry the next date already.
-  const away = days <= 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`
+  const days = worked ? daysBetween(worked.lastAt.slice(0, 10), day) : 0
   const reason =
-    standing === 'ready'
-      ? `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`
+    state === 'ready'
+      ? PLAN.fresh(because)
       : kind === 'edge'
-        ? `Nearest to its target. ${edgeWords(stand, target)}`
-        : `One review: last worked ${away}.`
-  const habit = habitOf(slips, technique.id)
-  const reasons = [...(pinned ? ['Pinned.'] : []), reason, ...(habit ? [habitWords(habit)] : [])]
+        ? PLAN.edge(worked && { ...worked, ...worked.latest, targetMs: target })
+        : PLAN.review(days)
+  const bug = bugOf(slips, technique.id)
+  const reasons = [...(pinned ? [PLAN.pinned] : []), reason, ...(bug ? [bugWords(bug)] : [])]
   return {
     kind,
     id: technique.id,
@@ -249,21 +236,14 @@ function techniqueItem(
   }
 }
 
-function edgeWords(stand: Stand | undefined, target: number): string {
-  if (!stand || stand.latest.problems === 0) return 'Not worked at this level yet.'
-  const { problems, right, medianMs } = stand.latest
-  const pace = medianMs === null ? 'not timed' : `${(medianMs / 1000).toFixed(1)} s for ${target / 1000} s`
-  return `Level ${stand.level}: ${right} of the last ${problems} right, ${pace}.`
-}
-
-/** Minutes of a sitting, the pauses between its problems counted in. */
-export function minutesOf({ attempts, medianMs }: Pick<Result, 'attempts' | 'medianMs'>): number {
-  return (attempts * ((medianMs ?? 0) / 1000 + BETWEEN)) / 60
+/** Minutes of some problems, the pauses between them counted in. @param ms the time at work */
+export function minutesOf({ attempts, ms }: { readonly attempts: number; readonly ms: number }): number {
+  return (ms / 1000 + BETWEEN * attempts) / 60
 }
 
 /** An item of the plan in a few words. */
 export function itemName(item: PlanItem): string {
   return item.kind === 'facts'
-    ? `${item.facts.length} facts`
-    : `${techniqueById(item.id).name}, level ${item.level}`
+    ? PLAN.factsName(item.facts.length)
+    : PLAN.techniqueName(techniqueById(item.id).name, item.level)
 }

@@ -1,22 +1,18 @@
 /** The week ahead, supposing that each day is worked as planned and goes as the latest did. Nothing is owed for days missed. */
-
-import type { LevelMove } from '../curriculum/levels.js'
-import { type Result, readiness } from '../curriculum/readiness.js'
-import { type Stand, standsOf } from '../curriculum/stands.js'
+import { adviseLevel, aimOf, type LatestAnswer } from '../curriculum/levels.js'
+import { type LatestAt, type Move, masteryOf, withMove, withSession } from '../curriculum/mastery.js'
 import { factById } from '../facts/decks.js'
 import { type FactMemory, remember } from '../learner/recall.js'
-import { aimOf, type LearnerSettings } from '../learner/settings.js'
+import type { LearnerSettings } from '../learner/settings.js'
 import { dayAfter } from '../number/days.js'
 import { techniqueById } from '../registry/techniques.js'
+import { PLAN } from '../words/plan.js'
 import { FACT_SECONDS, minutesOf, type PlanInput, type PlanItem, planDay } from './today.js'
 
-type Move = Pick<LevelMove, 'technique' | 'to' | 'by'>
-
-/** What today's plan is made from, with the results and the latest move of each technique that it rests on. */
-export interface WeekInput extends Omit<PlanInput, 'readiness' | 'stands'> {
+/** What today's plan is made from, with the latest answers and moves that it rests on. */
+export interface WeekInput extends Omit<PlanInput, 'mastery'> {
   readonly settings: Pick<LearnerSettings, keyof PlanInput['settings']>
-  /** One a sitting and support, oldest first. */
-  readonly results: readonly Result[]
+  readonly latest: readonly LatestAt[]
   readonly moves: readonly Move[]
 }
 
@@ -38,7 +34,7 @@ export function planWeek(input: WeekInput, days: number, busy: (day: string) => 
   for (let i = 0; i < days; i += 1) {
     const day = dayAfter(input.day, i)
     if (busy(day)) {
-      week.push({ day, items: [], rest: 'The calendar leaves no time; nothing is owed for it.' })
+      week.push({ day, items: [], rest: PLAN.rest })
       continue
     }
     // Days ahead are planned from their middle.
@@ -51,15 +47,11 @@ export function planWeek(input: WeekInput, days: number, busy: (day: string) => 
 }
 
 function itemsOf(input: WeekInput): PlanItem[] {
-  const { results, moves, settings } = input
-  return planDay({
-    ...input,
-    readiness: readiness(results, { ...settings, moves }),
-    stands: standsOf(results, moves),
-  })
+  const { latest, moves, settings } = input
+  return planDay({ ...input, mastery: masteryOf({ latest, moves, ...settings }) })
 }
 
-/** After one sitting of an item. */
+/** After one session of an item. */
 function worked(input: WeekInput, item: PlanItem): WeekInput {
   const done = (minutes: number) => new Map(input.done).set(item.id, (input.done.get(item.id) ?? 0) + minutes)
   if (item.kind === 'facts')
@@ -68,53 +60,49 @@ function worked(input: WeekInput, item: PlanItem): WeekInput {
       memories: recalled(input.memories, item.facts, input.now),
       done: done((FACT_SECONDS * item.facts.length) / 60),
     }
-  const { results, moves, settings } = input
-  const result = foreseen(results, item, input)
-  const after = [...results, result]
-  const stand = standsOf(after, moves).find((s) => s.technique === item.id)!
+  const { settings, moves } = input
+  const session = foreseen(input, item)
+  const latest = withSession(input.latest, session, settings.rules)
+  const ms = session.answers.reduce((sum, a) => sum + a.totalMs, 0)
+  const after = { ...input, latest, done: done(minutesOf({ attempts: session.answers.length, ms })) }
+  const { answers } = latest.at(-1)!
+  const up =
+    item.support === 'answer' &&
+    item.level < techniqueById(item.id).levels.length &&
+    adviseLevel(answers, aimOf(settings, item.id, item.level)!, settings.rules).move === 'up'
+  if (!up) return after
+  const move: Move = { technique: item.id, to: item.level + 1, by: 'rule' }
   return {
-    ...input,
-    results: after,
-    moves: movesUp(stand, settings)
-      ? [
-          ...moves.filter((m) => m.technique !== item.id),
-          { technique: item.id, to: stand.level + 1, by: 'rule' },
-        ]
-      : moves,
-    done: done(minutesOf(result)),
+    ...after,
+    latest: withMove(latest, move),
+    moves: [...moves.filter((m) => m.technique !== item.id), move],
   }
 }
 
-/** A sitting that goes as the latest of its technique did; what was never worked goes right, in twice its target. */
+/** A session that goes as the latest of its technique did; what was never worked goes right, in twice its target. */
 function foreseen(
-  results: readonly Result[],
+  { latest, now, settings, done }: WeekInput,
   item: Exclude<PlanItem, { kind: 'facts' }>,
-  { now, settings, done }: WeekInput,
-): Result {
+): LatestAt {
   const before = [...done.values()].reduce((sum, minutes) => sum + minutes, 0)
-  const latest = results.findLast((r) => r.technique === item.id && r.attempts > 0)
-  const same = latest?.level === item.level ? latest.medianMs : null
+  const last = latest
+    .filter((l) => l.technique === item.id && l.answers.length > 0)
+    .toSorted((a, b) => b.at.localeCompare(a.at))[0]
+  const share = last ? last.answers.filter((a) => a.right).length / last.answers.length : 1
+  const timed = last?.level === item.level ? last.answers.filter((a) => a.timed) : []
+  const totalMs = timed.length
+    ? timed.reduce((sum, a) => sum + a.totalMs, 0) / timed.length
+    : 2 * aimOf(settings, item.id, item.level)!
+  const right = Math.round(item.problems * share)
   return {
     technique: item.id,
     level: item.level,
     support: item.support === 'watch' ? 'guided' : item.support,
-    attempts: item.problems,
-    right: Math.round(item.problems * (latest ? latest.right / latest.attempts : 1)),
-    medianMs: same ?? 2 * aimOf(settings, item.id, item.level)!,
     at: new Date(Date.parse(now) + before * 60_000).toISOString(),
+    answers: Array.from({ length: item.problems }, (_, i): LatestAnswer => {
+      return { right: i < right, timed: true, totalMs }
+    }),
   }
-}
-
-function movesUp({ technique, level, support, latest }: Stand, settings: WeekInput['settings']): boolean {
-  const { upOf, upRight } = settings.rules
-  return (
-    support === 'answer' &&
-    level < techniqueById(technique).levels.length &&
-    latest.problems >= upOf &&
-    latest.right >= (upRight / upOf) * latest.problems &&
-    latest.medianMs !== null &&
-    latest.medianMs <= aimOf(settings, technique, level)!
-  )
 }
 
 function recalled(memories: readonly FactMemory[], facts: readonly string[], at: string): FactMemory[] {

@@ -4,7 +4,7 @@ import { digitsAllowed, type Shape, stands } from './shape.js'
 import { countColumns, type ProblemSpace } from './space.js'
 
 /** What a generated difference must be like. A count left out is free. */
-export interface DifferenceDials {
+export interface DifferenceParameters {
   readonly minuend: Shape
   readonly subtrahend: Shape
   /** Short columns: top digit smaller than bottom digit. */
@@ -30,13 +30,13 @@ interface State {
   readonly longest: number
 }
 
-/** All differences of numbers of the given shapes that satisfy the dials. A difference of 0 is left out. */
-export function differenceSpace(dials: DifferenceDials): ProblemSpace {
-  const { minuend, subtrahend } = dials
+/** All differences of numbers of the given shapes that satisfy the parameters. A difference of 0 is left out. */
+export function differenceSpace(parameters: DifferenceParameters): ProblemSpace {
+  const { minuend, subtrahend } = parameters
   const low = -Math.max(minuend.decimals, subtrahend.decimals)
   const high = Math.max(minuend.whole, subtrahend.whole) - 1
   // For a minuend that is the smaller number the work is done the other way round, and so are the counts.
-  const [upper, lower] = dials.negative ? [subtrahend, minuend] : [minuend, subtrahend]
+  const [upper, lower] = parameters.negative ? [subtrahend, minuend] : [minuend, subtrahend]
   const counted = countColumns<State, readonly [number, number]>({
     count: high - low + 1,
     start: { below: 'none', short: 0, through: 0, zeros: 0, run: 0, longest: 0 },
@@ -44,7 +44,7 @@ export function differenceSpace(dials: DifferenceDials): ProblemSpace {
       const place = low + column
       return digitsAllowed(upper, place).flatMap((top) =>
         digitsAllowed(lower, place).flatMap((bottom) => {
-          const zeroStands = dials.negative
+          const zeroStands = parameters.negative
             ? bottom === 0 && stands(lower, place)
             : top === 0 && stands(upper, place)
           const run = zeroStands ? before.run + 1 : 0
@@ -57,27 +57,27 @@ export function differenceSpace(dials: DifferenceDials): ProblemSpace {
             longest: Math.max(before.longest, run),
           }
           const beyond =
-            next.short > (dials.short ?? Infinity) ||
-            next.through > (dials.through ?? Infinity) ||
-            next.zeros > (dials.zeros ?? Infinity) ||
-            next.longest > (dials.zeroRun ?? Infinity)
+            next.short > (parameters.short ?? Infinity) ||
+            next.through > (parameters.through ?? Infinity) ||
+            next.zeros > (parameters.zeros ?? Infinity) ||
+            next.longest > (parameters.zeroRun ?? Infinity)
           return beyond ? [] : [{ what: [top, bottom] as const, next }]
         }),
       )
     },
     accepts: (s) =>
       s.below === 'ample' &&
-      s.short === (dials.short ?? s.short) &&
-      s.through === (dials.through ?? s.through) &&
-      s.zeros === (dials.zeros ?? s.zeros) &&
-      s.longest === (dials.zeroRun ?? s.longest),
+      s.short === (parameters.short ?? s.short) &&
+      s.through === (parameters.through ?? s.through) &&
+      s.zeros === (parameters.zeros ?? s.zeros) &&
+      s.longest === (parameters.zeroRun ?? s.longest),
     key: (s) =>
       [
         s.below,
-        dials.short === undefined ? '' : s.short,
-        dials.through === undefined ? '' : s.through,
-        dials.zeros === undefined ? '' : s.zeros,
-        dials.zeroRun === undefined ? '' : `${s.run} ${s.longest}`,
+        parameters.short === undefined ? '' : s.short,
+        parameters.through === undefined ? '' : s.through,
+        parameters.zeros === undefined ? '' : s.zeros,
+        parameters.zeroRun === undefined ? '' : `${s.run} ${s.longest}`,
       ].join(),
   })
   return {
@@ -85,7 +85,7 @@ export function differenceSpace(dials: DifferenceDials): ProblemSpace {
     at(index) {
       const columns = counted.at(index)
       const read = (side: 0 | 1) => columns.reduceRight((units, c) => units * 10n + BigInt(c[side]), 0n)
-      const [top, bottom] = dials.negative ? [read(1), read(0)] : [read(0), read(1)]
+      const [top, bottom] = parameters.negative ? [read(1), read(0)] : [read(0), read(1)]
       return differenceOf(decimal(top, -low), decimal(bottom, -low))
     },
   }

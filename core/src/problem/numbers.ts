@@ -3,7 +3,7 @@ import { digitsAllowed, type Shape, stands } from './shape.js'
 import { countColumns, mapped, type Space } from './space.js'
 
 /** What the digits of a generated number must be like. What is left out is free. */
-export interface NumberDials {
+export interface NumberParameters {
   /** The largest digit allowed. */
   readonly largest?: number
   /** Zeros written. */
@@ -18,10 +18,10 @@ interface State {
   readonly longest: number
 }
 
-/** Some numbers, each of its own shape, whose digits together satisfy the dials. */
+/** Some numbers, each of its own shape, whose digits together satisfy the parameters. */
 export function numberSpace(
   shapes: readonly Shape[],
-  { largest = 9, zeros, zeroRun }: NumberDials = {},
+  { largest = 9, zeros, zeroRun }: NumberParameters = {},
 ): Space<Decimal[]> {
   const cells = shapes.flatMap((shape, number) =>
     Array.from({ length: shape.whole + shape.decimals }, (_, i) => ({

@@ -1,12 +1,12 @@
 import { type Decimal, decimal } from '../number/decimal.js'
 import { InputError } from './error.js'
-import { type NumberDials, numberSpace } from './numbers.js'
+import { type NumberParameters, numberSpace } from './numbers.js'
 import { productOf } from './problem.js'
 import type { Shape } from './shape.js'
 import { listed, MOST_LISTED, mapped, type ProblemSpace, pairs, type Space } from './space.js'
 
 /** What a generated product must be like. A count left out is free. */
-export interface ProductDials extends NumberDials {
+export interface ProductParameters extends NumberParameters {
   readonly first: Shape
   /** The shape of the multiplier (one digit alone is 2 to 9), or the only values it may have. */
   readonly second: Shape | readonly bigint[]
@@ -15,25 +15,25 @@ export interface ProductDials extends NumberDials {
 }
 
 /**
- * All products whose factors satisfy the dials. Carries depend on every digit at once, so an exact number of them
+ * All products whose factors satisfy the parameters. Carries depend on every digit at once, so an exact number of them
  * is found by looking at each pair of factors in turn.
  * @throws InputError when carries are asked for and there are too many pairs to look at.
  */
-export function productSpace(dials: ProductDials): ProblemSpace {
-  const { first, second, carries } = dials
-  const fixed = 'length' in second ? second.map((n) => decimal(n)) : oneDigit(second, dials)
-  if (carries !== undefined) return lookedThrough(dials, carries, fixed)
+export function productSpace(parameters: ProductParameters): ProblemSpace {
+  const { first, second, carries } = parameters
+  const fixed = 'length' in second ? second.map((n) => decimal(n)) : oneDigit(second, parameters)
+  if (carries !== undefined) return lookedThrough(parameters, carries, fixed)
   return fixed
-    ? mapped(pairs(numberSpace([first], dials), listed(fixed)), ([[a], b]) => productOf(a!, b))
-    : mapped(numberSpace([first, second as Shape], dials), ([a, b]) => productOf(a!, b!))
+    ? mapped(pairs(numberSpace([first], parameters), listed(fixed)), ([[a], b]) => productOf(a!, b))
+    : mapped(numberSpace([first, second as Shape], parameters), ([a, b]) => productOf(a!, b!))
 }
 
 function lookedThrough(
-  dials: ProductDials,
+  parameters: ProductParameters,
   carries: number,
   fixed: readonly Decimal[] | undefined,
 ): ProblemSpace {
-  const { first, second, largest = 9, zeros, zeroRun } = dials
+  const { first, second, largest = 9, zeros, zeroRun } = parameters
   const multiplicands = listAll(numberSpace([first], { largest })).map(looked)
   const multipliers = (fixed ?? listAll(numberSpace([second as Shape], { largest }))).map(looked)
   if (BigInt(multiplicands.length) * BigInt(multipliers.length) > MOST_LISTED) throw new InputError(TOO_MANY)
@@ -58,7 +58,7 @@ function lookedThrough(
 }
 
 /** A multiplier of one digit is 2 or more: times 1 there is nothing to work. */
-function oneDigit({ whole, decimals }: Shape, { largest = 9 }: NumberDials): Decimal[] | undefined {
+function oneDigit({ whole, decimals }: Shape, { largest = 9 }: NumberParameters): Decimal[] | undefined {
   if (whole > 1 || decimals > 0) return undefined
   return Array.from({ length: Math.max(0, largest - 1) }, (_, i) => decimal(i + 2))
 }

@@ -3,14 +3,14 @@ import { describe, expect, test } from 'vitest'
 import { seeded } from '../number/random.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import { usualValues } from '../technique/boards.js'
-import type { DialValues } from '../technique/contract.js'
+import type { ParameterValues } from '../technique/contract.js'
 import { differenceSpace } from './differences.js'
 import { printProblem } from './expression.js'
 import { shape } from './shape.js'
 import { draw, type ProblemSpace } from './space.js'
 import { sumSpace } from './sums.js'
 
-/** Dials counted the slow, obvious way, on the digits written out. */
+/** Parameters counted the slow, obvious way, on the digits written out. */
 function countSum(a: string, b: string) {
   const width = Math.max(a.length, b.length)
   let [carry, carries, nines] = [0, 0, 0]
@@ -46,18 +46,18 @@ function pairs(da: number, db: number, keep: (a: string, b: string) => boolean, 
   return found.sort()
 }
 
-describe('a space holds exactly the problems that satisfy its dials', () => {
+describe('a space holds exactly the problems that satisfy its parameters', () => {
   test.each([
     [2, 2, { carries: 0 }],
     [2, 2, { carries: 2, nines: 1 }],
     [3, 2, { carries: 1, zeros: 1 }],
     [3, 3, { carries: 2, nines: 1 }],
     [2, 2, { carries: 3 }],
-  ])('sums of %i and %i digits with %o', (da, db, dials) => {
-    const want = Object.entries(dials) as [keyof typeof dials, number][]
+  ])('sums of %i and %i digits with %o', (da, db, parameters) => {
+    const want = Object.entries(parameters) as [keyof typeof parameters, number][]
     const keep = (a: string, b: string) =>
       want.every(([k, n]) => (countSum(a, b) as Record<string, number>)[k] === n)
-    expect(everything(sumSpace({ terms: [shape(da), shape(db)], ...dials }))).toEqual(
+    expect(everything(sumSpace({ terms: [shape(da), shape(db)], ...parameters }))).toEqual(
       pairs(da, db, keep, '+'),
     )
   })
@@ -67,12 +67,12 @@ describe('a space holds exactly the problems that satisfy its dials', () => {
     [3, 3, { short: 1, through: 1 }],
     [3, 2, { short: 2, zeros: 1 }],
     [3, 3, { short: 3 }],
-  ])('differences of %i and %i digits with %o', (da, db, dials) => {
-    const want = Object.entries(dials) as [string, number][]
+  ])('differences of %i and %i digits with %o', (da, db, parameters) => {
+    const want = Object.entries(parameters) as [string, number][]
     const keep = (a: string, b: string) =>
       Number(a) > Number(b) &&
       want.every(([k, n]) => (countDifference(a, b) as Record<string, number>)[k] === n)
-    const space = differenceSpace({ minuend: shape(da), subtrahend: shape(db), ...dials })
+    const space = differenceSpace({ minuend: shape(da), subtrahend: shape(db), ...parameters })
     expect(everything(space)).toEqual(pairs(da, db, keep, '-'))
   })
 })
@@ -102,8 +102,8 @@ const zerosIn = (...numbers: number[]) => [...numbers.join('')].filter((d) => d 
 const longestRun = (n: number) => Math.max(0, ...(String(n).match(/0+/g) ?? []).map((z) => z.length))
 const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i)
 
-/** Dials, and the same problems found by trying everything. */
-const DIALLED: [string, DialValues, () => string[]][] = [
+/** Parameters, and the same problems found by trying everything. */
+const DIALLED: [string, ParameterValues, () => string[]][] = [
   [
     'multiply-crosswise',
     { first: 2, second: 2, carries: 1, zeros: 1 },
@@ -150,19 +150,19 @@ const DIALLED: [string, DialValues, () => string[]][] = [
   ],
 ]
 
-test.each(DIALLED)('%s with dials %o: exactly what trying everything finds', (id, dials, all) => {
-  expect(everything(techniqueById(id).dials.problems(dials))).toEqual(all().sort())
+test.each(DIALLED)('%s with parameters %o: exactly what trying everything finds', (id, parameters, all) => {
+  expect(everything(techniqueById(id).parameters.problems(parameters))).toEqual(all().sort())
 })
 
 const SMALL: [string, ProblemSpace][] = [
   ['sums', sumSpace({ terms: [shape(1), shape(2)], carries: 1, zeros: 0 })],
-  ['products', techniqueById('multiply-crosswise').dials.problems({ first: 2, second: 1, carries: 1 })],
+  ['products', techniqueById('multiply-crosswise').parameters.problems({ first: 2, second: 1, carries: 1 })],
   [
     'numbers with a run of zeros',
-    techniqueById('square-duplex').dials.problems({ digits: 4, largest: 3, zeroRun: 2 }),
+    techniqueById('square-duplex').parameters.problems({ digits: 4, largest: 3, zeroRun: 2 }),
   ],
-  ['quotients', techniqueById('divide-short').dials.problems({ digits: 3, divisor: 7, remainder: 2 })],
-  ['either side of a base', techniqueById('square-near-base').dials.problems({ zeros: 2, most: 20 })],
+  ['quotients', techniqueById('divide-short').parameters.problems({ digits: 3, divisor: 7, remainder: 2 })],
+  ['either side of a base', techniqueById('square-near-base').parameters.problems({ zeros: 2, most: 20 })],
 ]
 
 test.each(SMALL)('drawing %s is uniform: chi-squared over a full enumeration', (_, space) => {
@@ -191,11 +191,11 @@ test('no problem comes twice while others are left, and then all come again', ()
   expect(draw(sumSpace({ terms: [shape(1), shape(1)], carries: 2 }), seeded(1)).next().done).toBe(true)
 })
 
-test('every level of every technique has problems, all of which fit it; so have its dials as they stand at first', () => {
+test('every level of every technique has problems, all of which fit it; so have its parameters as they stand at first', () => {
   for (const technique of TECHNIQUES)
     for (const space of [
       ...technique.levels.map((l) => l.problems()),
-      technique.dials.problems(usualValues(technique.dials)),
+      technique.parameters.problems(usualValues(technique.parameters)),
     ]) {
       fc.assert(
         fc.property(fc.bigInt(0n, space.size - 1n), (i) => {

@@ -10,7 +10,7 @@ export interface Space<T> {
   at(index: bigint): T
 }
 
-/** All the problems that satisfy some dials. */
+/** All the problems that satisfy some parameters. */
 export type ProblemSpace = Space<Problem>
 
 /**

@@ -4,7 +4,7 @@ import { digitsAllowed, type Shape, stands } from './shape.js'
 import { countColumns, type ProblemSpace } from './space.js'
 
 /** What a generated sum must be like. A count left out is free. */
-export interface SumDials {
+export interface SumParameters {
   readonly terms: readonly Shape[]
   /** Columns that carry into the next. */
   readonly carries?: number
@@ -22,9 +22,9 @@ interface State {
   readonly zeros: number
 }
 
-/** All sums of numbers of the given shapes that satisfy the dials; column by column, term by term within it. */
-export function sumSpace(dials: SumDials): ProblemSpace {
-  const { terms } = dials
+/** All sums of numbers of the given shapes that satisfy the parameters; column by column, term by term within it. */
+export function sumSpace(parameters: SumParameters): ProblemSpace {
+  const { terms } = parameters
   const low = -Math.max(...terms.map((t) => t.decimals))
   const high = Math.max(...terms.map((t) => t.whole)) - 1
   const counted = countColumns<State, number>({
@@ -47,20 +47,20 @@ export function sumSpace(dials: SumDials): ProblemSpace {
             zeros,
           }
         }
-        return within(next, dials) ? [{ what: digit, next }] : []
+        return within(next, parameters) ? [{ what: digit, next }] : []
       })
     },
     accepts: (s) =>
-      s.carries === (dials.carries ?? s.carries) &&
-      s.nines === (dials.nines ?? s.nines) &&
-      s.zeros === (dials.zeros ?? s.zeros),
+      s.carries === (parameters.carries ?? s.carries) &&
+      s.nines === (parameters.nines ?? s.nines) &&
+      s.zeros === (parameters.zeros ?? s.zeros),
     key: (s) =>
       [
         s.carry,
         s.sum,
-        dials.carries === undefined ? '' : s.carries,
-        dials.nines === undefined ? '' : s.nines,
-        dials.zeros === undefined ? '' : s.zeros,
+        parameters.carries === undefined ? '' : s.carries,
+        parameters.nines === undefined ? '' : s.nines,
+        parameters.zeros === undefined ? '' : s.zeros,
       ].join(),
   })
   return {
@@ -79,10 +79,10 @@ export function sumSpace(dials: SumDials): ProblemSpace {
   }
 }
 
-function within(s: State, dials: SumDials): boolean {
+function within(s: State, parameters: SumParameters): boolean {
   return (
-    s.carries <= (dials.carries ?? Infinity) &&
-    s.nines <= (dials.nines ?? Infinity) &&
-    s.zeros <= (dials.zeros ?? Infinity)
+    s.carries <= (parameters.carries ?? Infinity) &&
+    s.nines <= (parameters.nines ?? Infinity) &&
+    s.zeros <= (parameters.zeros ?? Infinity)
   )
 }

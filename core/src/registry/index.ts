@@ -1,7 +1,9 @@
 export {
   checkLevel,
+  GRID,
   levelOf,
   OWN_LEVEL,
+  practiceName,
   TECHNIQUES,
   targetOf,
   techniqueById,

@@ -90,7 +90,15 @@ export function withNeeds(id: string): string[] {
   return TECHNIQUES.map((t) => t.id).filter((one) => needed.has(one))
 }
 
-/** The level of problems set by dials of one's own rather than by a rung. */
+/** What an attempt at a grid names in place of a technique: its sums are added as one likes. */
+export const GRID = 'grid'
+
+/** The name of a technique, or of the grid. @throws InputError for an unknown id. */
+export function practiceName(id: string): string {
+  return id === GRID ? 'Grid' : techniqueById(id).name
+}
+
+/** The level of problems set by parameters of one's own rather than by a rung. */
 export const OWN_LEVEL = 0
 
 /** @throws InputError unless the number is OWN_LEVEL or a rung of the ladder. */
@@ -98,7 +106,7 @@ export function checkLevel(technique: Technique, n: number): void {
   if (n !== OWN_LEVEL) levelOf(technique, n)
 }
 
-/** The time to aim for at a level, in milliseconds; undefined for problems of one's own dials. */
+/** The time to aim for at a level, in milliseconds; undefined for problems of one's own parameters. */
 export function targetOf(technique: Technique, n: number): number | undefined {
   return n === OWN_LEVEL ? undefined : levelOf(technique, n).targetMs
 }

@@ -4,14 +4,14 @@ import { ENOUGH_STEPS, predictMs, type Times } from '../learner/times.js'
 import type { Decimal } from '../number/decimal.js'
 import { answerOf, type Problem } from '../problem/problem.js'
 import { TECHNIQUES } from '../registry/techniques.js'
-import type { School, Technique } from '../technique/contract.js'
-import { schoolOf, type Trace, trace } from '../technique/driver.js'
+import type { Technique, Variant } from '../technique/contract.js'
+import { type Trace, trace, variantOf } from '../technique/driver.js'
 import { type Effort, effortOf, effortWords } from '../technique/effort.js'
 import { writtenEffort } from '../technique/written.js'
 
 export interface Way {
   readonly technique: Technique
-  readonly school: School
+  readonly variant: Variant
   readonly work: Trace
   readonly effort: Effort
 }
@@ -54,8 +54,8 @@ export function quickestFor({ ways }: Comparison, times: Times): Quickest | unde
   }
 }
 
-/** @param schools the school of a technique by its id, where it is not the default. */
-export function compareWays(problem: Problem, schools: Readonly<Record<string, School>> = {}): Comparison {
+/** @param variants the variant of a technique by its id, where it is not the default. */
+export function compareWays(problem: Problem, variants: Readonly<Record<string, Variant>> = {}): Comparison {
   const ways: Way[] = []
   const misfits: { technique: Technique; because: string }[] = []
   for (const technique of TECHNIQUES) {
@@ -64,9 +64,9 @@ export function compareWays(problem: Problem, schools: Readonly<Record<string, S
       misfits.push({ technique, because: fit.because })
       continue
     }
-    const school = schoolOf(technique, schools[technique.id])
-    const work = trace(technique, problem, school)
-    ways.push({ technique, school, work, effort: effortOf(work) })
+    const variant = variantOf(technique, variants[technique.id])
+    const work = trace(technique, problem, variant)
+    ways.push({ technique, variant, work, effort: effortOf(work) })
   }
   ways.sort((a, b) => a.effort.total - b.effort.total || a.effort.held - b.effort.held)
   const written = writtenEffort(problem)

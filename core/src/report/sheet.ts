@@ -1,12 +1,13 @@
 /** A progress sheet: what a learner, a parent or a coach wants to see on one page. */
 
-import type { LevelMove } from '../curriculum/levels.js'
-import type { Readiness, Result } from '../curriculum/readiness.js'
-import { standsOf } from '../curriculum/stands.js'
-import { aimOf, type LearnerSettings } from '../learner/settings.js'
+import { aimOf, type LevelMove } from '../curriculum/levels.js'
+import type { Mastery } from '../curriculum/mastery.js'
+import type { LearnerSettings } from '../learner/settings.js'
 import { dayAfter } from '../number/days.js'
 import { techniqueById } from '../registry/techniques.js'
 import { SUPPORT_NAMES } from '../session/support.js'
+import { seconds } from '../words/english.js'
+import { levelReasonWords, MASTERY_NAMES } from '../words/levels.js'
 import { slipName } from '../words/slips.js'
 
 export interface SheetTable {
@@ -26,9 +27,8 @@ export interface SheetInput {
   /** The learner's own day. */
   readonly day: string
   readonly settings: LearnerSettings
-  readonly results: readonly Result[]
   readonly moves: readonly LevelMove[]
-  readonly readiness: readonly Readiness[]
+  readonly mastery: readonly Mastery[]
   readonly days: readonly { readonly day: string; readonly ms: number; readonly attempts: number }[]
   readonly facts: readonly { readonly latestRight: boolean }[]
   readonly slips: readonly { readonly slip: string; readonly count: number; readonly week: string }[]
@@ -38,18 +38,16 @@ export interface SheetInput {
 const DAYS_BACK = 28
 const MOST_ROWS = 8
 
-const NAMES = { known: 'known', practised: 'in practice', ready: 'ready', 'not-yet': 'not yet' } as const
-
 export function sheetOf(input: SheetInput): Sheet {
-  const { name, day, settings, results, moves, readiness, facts } = input
+  const { name, day, settings, moves, facts } = input
   const since = dayAfter(day, -DAYS_BACK + 1)
   const days = input.days.filter((d) => d.day >= since)
   const minutes = Math.round(days.reduce((sum, d) => sum + d.ms, 0) / 60_000)
   const problems = days.reduce((sum, d) => sum + d.attempts, 0)
   const sure = facts.filter((f) => f.latestRight).length
-  const latest = new Map<string, LevelMove>()
-  for (const m of [...moves].sort((a, b) => a.at.localeCompare(b.at))) latest.set(m.technique, m)
-  const stands = standsOf(results, [...latest.values()]).sort((a, b) => b.lastAt.localeCompare(a.lastAt))
+  const practised = input.mastery
+    .flatMap(({ worked, ...m }) => (worked ? [{ ...m, worked }] : []))
+    .toSorted((a, b) => b.worked.lastAt.localeCompare(a.worked.lastAt))
   const recent = moves.filter((m) => m.at.slice(0, 10) >= since)
   const slips = new Map<string, number>()
   for (const s of input.slips)
@@ -64,14 +62,14 @@ export function sheetOf(input: SheetInput): Sheet {
       {
         title: 'Techniques, the latest first',
         columns: ['Technique', 'Standing', 'Level', 'Support', 'Right', 'Pace', 'Target'],
-        rows: stands.map((s) => [
-          techniqueById(s.technique).name,
-          NAMES[readiness.find((r) => r.technique.id === s.technique)?.standing ?? 'practised'],
-          String(s.level),
-          s.support === null ? '-' : SUPPORT_NAMES[s.support].toLowerCase(),
-          s.latest.problems === 0 ? '-' : `${s.latest.right} of ${s.latest.problems}`,
-          s.latest.medianMs === null ? '-' : inSeconds(s.latest.medianMs),
-          inSeconds(aimOf(settings, s.technique, s.level) ?? 0),
+        rows: practised.map(({ technique, state, worked: { level, support, latest } }) => [
+          technique.name,
+          MASTERY_NAMES[state],
+          String(level),
+          SUPPORT_NAMES[support].toLowerCase(),
+          latest.answers === 0 ? '-' : `${latest.right} of ${latest.answers}`,
+          latest.medianMs === null ? '-' : seconds(latest.medianMs),
+          seconds(aimOf(settings, technique.id, level) ?? 0),
         ]),
       },
       {
@@ -83,7 +81,7 @@ export function sheetOf(input: SheetInput): Sheet {
             m.at.slice(0, 10),
             techniqueById(m.technique).name,
             `${m.from} to ${m.to}`,
-            m.because,
+            levelReasonWords(m.reason),
           ]),
       },
       {
@@ -97,5 +95,3 @@ export function sheetOf(input: SheetInput): Sheet {
     ].filter((t) => t.rows.length > 0),
   }
 }
-
-const inSeconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`

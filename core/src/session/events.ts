@@ -6,6 +6,7 @@ export const EVENT_KINDS = [
   'entered',
   'hint',
   'given',
+  'handed-in',
   'support',
   'left',
   'back',
@@ -19,7 +20,8 @@ export type EventKind = (typeof EVENT_KINDS)[number]
 export interface AttemptEvent {
   /**
    * `shown`: the problem came on screen (its `text` is the support it began with); `entered`: a value was confirmed;
-   * `hint`: a hint was opened; `given`: the program showed the value that was asked; `support`: from here on there was
+   * `hint`: a hint was opened; `given`: the program showed the value that was asked; `handed-in`: the last answer stands,
+   * right or wrong, since it is only said later; `support`: from here on there was
    * another support (its `text`); `left` and `back`: the page was gone in between; `skipped`, `timed-out`, `stopped`:
    * the attempt ended without its answer.
    */
@@ -33,7 +35,7 @@ export interface AttemptEvent {
   readonly last?: number
   /** The longest stretch without a key within an entry. */
   readonly pause?: number
-  /** Which of several open questions an entry answers, from 0; only where nothing is recorded. */
+  /** Which of several open questions an entry answers, from 0. */
   readonly of?: number
 }
 

@@ -1,6 +1,6 @@
 /** Attempts as they were recorded before events: entries with the number of their step, and hints counted only. */
 
-import type { School, Technique } from '../technique/contract.js'
+import type { Technique, Variant } from '../technique/contract.js'
 import type { SlipId } from '../words/slips.js'
 import type { AttemptEvent } from './events.js'
 import type { Outcome } from './record.js'
@@ -56,11 +56,11 @@ export function eventsOfOlder(older: OlderAttempt): AttemptEvent[] {
 }
 
 /** Which variant was worked where none was named, when attempts had no events: the defaults were others then. */
-const OLDER_DEFAULTS: School = { carry: 'glance', start: 'first-whole', outer: 'second' }
+const OLDER_DEFAULTS: Variant = { carry: 'glance', start: 'first-whole', outer: 'second' }
 
-export function olderSchool({ schools }: Technique): School {
+export function olderVariant({ variants }: Technique): Variant {
   return Object.fromEntries(
-    Object.entries(OLDER_DEFAULTS).filter(([key]) => schools.some((o) => o.key === key)),
+    Object.entries(OLDER_DEFAULTS).filter(([key]) => variants.some((o) => o.key === key)),
   )
 }
 

@@ -46,12 +46,12 @@ interface Field {
 export const RECORDED = {
   /** Sending an attempt twice stores it once. */
   id: { kind: 'id', column: 'attempt' },
-  sittingId: { kind: 'id', column: 'sitting' },
-  /** Position in the sitting. */
+  sessionId: { kind: 'id', column: 'session' },
+  /** Position in the session. */
   n: { kind: 'count', column: 'n' },
   technique: { kind: 'word', column: 'technique' },
-  school: { kind: 'variant', column: 'school' },
-  /** 0 for problems of the learner's own dials. */
+  variant: { kind: 'variant', column: 'variant' },
+  /** 0 for problems of the learner's own parameters. */
   level: { kind: 'number', column: 'level' },
   /** The most help there was at any time in it. */
   support: { kind: 'support', column: 'support' },

@@ -6,7 +6,7 @@ import type { LocatedSlip } from '../diagnose/diagnose.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import { type AnyQuestion, meets } from '../question/question.js'
-import type { School, Step, Technique } from '../technique/contract.js'
+import type { Step, Technique, Variant } from '../technique/contract.js'
 import { once } from '../technique/make.js'
 import { type ElsewhereAs, type Reading, readAnswer, readStep, showStep } from '../technique/reading.js'
 import { beginWalks, pastDecisions, type Walk } from '../technique/walks.js'
@@ -24,7 +24,7 @@ export const FIRST_JUDGE = 1
 /** A problem worked by a technique. */
 export interface Exercise {
   readonly technique: Technique
-  readonly school: School
+  readonly variant: Variant
   readonly level: number
   readonly support: WorkedSupport
   readonly problem: Problem
@@ -126,7 +126,7 @@ export function beginTask(task: Task, judge: number = JUDGE): Progress {
     support,
     mostHelp: support,
     walks: exercise
-      ? asked(beginWalks(task.technique, task.problem, task.school, judge > FIRST_JUDGE), support, judge)
+      ? asked(beginWalks(task.technique, task.problem, task.variant, judge > FIRST_JUDGE), support, judge)
       : [],
     spare: NOWHERE,
     answered: exercise ? [] : task.questions.map(() => false),
@@ -192,6 +192,9 @@ export function happen(before: Progress, event: AttemptEvent): Progress {
     case 'left':
     case 'back':
       return progress
+    case 'handed-in':
+      if (progress.entries.length === 0) throw new InputError('Nothing was entered to be handed in.')
+      return { ...progress, outcome: 'done', lastTries: progress.tries }
     default:
       return { ...progress, outcome: event.kind }
   }

@@ -9,8 +9,9 @@ import { printProblem, readProblem } from '../problem/expression.js'
 import { WHOLE } from '../question/kind.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import type { Step } from '../technique/contract.js'
-import { schoolOf, trace } from '../technique/driver.js'
-import { attemptSchema, check } from '../wire/wire.js'
+import { trace, variantOf } from '../technique/driver.js'
+import { check } from '../wire/check.js'
+import { attemptSchema } from '../wire/schemas.js'
 import { type AttemptEvent, MOST_WRONG } from './events.js'
 import { eventsOfOlder, type OlderAttempt } from './older.js'
 import { type AttemptRecord, MOST_MS } from './record.js'
@@ -28,9 +29,14 @@ import { moreHelp, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
 import { confirm, eraseKey, NOTHING_TYPED, type Typing, typeKey } from './typing.js'
 import { finishedProgress, judgeRecord, verdictOf } from './verdict.js'
 
-const exercise = (support: WorkedSupport, expression = '364+278', id = 'add-running-total', school = {}) => ({
+const exercise = (
+  support: WorkedSupport,
+  expression = '364+278',
+  id = 'add-running-total',
+  variant = {},
+) => ({
   technique: techniqueById(id),
-  school: schoolOf(techniqueById(id), school),
+  variant: variantOf(techniqueById(id), variant),
   level: 1,
   support,
   problem: readProblem(expression),
@@ -42,10 +48,10 @@ const verdicts = (progress: Progress) => progress.entries.map((e) => e.verdict)
 
 const base: AttemptRecord = {
   id: '0b0c3a52-1111-4222-8333-944455556666',
-  sittingId: '0b0c3a52-1111-4222-8333-944455557777',
+  sessionId: '0b0c3a52-1111-4222-8333-944455557777',
   n: 1,
   technique: 'add-running-total',
-  school: {},
+  variant: {},
   level: 1,
   support: 'guided',
   expression: '364+278',
@@ -117,7 +123,7 @@ test.each([
   ['a problem that does not fit', { expression: '8-9' }],
   ['an unknown technique', { technique: 'guessing' }],
   ['a level that is not there', { level: 99 }],
-  ['a variant that is not there', { school: { carry: 'glance' } }],
+  ['a variant that is not there', { variant: { carry: 'glance' } }],
 ] as [string, Partial<AttemptRecord>][])('%s is refused', (_, wrong) => {
   expect(() => judgeRecord({ ...base, ...wrong })).toThrow(InputError)
 })
@@ -360,7 +366,7 @@ function play(given: typeof something extends fc.Arbitrary<infer T> ? T : never)
   const problem = space.at(
     BigInt(Math.floor(given.at * Number(space.size > 10n ** 15n ? 10n ** 15n : space.size))),
   )
-  const task: Exercise = { technique, school: schoolOf(technique), level: rung + 1, support, problem }
+  const task: Exercise = { technique, variant: variantOf(technique), level: rung + 1, support, problem }
   const events: AttemptEvent[] = []
   let progress = beginTask(task)
   let typing: Typing = NOTHING_TYPED
@@ -401,7 +407,7 @@ function play(given: typeof something extends fc.Arbitrary<infer T> ? T : never)
   const record: AttemptRecord = {
     ...base,
     technique: technique.id,
-    school: task.school,
+    variant: task.variant,
     level: task.level,
     support: progress.mostHelp,
     expression: printProblem(problem),
@@ -460,7 +466,7 @@ test('judging is linear: a thousand wrong entries ask no more steps than ten, tw
     const { technique, asked: count } = counting(techniqueById('add-place-sweep'))
     const task = { ...exercise('guided', expression, 'add-place-sweep'), technique }
     let progress = beginTask(task)
-    const values = trace(task.technique, task.problem, task.school).entries
+    const values = trace(task.technique, task.problem, task.variant).entries
     const before = count()
     for (const value of values) {
       for (let i = 0; i < wrong; i += 1)

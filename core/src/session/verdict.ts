@@ -1,15 +1,16 @@
 /** What an attempt comes to. A verdict is kept as it was found, with the version of the judge that found it. */
 import { type Cause, diagnose, workFor } from '../diagnose/diagnose.js'
+import { gridQuestions, readGrid } from '../flash/grid.js'
 import { readDecimal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { readProblem } from '../problem/expression.js'
 import { SIGNED } from '../question/kind.js'
 import { meetsText } from '../question/question.js'
-import { checkLevel, techniqueById } from '../registry/techniques.js'
-import { schoolOf } from '../technique/driver.js'
+import { checkLevel, GRID, techniqueById } from '../registry/techniques.js'
+import { variantOf } from '../technique/driver.js'
 import { Walk } from '../technique/walks.js'
 import { firstSupport } from './events.js'
-import { asksTheSame, olderSchool } from './older.js'
+import { asksTheSame, olderVariant } from './older.js'
 import { type AttemptRecord, type Figures, MOST_MS } from './record.js'
 import {
   beginTask,
@@ -17,9 +18,11 @@ import {
   FIRST_JUDGE,
   happen,
   type JudgedEntry,
+  mistaken,
   moved,
   type Progress,
   reduceEvents,
+  type Task,
 } from './reduce.js'
 import type { WorkedSupport } from './support.js'
 
@@ -37,28 +40,34 @@ export type Causes = readonly (readonly Cause[] | undefined)[]
 
 /**
  * The exercise a record tells of.
- * @throws InputError for an unknown technique, school or level, or a problem that cannot be read or does not fit.
+ * @throws InputError for an unknown technique, variant or level, or a problem that cannot be read or does not fit.
  */
 export function exerciseOf(
   record: Pick<
     AttemptRecord,
-    'technique' | 'school' | 'level' | 'expression' | 'support' | 'events' | 'judge'
+    'technique' | 'variant' | 'level' | 'expression' | 'support' | 'events' | 'judge'
   >,
 ): Exercise {
   const technique = techniqueById(record.technique)
   checkLevel(technique, record.level)
-  const defaults = record.judge > FIRST_JUDGE ? {} : olderSchool(technique)
-  const school = schoolOf(technique, { ...defaults, ...record.school })
+  const defaults = record.judge > FIRST_JUDGE ? {} : olderVariant(technique)
+  const variant = variantOf(technique, { ...defaults, ...record.variant })
   const problem = readProblem(record.expression)
   const fit = technique.fits(problem)
   if (!fit.fits) throw new InputError(`${technique.name} does not fit ${record.expression}: ${fit.because}.`)
   const support = firstSupport(record.events, record.support)
-  return { technique, school, level: record.level, support, problem }
+  return { technique, variant, level: record.level, support, problem }
 }
 
-/** Folds the events of a record. @throws InputError as `exerciseOf` and the events do. */
-export function progressOf(record: Omit<AttemptRecord, 'id' | 'sittingId' | 'n' | 'startedAt'>): Progress {
-  return record.events.reduce(happen, beginTask(exerciseOf(record), record.judge))
+/** What a record tells of: a problem worked by a technique, or the sums of a grid. @throws InputError as `exerciseOf` does */
+export function taskOf(record: Parameters<typeof exerciseOf>[0]): Task {
+  if (record.technique !== GRID) return exerciseOf(record)
+  return { questions: gridQuestions(readGrid(record.expression)), inOrder: false }
+}
+
+/** Folds the events of a record. @throws InputError as `taskOf` and the events do. */
+export function progressOf(record: Omit<AttemptRecord, 'id' | 'sessionId' | 'n' | 'startedAt'>): Progress {
+  return record.events.reduce(happen, beginTask(taskOf(record), record.judge))
 }
 
 /** The same for a record that is to be kept. @throws InputError when it has no end or names another support. */
@@ -85,8 +94,8 @@ export function judgeRecord(record: AttemptRecord): Verdict {
  * @throws InputError when the record does not hang together.
  */
 function judgedByItsEnd(record: AttemptRecord): Verdict {
-  const { technique, problem, school } = exerciseOf(record)
-  const answer = Walk.begin(technique, problem, school).whole()
+  const { technique, problem, variant } = exerciseOf(record)
+  const answer = Walk.begin(technique, problem, variant).whole()
   // Every entry answers a question of its own, so that times and the end are read as of any attempt.
   const questions = record.events.flatMap(({ kind, text = '' }) => {
     if (kind === 'given') return [answer]
@@ -116,7 +125,8 @@ function judgedByItsEnd(record: AttemptRecord): Verdict {
  * @throws InputError as `exerciseOf` does.
  */
 export function replayOf(record: AttemptRecord): Progress | undefined {
-  if (record.judge > FIRST_JUDGE || record.support === 'answer') return progressOf(record)
+  if (record.judge > FIRST_JUDGE || record.support === 'answer' || record.technique === GRID)
+    return progressOf(record)
   const { technique } = exerciseOf(record)
   try {
     const progress = finishedProgress(record)
@@ -134,14 +144,25 @@ export function replayOf(record: AttemptRecord): Progress | undefined {
  */
 export function verdictOf(progress: Progress, causes: Causes = []): Verdict {
   const { judge, mostHelp: support } = progress
-  return { judge, support, ...figuresOf(progress), entries: explained(progress, causes) }
+  return { judge, support, ...figuresOf(progress), entries: kept(explained(progress, causes)) }
+}
+
+/** Entries as they are kept: mistakes by step, place and id, without what is said of them. */
+function kept(entries: readonly JudgedEntry[]): readonly JudgedEntry[] {
+  return entries.map((entry) => ({
+    ...entry,
+    slips: entry.slips.map(({ step, place, id }) => ({ step, place, id })),
+  }))
 }
 
 /** The figures of a verdict alone. @throws InputError for an attempt that has no end. */
-export function figuresOf({ clock, entries, outcome, hints, lastTries }: Progress): Figures {
+export function figuresOf(progress: Progress): Figures {
+  const { task, clock, entries, outcome, hints } = progress
   if (outcome === undefined) throw new InputError('The attempt has no end.')
   const last = entries.at(-1)
-  const right = outcome === 'done' && lastTries === 1 && last!.verdict !== 'given'
+  // Of a list every answer has to be right at its first try, of a problem the one that ends it.
+  const first = 'technique' in task ? progress.lastTries === 1 : !entries.some(mistaken)
+  const right = outcome === 'done' && first && moved(last!) && last!.verdict !== 'given'
   const unaided = (e: JudgedEntry) => e.verdict === 'elsewhere' || (moved(e) && e.verdict !== 'given')
   const end = clock.at - clock.away
   const firstKey = clock.firstKeyAt ?? end
@@ -179,13 +200,13 @@ function explained(progress: Progress, causes: Causes): readonly JudgedEntry[] {
 
 /** The likely causes of a wrong answer. @param nth which of the attempt's wrong answers it is, from 0: each is looked into for half as long as the one before. */
 export function causesOf(
-  { technique, problem, school }: Pick<Exercise, 'technique' | 'problem' | 'school'>,
+  { technique, problem, variant }: Pick<Exercise, 'technique' | 'problem' | 'variant'>,
   answer: string,
   nth: number,
 ): readonly Cause[] {
   const value = readDecimal(answer)
   const work = workFor(nth)
-  return value && work > 0 ? diagnose(technique, problem, school, value, work).causes : []
+  return value && work > 0 ? diagnose(technique, problem, variant, value, work).causes : []
 }
 
 function within(ms: number): number {

@@ -1,5 +1,5 @@
-export { BEGINNER, DEMO_COACH, demoLearners } from './demo.js'
-export type { Habits } from './simulated.js'
+export { demoLearners } from './demo.js'
+export { BEGINNER, type Traits } from './learner.js'
 export {
   goalReached,
   POLICIES,
@@ -7,4 +7,4 @@ export {
   type SimulatedDay,
   type SimulationInput,
   simulate,
-} from './simulation.js'
+} from './weeks.js'

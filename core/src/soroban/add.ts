@@ -25,15 +25,15 @@ import {
   signed,
 } from '../problem/problem.js'
 import { type Part, partsOf } from '../technique/addition/parts.js'
-import { dial } from '../technique/boards.js'
+import { parameter } from '../technique/boards.js'
 import type { Step } from '../technique/contract.js'
 import { lineOf } from '../technique/line.js'
 import { type Misfit, misfit, once, type SlipSink, technique } from '../technique/make.js'
-import { SIDE, TENS } from '../technique/schools.js'
+import { SIDE, TENS } from '../technique/variants.js'
 import { BEADS_ADD, FRAME_MISFIT, moveOf, SET } from '../words/soroban.js'
 import { chainSpace } from './chains.js'
 import { clearFrame, type Frame, MOST_RODS, rodAt, setNumber, USUAL_RODS } from './frame.js'
-import { movesBetween, type RodMove, rodMove, type TensSchool } from './moves.js'
+import { movesBetween, type RodMove, rodMove, type TensVariant } from './moves.js'
 import { beadStep, onFrame } from './step.js'
 
 export const sorobanAdd = onFrame(
@@ -42,7 +42,7 @@ export const sorobanAdd = onFrame(
     words: BEADS_ADD,
     family: 'soroban',
     needs: ['soroban-set'],
-    schools: [TENS, SIDE],
+    variants: [TENS, SIDE],
     // Targets: common practice, no published source.
     levels: [
       ['One digit, direct moves only', 2.5, { digits: 1, five: 0, ten: 0, tenFive: 0 }],
@@ -72,17 +72,17 @@ export const sorobanAdd = onFrame(
       ],
       ['Four numbers of different length', 10, { terms: 4, digits: 3, shortest: 1 }],
     ],
-    dials: {
-      dials: [
-        dial('terms', 'Numbers', 2, 15, 2),
-        dial('digits', 'Digits', 1, 12, 2),
-        dial('shortest', 'Digits of the shortest number', 1, 12),
-        dial('decimals', 'Decimals', 0, 4, 0),
-        dial('minus', 'Taking away too (1) or not (0)', 0, 1, 0),
-        dial('five', 'Fives', 0, 20),
-        dial('ten', 'Tens', 0, 20),
-        dial('tenFive', 'Ten-fives', 0, 20),
-        dial('cascade', 'Carries over two places', 0, 20),
+    parameters: {
+      parameters: [
+        parameter('terms', 'Numbers', 2, 15, 2),
+        parameter('digits', 'Digits', 1, 12, 2),
+        parameter('shortest', 'Digits of the shortest number', 1, 12),
+        parameter('decimals', 'Decimals', 0, 4, 0),
+        parameter('minus', 'Taking away too (1) or not (0)', 0, 1, 0),
+        parameter('five', 'Fives', 0, 20),
+        parameter('ten', 'Tens', 0, 20),
+        parameter('tenFive', 'Ten-fives', 0, 20),
+        parameter('cascade', 'Carries over two places', 0, 20),
       ],
       problems: ({ terms = 2, digits = 2, decimals = 0, minus = 0, ...counts }) =>
         chainSpace({
@@ -99,10 +99,10 @@ export const sorobanAdd = onFrame(
       if (fallsBelowZero(problem)) return misfit(FRAME_MISFIT.belowZero)
       return rodsFor(problem) > MOST_RODS - 2 ? misfit(FRAME_MISFIT.tooLong) : problem
     },
-    *work(problem, school) {
+    *work(problem, variant) {
       const [first, ...later] = problem.terms
       const lowest = lowestOf(problem)
-      const tens = school.tens as TensSchool
+      const tens = variant.tens as TensVariant
       // Wide enough at both ends for whatever a slip may lead to.
       let frame = clearFrame(MOST_RODS, 1 - lowest)
       let total = first!.size
@@ -120,7 +120,7 @@ export const sorobanAdd = onFrame(
       })
       for (const [n, term] of later.entries()) {
         const parts = partsOf([term])
-        if (school.side === 'right') parts.reverse()
+        if (variant.side === 'right') parts.reverse()
         for (const [i, part] of parts.entries()) {
           const expect = add(total, part.value)
           // After a slip there may be too little to take from: the hand stops there.
@@ -146,7 +146,7 @@ function partStep(
   frame: Frame,
   part: Part,
   total: Decimal,
-  tens: TensSchool,
+  tens: TensVariant,
   { lowest, last, mixed }: Around,
 ): Step {
   const { place, digit } = part
@@ -181,7 +181,7 @@ export function coach(
   place: number,
   digit: number,
   { kind, cascade }: RodMove,
-  tens: TensSchool,
+  tens: TensVariant,
 ): string {
   return moveOf({ place, digit, stands: rodAt(frame, place), kind, cascade, tenFirst: tens === 'ten-first' })
 }

@@ -18,7 +18,7 @@ export interface KindCounts {
   readonly cascade?: number | undefined
 }
 
-export interface ChainDials extends KindCounts {
+export interface ChainParameters extends KindCounts {
   readonly terms: number
   readonly digits: number
   /** Digits of the shortest number, where not all are as long. */
@@ -42,20 +42,20 @@ const KEYS = ['five', 'ten', 'tenFive', 'cascade'] as const
 const MOST_WALKED = 100_000
 
 /**
- * All chains that satisfy the dials. Chains of two are counted rod by rod, of any length; longer ones number by
+ * All chains that satisfy the parameters. Chains of two are counted rod by rod, of any length; longer ones number by
  * number over what stands on the frame.
  * @throws InputError for what cannot be counted.
  */
-export function chainSpace(dials: ChainDials): ProblemSpace {
-  const { terms, digits, shortest = digits, decimals = 0, minus = false } = dials
+export function chainSpace(parameters: ChainParameters): ProblemSpace {
+  const { terms, digits, shortest = digits, decimals = 0, minus = false } = parameters
   if (shortest !== digits) {
-    if (minus || decimals > 0 || KEYS.some((k) => dials[k] !== undefined))
+    if (minus || decimals > 0 || KEYS.some((k) => parameters[k] !== undefined))
       throw new InputError('Numbers of different length are whole and added, with any kind of move.')
     return sumSpace({ terms: uneven(terms, digits, shortest) })
   }
-  if (terms === 2) return pairSpace(dials)
-  if (KEYS.some((k) => dials[k] !== undefined)) {
-    if (digits <= 2) return countedChains(dials)
+  if (terms === 2) return pairSpace(parameters)
+  if (KEYS.some((k) => parameters[k] !== undefined)) {
+    if (digits <= 2) return countedChains(parameters)
     throw new InputError('Kinds of move are counted for two numbers, or for numbers of up to two digits.')
   }
   if (!minus)
@@ -97,7 +97,7 @@ interface PairState {
 }
 
 /** Two numbers, worked from the left: the rod on the left is done when the next one is moved. */
-function pairSpace({ digits, decimals = 0, minus = false, ...want }: ChainDials): ProblemSpace {
+function pairSpace({ digits, decimals = 0, minus = false, ...want }: ChainParameters): ProblemSpace {
   const form = shape(digits - decimals, decimals)
   const space = countColumns<PairState, readonly [number, number]>({
     count: digits,
@@ -139,7 +139,13 @@ interface ChainState {
 }
 
 /** Number by number over what stands on the frame; it never falls below zero, and ends above it. */
-function countedChains({ terms, digits, decimals = 0, minus = false, ...want }: ChainDials): ProblemSpace {
+function countedChains({
+  terms,
+  digits,
+  decimals = 0,
+  minus = false,
+  ...want
+}: ChainParameters): ProblemSpace {
   const numbers = Array.from({ length: 9 * 10 ** (digits - 1) }, (_, i) => i + 10 ** (digits - 1)).filter(
     (n) => decimals === 0 || n % 10 > 0,
   )

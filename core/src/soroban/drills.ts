@@ -6,8 +6,8 @@ import { type NumberProblem, numberOf, type Problem } from '../problem/problem.j
 import { shape } from '../problem/shape.js'
 import { mapped } from '../problem/space.js'
 import { DECIMAL } from '../question/kind.js'
-import { dial } from '../technique/boards.js'
-import type { DialBoard } from '../technique/contract.js'
+import { parameter } from '../technique/boards.js'
+import type { ParameterSpace } from '../technique/contract.js'
 import { lineOf } from '../technique/line.js'
 import { type Misfit, misfit, type Rung, technique } from '../technique/make.js'
 import { FRAME_MISFIT, READ, SET } from '../words/soroban.js'
@@ -29,13 +29,13 @@ const LEVELS: readonly Rung[] = [
   ['Twelve rods', 8, { digits: 12 }],
 ]
 
-const DIALS: DialBoard = {
-  dials: [
-    dial('digits', 'Digits', 1, 20, 3),
-    dial('decimals', 'Decimals', 0, 6, 0),
-    dial('largest', 'Largest digit', 1, 9),
-    dial('zeros', 'Zeros', 0, 19),
-    dial('zeroRun', 'Longest run of zeros', 0, 19),
+const DIALS: ParameterSpace = {
+  parameters: [
+    parameter('digits', 'Digits', 1, 20, 3),
+    parameter('decimals', 'Decimals', 0, 6, 0),
+    parameter('largest', 'Largest digit', 1, 9),
+    parameter('zeros', 'Zeros', 0, 19),
+    parameter('zeroRun', 'Longest run of zeros', 0, 19),
   ],
   problems({ digits = 3, decimals = 0, ...more }) {
     const behind = Math.min(decimals, digits - 1)
@@ -62,7 +62,7 @@ export const sorobanRead = onFrame(
     family: 'soroban',
     needs: [],
     levels: LEVELS,
-    dials: DIALS,
+    parameters: DIALS,
     read: readNumber,
     *work(problem) {
       const { number } = problem
@@ -92,7 +92,7 @@ export const sorobanSet = onFrame(
     family: 'soroban',
     needs: ['soroban-read'],
     levels: LEVELS,
-    dials: DIALS,
+    parameters: DIALS,
     read: readNumber,
     *work(problem) {
       const { number } = problem

@@ -19,7 +19,7 @@ export const MOVE_KINDS = ['direct', 'five', 'ten', 'ten-five'] as const
 export type MoveKind = (typeof MOVE_KINDS)[number]
 
 /** Which comes first when a ten is made or broken: the complement on the rod itself, or the one on its left. */
-export type TensSchool = 'complement-first' | 'ten-first'
+export type TensVariant = 'complement-first' | 'ten-first'
 
 export interface RodMove {
   readonly kind: MoveKind
@@ -56,7 +56,7 @@ export function rodMove(
   frame: Frame,
   place: number,
   d: number,
-  tens: TensSchool = 'complement-first',
+  tens: TensVariant = 'complement-first',
 ): RodMove {
   if (d === 0 || Math.abs(d) > 9 || !Number.isInteger(d))
     throw new RangeError('One digit from 1 to 9 goes onto a rod.')

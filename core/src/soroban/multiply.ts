@@ -22,13 +22,13 @@ import type { AnswerLine, Fact, Step } from '../technique/contract.js'
 import { BLANK, lineOf } from '../technique/line.js'
 import { type Misfit, misfit, once, type SlipSink, step, technique } from '../technique/make.js'
 import { productBoard } from '../technique/multiplication/product.js'
-import { OUTER, TENS } from '../technique/schools.js'
+import { OUTER, TENS } from '../technique/variants.js'
 import { MISFIT } from '../words/multiplication.js'
 import { BEADS_MULTIPLY, FRAME_MISFIT } from '../words/soroban.js'
 import { REMARK } from '../words/steps.js'
 import { coach } from './add.js'
 import { clearFrame, type Frame, MOST_RODS, setNumber, USUAL_RODS } from './frame.js'
-import { applyMoves, type BeadMove, type RodMove, rodMove, type TensSchool } from './moves.js'
+import { applyMoves, type BeadMove, type RodMove, rodMove, type TensVariant } from './moves.js'
 import { beadStep, onFrame } from './step.js'
 
 export const sorobanMultiply = onFrame(
@@ -37,7 +37,7 @@ export const sorobanMultiply = onFrame(
     words: BEADS_MULTIPLY,
     family: 'soroban',
     needs: ['soroban-add', 'multiply-addition'],
-    schools: [OUTER, TENS],
+    variants: [OUTER, TENS],
     // Targets: common practice, no published source.
     levels: [
       ['Two by one digit, nothing carries', 5, { second: 1, carries: 0, zeros: 0 }],
@@ -52,12 +52,12 @@ export const sorobanMultiply = onFrame(
       ['One decimal by two digits', 14, { decimals: 1 }],
       ['Five by four digits', 70, { first: 5, second: 4 }],
     ],
-    dials: productBoard(8, 8),
+    parameters: productBoard(8, 8),
     read: readFactors,
-    *work({ factors }, school) {
+    *work({ factors }, variant) {
       const lowest = lowestPlace(factors[0]) + lowestPlace(factors[1])
-      const tens = school.tens as TensSchool
-      const rows = rowsOf(factors, school.outer === 'first')
+      const tens = variant.tens as TensVariant
+      const rows = rowsOf(factors, variant.outer === 'first')
       let total = ZERO
       // How far a wrong start has moved everything, in rods to the left.
       let off = 0
@@ -199,7 +199,7 @@ interface Landing {
   readonly product: DigitProduct
   readonly total: Decimal
   readonly lowest: number
-  readonly tens: TensSchool
+  readonly tens: TensVariant
   readonly last: boolean
 }
 

@@ -8,7 +8,7 @@ import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import type { Problem, SumProblem } from '../problem/problem.js'
 import { techniqueById } from '../registry/techniques.js'
-import { schoolOf, trace, variantsOf } from '../technique/driver.js'
+import { trace, variantOf, variantsOf } from '../technique/driver.js'
 import { chainSpace } from './chains.js'
 import { beadsOf, clearFrame, type Frame, frameValue, rodAt, setNumber, setRod } from './frame.js'
 import {
@@ -19,12 +19,12 @@ import {
   type MoveKind,
   movesBetween,
   rodMove,
-  type TensSchool,
+  type TensVariant,
 } from './moves.js'
 import { beadWorkOf } from './step.js'
 import { keepsOrder, nextMove } from './strict.js'
 
-const TENS: readonly TensSchool[] = ['complement-first', 'ten-first']
+const TENS: readonly TensVariant[] = ['complement-first', 'ten-first']
 const units = (frame: Frame) => frameValue(frame).units
 
 /** Moves bead by bead, refusing an impossible position on the way. */
@@ -96,7 +96,7 @@ test.each([
   expect(shown.join(' ')).toBe(moves)
 })
 
-describe('every value on every rod, every digit, in both schools', () => {
+describe('every value on every rod, every digit, in both variants', () => {
   test('the frame is right, and never passes through an impossible position', () => {
     for (let v = 0; v <= 9; v += 1)
       for (let left = 0; left <= 9; left += 1)
@@ -161,21 +161,21 @@ describe('abacus techniques', () => {
   function expectPlayed(id: string, expression: string, answer: bigint): void {
     const technique = techniqueById(id)
     const problem = readProblem(expression)
-    for (const school of variantsOf(technique)) {
-      const { steps, answer: reached } = trace(technique, problem, school)
+    for (const variant of variantsOf(technique)) {
+      const { steps, answer: reached } = trace(technique, problem, variant)
       for (const step of steps) {
         const { expect: value } = step
         const beads = beadWorkOf(step)
         if (!beads) continue
         const after = beads.kind === 'read' ? beads.before : played(beads.before, beads.moves)
         if (!equal(frameValue(after), value))
-          expect.fail(`${expression} ${JSON.stringify(school)}: ${toText(value)}`)
+          expect.fail(`${expression} ${JSON.stringify(variant)}: ${toText(value)}`)
       }
       expect(reached).toEqual(decimal(answer))
     }
   }
 
-  test('chains of up to six signed terms, in every school, against BigInt', () => {
+  test('chains of up to six signed terms, in every variant, against BigInt', () => {
     const chain = fc.array(fc.tuple(fc.boolean(), fc.bigInt(0n, 10n ** 9n)), { minLength: 2, maxLength: 6 })
     fc.assert(
       fc.property(chain, (terms) => {
@@ -192,7 +192,7 @@ describe('abacus techniques', () => {
     )
   })
 
-  test('products of up to three by three digits, in every school, against BigInt', () => {
+  test('products of up to three by three digits, in every variant, against BigInt', () => {
     for (let a = 1n; a < 100n; a += 7n)
       for (let b = 1n; b < 100n; b += 1n) expectPlayed('soroban-multiply', `${a}*${b}`, a * b)
     const factor = fc.bigInt(1n, 999n)
@@ -205,7 +205,7 @@ describe('abacus techniques', () => {
   // docs/method.md, Soroban.
   test('36×52 from rod 4: 15, 06, 30, 12', () => {
     const technique = techniqueById('soroban-multiply')
-    const { steps } = trace(technique, readProblem('36*52'), schoolOf(technique))
+    const { steps } = trace(technique, readProblem('36*52'), variantOf(technique))
     expect(steps.map((s) => toText(s.expect))).toEqual(['4', '1500', '0', '1560', '3', '1860', '1872'])
     expect(steps.flatMap((s) => beadWorkOf(s)?.finger ?? [])).toEqual([2, 1, 1, 0])
     // The rod that is asked for is the rod that is lit, and none is before the learner has found it.
@@ -233,7 +233,7 @@ describe('abacus techniques', () => {
     const { steps } = trace(
       techniqueById('soroban-add'),
       readProblem('42+8'),
-      schoolOf(techniqueById('soroban-add')),
+      variantOf(techniqueById('soroban-add')),
     )
     expect(steps[1]!.why).toBe('Units rod: 8 does not fit. Take away 2, then add 1 on the left.')
     const tenFirst = trace(techniqueById('soroban-add'), readProblem('42+8'), {
@@ -251,7 +251,7 @@ describe('abacus techniques', () => {
     const five = trace(
       techniqueById('soroban-add'),
       readProblem('3+4'),
-      schoolOf(techniqueById('soroban-add')),
+      variantOf(techniqueById('soroban-add')),
     ).steps[1]!
     expect(five.slips().map((s) => s.id)).toEqual(
       expect.arrayContaining(['five-as-ten', 'complement-left-out', 'bead-off']),
@@ -263,12 +263,12 @@ describe('abacus techniques', () => {
     [{ terms: 2, digits: 2, minus: 1, tenFive: 1 }],
     [{ terms: 3, digits: 1, minus: 1, ten: 1, five: 0 }],
     [{ terms: 2, digits: 4, cascade: 2 }],
-  ])('dials %o: exactly the chains whose moves are so, and all of them', (dials) => {
+  ])('parameters %o: exactly the chains whose moves are so, and all of them', (parameters) => {
     const technique = techniqueById('soroban-add')
-    const space = technique.dials.problems(dials)
-    const want: Record<string, number | undefined> = dials
+    const space = technique.parameters.problems(parameters)
+    const want: Record<string, number | undefined> = parameters
     const movesOf = (problem: Problem) =>
-      trace(technique, problem, schoolOf(technique))
+      trace(technique, problem, variantOf(technique))
         .steps.slice(1)
         .flatMap((s) => beadWorkOf(s) ?? [])
     const fits = (problem: Problem) => {
@@ -287,10 +287,10 @@ describe('abacus techniques', () => {
       const problem = space.at(random.below(space.size))
       expect(fits(problem), printProblem(problem)).toBe(true)
     }
-    if (dials.digits > 2) return
+    if (parameters.digits > 2) return
     // All chains of the same numbers without the counts, looked through one by one.
-    const { terms, digits, minus = 0 } = dials as { terms: number; digits: number; minus?: number }
-    const all = technique.dials.problems({ terms, digits, minus })
+    const { terms, digits, minus = 0 } = parameters as { terms: number; digits: number; minus?: number }
+    const all = technique.parameters.problems({ terms, digits, minus })
     let found = 0
     for (let i = 0n; i < all.size; i += 1n) if (fits(all.at(i))) found += 1
     expect(space.size).toBe(BigInt(found))
@@ -309,8 +309,8 @@ test.each([
   [{ terms: 5, digits: 1, decimals: 0 }],
   [{ terms: 3, digits: 2, decimals: 0 }],
   [{ terms: 3, digits: 2, decimals: 1 }],
-])('chains added and taken away, %o: as many as trying all finds, each of them once', (dials) => {
-  const { terms, digits, decimals } = dials
+])('chains added and taken away, %o: as many as trying all finds, each of them once', (parameters) => {
+  const { terms, digits, decimals } = parameters
   const low = 10 ** (digits - 1)
   const numbers = Array.from({ length: 9 * low }, (_, i) => low + i).filter((n) => !decimals || n % 10)
   // By the total and whether something was taken away.
@@ -328,7 +328,7 @@ test.each([
     ways = next
   }
   const found = [...ways].reduce((sum, [key, n]) => sum + (/^0|[^n]$/.test(key) ? 0 : n), 0)
-  const space = chainSpace({ ...dials, minus: true })
+  const space = chainSpace({ ...parameters, minus: true })
   expect(space.size).toBe(BigInt(found))
   if (digits > 1) return
   const made = new Set(Array.from({ length: found }, (_, i) => printProblem(space.at(BigInt(i)))))
@@ -356,7 +356,7 @@ test('long chains with subtraction: never below zero, longer ones refused', () =
   expect(() => chainSpace({ terms: 3, digits: 5, minus: true })).toThrow(InputError)
 })
 
-test('strict: single beads or several at once, but in the order of the school', () => {
+test('strict: single beads or several at once, but in the order of the variant', () => {
   // 7 + 6: complement first takes 4 off by -5 +1, then 1 to the left.
   const { moves } = rodMove(setRod(clearFrame(), 0, 7), 0, 6)
   expect(moves.map((m) => `${m.place}${m.bead}${m.by}`)).toEqual(['0heaven-1', '0earth1', '1earth1'])

@@ -15,7 +15,7 @@ export interface BeadWork {
   readonly kind: MoveKind | 'set' | 'read'
   /** Rods that pass a ten on. */
   readonly cascade: number
-  /** The exact beads in the school's order. */
+  /** The exact beads in the variant's order. */
   readonly moves: readonly BeadMove[]
   /** The place the finger rests on afterwards, in multiplication. */
   readonly finger?: number

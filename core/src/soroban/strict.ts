@@ -1,4 +1,4 @@
-/** Strict judging: every bead, and in the school's order. */
+/** Strict judging: every bead, and in the variant's order. */
 import type { BeadMove } from './moves.js'
 
 /** Moves taken apart into single beads, in order. */

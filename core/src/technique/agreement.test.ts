@@ -9,8 +9,8 @@ import { readProblem } from '../problem/expression.js'
 import { answerOf, type Problem, productOf, rootOf, sumOf } from '../problem/problem.js'
 import { meets } from '../question/question.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
-import type { School, Step } from './contract.js'
-import { momentAfter, schoolOf, trace, variantsOf } from './driver.js'
+import type { Step, Variant } from './contract.js'
+import { momentAfter, trace, variantOf, variantsOf } from './driver.js'
 import { lineText } from './line.js'
 import { slipAt } from './reading.js'
 
@@ -23,30 +23,30 @@ test.each([
   ['square-round-balance', '68^2', '4624'],
 ])('%s: %s is %s', (id, expression, want) => {
   const technique = techniqueById(id)
-  expect(toText(trace(technique, readProblem(expression), schoolOf(technique)).answer)).toBe(want)
+  expect(toText(trace(technique, readProblem(expression), variantOf(technique)).answer)).toBe(want)
 })
 
-/** Decimals at which the school cuts an answer off; a remainder is stated at the dividend's last place. */
-function placesAsked(problem: Problem, { rest, decimals }: School): number {
+/** Decimals at which the variant cuts an answer off; a remainder is stated at the dividend's last place. */
+function placesAsked(problem: Problem, { rest, decimals }: Variant): number {
   return problem.kind === 'quotient' && rest === 'remainder' ? problem.dividend.scale : Number(decimals ?? 40)
 }
 
-test('long work agrees too: every level, school and size', () => {
+test('long work agrees too: every level, variant and size', () => {
   const anyProblem = fc.constantFrom(...TECHNIQUES).chain((technique) =>
     fc.constantFrom(...technique.levels.map((l) => l.problems())).chain((space) =>
       fc.record({
         technique: fc.constant(technique),
         problem: fc.bigInt(0n, space.size - 1n).map((i) => space.at(i)),
-        school: fc.constantFrom(...variantsOf(technique)),
+        variant: fc.constantFrom(...variantsOf(technique)),
       }),
     ),
   )
   fc.assert(
-    fc.property(anyProblem, ({ technique, problem, school }) => {
-      const got = new Exact(toText(trace(technique, problem, school).answer))
+    fc.property(anyProblem, ({ technique, problem, variant }) => {
+      const got = new Exact(toText(trace(technique, problem, variant).answer))
       const exact = new Exact(toText(answerOf(problem)))
       if (technique.id === 'root-estimate') expect(got.minus(exact).abs().toNumber()).toBeLessThan(0.011)
-      else expect(got.toFixed()).toBe(exact.toDecimalPlaces(placesAsked(problem, school)).toFixed())
+      else expect(got.toFixed()).toBe(exact.toDecimalPlaces(placesAsked(problem, variant)).toFixed())
     }),
     { numRuns: 3000 },
   )
@@ -135,8 +135,8 @@ test('what a step says does not change while the working goes on', () => {
     )
   for (const technique of TECHNIQUES)
     for (let i = 0; i < 25; i += 1) {
-      const { problem, school } = slipAtRandom(technique, random)
-      const work = technique.work(problem, school)
+      const { problem, variant } = slipAtRandom(technique, random)
+      const work = technique.work(problem, variant)
       const steps: [Step, string][] = []
       for (let state = work.next(); !state.done; state = work.next(state.value.expect))
         steps.push([state.value, said(state.value)])
@@ -148,8 +148,8 @@ test('a valid value is never called a slip, and every slip has a remark of its o
   const random = seeded(41)
   for (const technique of TECHNIQUES)
     for (let i = 0; i < 25; i += 1) {
-      const { problem, school } = slipAtRandom(technique, random)
-      for (const step of trace(technique, problem, school).steps) {
+      const { problem, variant } = slipAtRandom(technique, random)
+      for (const step of trace(technique, problem, variant).steps) {
         expect(meets(step, step.expect)).toBe(true)
         const slips = step.slips()
         // Nothing a teacher says is a slip; only both digits of a total are one when they are left standing.
@@ -168,9 +168,9 @@ test('however many slips are made, the working goes on from what was entered and
   const random = seeded(77)
   for (const technique of TECHNIQUES)
     for (let i = 0; i < 30; i += 1) {
-      const { problem, school } = slipAtRandom(technique, random)
-      const right = trace(technique, problem, school)
-      const { steps, entries } = trace(technique, problem, school, (step) => {
+      const { problem, variant } = slipAtRandom(technique, random)
+      const right = trace(technique, problem, variant)
+      const { steps, entries } = trace(technique, problem, variant, (step) => {
         const slips = step.slips()
         return random.unit() < 0.6 ? slips[Math.floor(random.unit() * slips.length)]?.entry : undefined
       })

@@ -1,4 +1,4 @@
-/** The dials of generated problems. Every board counts its problems, so it can say at once when there are none. */
+/** The parameters of generated problems. Every board counts its problems, so it can say at once when there are none. */
 
 import { decimal } from '../number/decimal.js'
 import { differenceSpace } from '../problem/differences.js'
@@ -7,25 +7,25 @@ import { type Problem, sumOf, type Term } from '../problem/problem.js'
 import { type Shape, shape } from '../problem/shape.js'
 import { between, mapped, type ProblemSpace, pairs } from '../problem/space.js'
 import { sumSpace } from '../problem/sums.js'
-import type { Dial, DialBoard, DialValues } from './contract.js'
+import type { Parameter, ParameterSpace, ParameterValues } from './contract.js'
 
-export function dial(key: string, name: string, least: number, most: number, usual?: number): Dial {
+export function parameter(key: string, name: string, least: number, most: number, usual?: number): Parameter {
   return { key, name, least, most, ...(usual !== undefined && { usual }) }
 }
 
 /** The values a board starts with. */
-export function usualValues({ dials }: DialBoard): DialValues {
-  return Object.fromEntries(dials.flatMap((d) => (d.usual === undefined ? [] : [[d.key, d.usual]])))
+export function usualValues({ parameters }: ParameterSpace): ParameterValues {
+  return Object.fromEntries(parameters.flatMap((d) => (d.usual === undefined ? [] : [[d.key, d.usual]])))
 }
 
 /**
- * Checks dial values against the board; whatever is missing and not open stands where it usually does.
- * @throws InputError for a dial that is not there or a value it does not have.
+ * Checks parameter values against the board; whatever is missing and not open stands where it usually does.
+ * @throws InputError for a parameter that is not there or a value it does not have.
  */
-export function dialValuesOf(board: DialBoard, given: DialValues): DialValues {
+export function parameterValuesOf(board: ParameterSpace, given: ParameterValues): ParameterValues {
   for (const [key, value] of Object.entries(given)) {
-    const known = board.dials.find((d) => d.key === key)
-    if (!known) throw new InputError(`There is no dial "${key}" here.`)
+    const known = board.parameters.find((d) => d.key === key)
+    if (!known) throw new InputError(`There is no parameter "${key}" here.`)
     if (!Number.isInteger(value) || value < known.least || value > known.most)
       throw new InputError(`${known.name} goes from ${known.least} to ${known.most}, not ${value}.`)
   }
@@ -57,19 +57,19 @@ export function sumBoard(
   terms: readonly [least: number, most: number] = [2, 12],
   signed = false,
   digitsBefore: readonly [fewest: number, usual: number] = [1, 2],
-): DialBoard {
+): ParameterSpace {
   const [fewest, usual] = digitsBefore
   return {
-    dials: [
-      dial('terms', 'Numbers', terms[0], terms[1], terms[0]),
-      dial('digits', 'Digits before the point', fewest, 20, usual),
-      dial('shortest', 'Digits of the shortest number', 1, 20),
-      dial('decimals', 'Decimals', 0, 6, 0),
-      dial('others', 'Decimals of every second number', 0, 6),
-      dial('carries', 'Columns that carry', 0, 26),
-      dial('nines', 'Carries through a nine', 0, 25),
-      dial('zeros', 'Zeros written', 0, 30),
-      ...(signed ? [dial('minus', 'Taking away too (1) or not (0)', 0, 1, 0)] : []),
+    parameters: [
+      parameter('terms', 'Numbers', terms[0], terms[1], terms[0]),
+      parameter('digits', 'Digits before the point', fewest, 20, usual),
+      parameter('shortest', 'Digits of the shortest number', 1, 20),
+      parameter('decimals', 'Decimals', 0, 6, 0),
+      parameter('others', 'Decimals of every second number', 0, 6),
+      parameter('carries', 'Columns that carry', 0, 26),
+      parameter('nines', 'Carries through a nine', 0, 25),
+      parameter('zeros', 'Zeros written', 0, 30),
+      ...(signed ? [parameter('minus', 'Taking away too (1) or not (0)', 0, 1, 0)] : []),
     ],
     problems({
       terms: count = terms[0],
@@ -87,7 +87,7 @@ export function sumBoard(
 }
 
 /** All sums of so many whole numbers of so many digits, some added and some taken away, the first never. */
-function signedSums(terms: number, digits: number, counts: DialValues): ProblemSpace {
+function signedSums(terms: number, digits: number, counts: ParameterValues): ProblemSpace {
   if (Object.keys(counts).length > 0)
     throw new InputError('Carries and zeros are counted only where nothing is taken away.')
   const low = 10n ** BigInt(digits - 1)
@@ -108,17 +108,17 @@ function signedSums(terms: number, digits: number, counts: DialValues): ProblemS
   })
 }
 
-export const DIFFERENCE_BOARD: DialBoard = {
-  dials: [
-    dial('minuend', 'Digits above, before the point', 1, DIGITS_TO, 3),
-    dial('subtrahend', 'Digits below, before the point', 1, DIGITS_TO, 3),
-    dial('decimals', 'Decimals above', 0, 6, 0),
-    dial('below', 'Decimals below', 0, 6, 0),
-    dial('short', 'Columns that borrow', 0, DIGITS_TO),
-    dial('through', 'Equal digits next to a borrow', 0, DIGITS_TO),
-    dial('zeros', 'Zeros above', 0, DIGITS_TO),
-    dial('zeroRun', 'Longest run of zeros above', 0, DIGITS_TO - 1),
-    dial('negative', 'Smaller number first (1) or not (0)', 0, 1, 0),
+export const DIFFERENCE_BOARD: ParameterSpace = {
+  parameters: [
+    parameter('minuend', 'Digits above, before the point', 1, DIGITS_TO, 3),
+    parameter('subtrahend', 'Digits below, before the point', 1, DIGITS_TO, 3),
+    parameter('decimals', 'Decimals above', 0, 6, 0),
+    parameter('below', 'Decimals below', 0, 6, 0),
+    parameter('short', 'Columns that borrow', 0, DIGITS_TO),
+    parameter('through', 'Equal digits next to a borrow', 0, DIGITS_TO),
+    parameter('zeros', 'Zeros above', 0, DIGITS_TO),
+    parameter('zeroRun', 'Longest run of zeros above', 0, DIGITS_TO - 1),
+    parameter('negative', 'Smaller number first (1) or not (0)', 0, 1, 0),
   ],
   problems({ minuend = 3, subtrahend = 3, decimals = 0, below = 0, negative = 0, ...counts }) {
     return differenceSpace({

@@ -32,23 +32,23 @@ export interface Technique {
   readonly needs: readonly string[]
   readonly lesson: Lesson
   /** Where practitioners differ; the first value of each option is the default. */
-  readonly schools: readonly SchoolOption[]
+  readonly variants: readonly VariantOption[]
   /**
    * The variants followed beside the one set: every way practitioners work it, those that are offered as a choice and
-   * those that are only recognised. Left out where they are just the values of `schools`.
+   * those that are only recognised. Left out where they are just the values of `variants`.
    */
-  readonly ways?: readonly School[]
+  readonly ways?: readonly Variant[]
   /** From easy to hard. */
   readonly levels: readonly Level[]
   /** For problems between the rungs: set freely by learner or coach. */
-  readonly dials: DialBoard
+  readonly parameters: ParameterSpace
   fits(problem: Problem): Fit
   /** What is measured of a working besides time and slips, such as tens found. */
   readonly tally?: (problem: Problem, entries: readonly Decimal[]) => Tally
   /** What the answer is, where that needs saying: "the root to 3 decimals, the rest cut off". */
-  readonly asks?: (school: School) => string
+  readonly asks?: (variant: Variant) => string
   /** Only to be called with a problem that fits. */
-  work(problem: Problem, school: School): Work
+  work(problem: Problem, variant: Variant): Work
 }
 
 /** So many found of so many there were. */
@@ -62,7 +62,7 @@ export type Work = Generator<Step, Decimal, Decimal>
 
 export type Fit = { readonly fits: true } | { readonly fits: false; readonly because: string }
 
-export interface SchoolOption {
+export interface VariantOption {
   readonly key: string
   /** What the choice is about, in a few words. */
   readonly name: string
@@ -72,33 +72,33 @@ export interface SchoolOption {
 }
 
 /** One thing about generated problems that can be set. */
-export interface Dial {
+export interface Parameter {
   readonly key: string
   readonly name: string
   readonly least: number
   readonly most: number
-  /** Where it stands before anyone turns it; left out for a dial that is open, so that anything goes. */
+  /** Where it stands before anyone turns it; left out for a parameter that is open, so that anything goes. */
   readonly usual?: number
 }
 
-/** A value for each dial that is set; an open dial is left out. */
-export type DialValues = Readonly<Record<string, number>>
+/** A value for each parameter that is set; an open parameter is left out. */
+export type ParameterValues = Readonly<Record<string, number>>
 
-export interface DialBoard {
-  readonly dials: readonly Dial[]
+export interface ParameterSpace {
+  readonly parameters: readonly Parameter[]
   /** The problems that satisfy the values; none when they contradict each other. @throws InputError when they cannot be counted. */
-  problems(values: DialValues): ProblemSpace
+  problems(values: ParameterValues): ProblemSpace
 }
 
-/** A value for every school option of the technique. */
-export type School = Readonly<Record<string, string>>
+/** A value for every variant option of the technique. */
+export type Variant = Readonly<Record<string, string>>
 
-/** One rung of a technique's ladder: a named setting of its dials. */
+/** One rung of a technique's ladder: a named setting of its parameters. */
 export interface Level {
   readonly name: string
-  readonly values: DialValues
-  /** How this rung is worked where the learner has chosen no school. */
-  readonly school?: School
+  readonly values: ParameterValues
+  /** How this rung is worked where the learner has chosen no variant. */
+  readonly variant?: Variant
   /** Median time per problem to aim for, in milliseconds. */
   readonly targetMs: number
   /** The problems of this level; counted when first asked for. */

@@ -39,7 +39,7 @@ const decided = TECHNIQUES.map((technique) => {
     Array.from({ length: PROBLEMS }, () => problemAt(level, random)).flatMap((problem) =>
       variantsOf(technique)
         .slice(0, 4)
-        .map((school) => ({ problem, steps: trace(technique, problem, school).steps })),
+        .map((variant) => ({ problem, steps: trace(technique, problem, variant).steps })),
     ),
   )
   return { technique, found }

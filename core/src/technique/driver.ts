@@ -7,7 +7,7 @@ import { meets, type Question } from '../question/question.js'
 import { listed } from '../words/english.js'
 import { ANSWER } from '../words/steps.js'
 import { WAYS } from '../words/ways.js'
-import type { Level, Moment, School, Step, Technique, Work } from './contract.js'
+import type { Level, Moment, Step, Technique, Variant, Work } from './contract.js'
 
 /** A finished working: the steps asked, what was entered at each, and the answer reached. */
 export interface Trace {
@@ -23,10 +23,10 @@ export interface Trace {
 export function trace(
   technique: Technique,
   problem: Problem,
-  school: School,
+  variant: Variant,
   swap?: (step: Step, index: number) => Decimal | undefined,
 ): Trace {
-  const work = begin(technique, problem, school)
+  const work = begin(technique, problem, variant)
   const steps: Step[] = []
   const entries: Decimal[] = []
   let state = work.next()
@@ -50,11 +50,11 @@ export function momentAfter(step: Step, entry: Decimal): Moment {
  */
 export function answerQuestion(
   technique: Technique,
-  school: School,
+  variant: Variant,
   { steps, answer }: Pick<Trace, 'steps' | 'answer'>,
 ): Question {
   const last = steps.at(-1)
-  const asks = technique.asks?.(school)
+  const asks = technique.asks?.(variant)
   return {
     ask: ANSWER.ask(asks),
     kind: last?.kind ?? SIGNED,
@@ -64,37 +64,37 @@ export function answerQuestion(
 }
 
 /**
- * The school with every option of the technique set: what is given, else as the level is worked, else the default.
+ * The variant with every option of the technique set: what is given, else as the level is worked, else the default.
  * @throws InputError for an option or a value the technique does not have.
  */
-export function schoolOf(
+export function variantOf(
   technique: Technique,
   given: Readonly<Record<string, string>> = {},
   level?: Level,
-): School {
+): Variant {
   for (const [key, value] of Object.entries(given)) {
-    const option = technique.schools.find((o) => o.key === key)
-    if (!option) throw new InputError(`${technique.id} has no school option "${key}".`)
+    const option = technique.variants.find((o) => o.key === key)
+    if (!option) throw new InputError(`${technique.id} has no variant option "${key}".`)
     if (!option.values.includes(value))
-      throw new InputError(`School option "${key}" is one of ${option.values.join(', ')}, not "${value}".`)
+      throw new InputError(`Variant option "${key}" is one of ${option.values.join(', ')}, not "${value}".`)
   }
   return Object.fromEntries(
-    technique.schools.map((o) => [o.key, given[o.key] ?? level?.school?.[o.key] ?? o.values[0]!]),
+    technique.variants.map((o) => [o.key, given[o.key] ?? level?.variant?.[o.key] ?? o.values[0]!]),
   )
 }
 
 /** What is different about a way of working from the one set, in words; undefined where nothing is. */
-export function wayWords({ schools }: Technique, set: School, worked: School): string | undefined {
-  const offered = schools.flatMap((o) => (worked[o.key] === set[o.key] ? [] : [o.words[worked[o.key]!]!]))
+export function wayWords({ variants }: Technique, set: Variant, worked: Variant): string | undefined {
+  const offered = variants.flatMap((o) => (worked[o.key] === set[o.key] ? [] : [o.words[worked[o.key]!]!]))
   const others = Object.entries(worked).flatMap(([key, value]) =>
-    set[key] === value || schools.some((o) => o.key === key) ? [] : [WAYS[`${key} ${value}`] ?? value],
+    set[key] === value || variants.some((o) => o.key === key) ? [] : [WAYS[`${key} ${value}`] ?? value],
   )
   return listed([...offered, ...others]) || undefined
 }
 
-/** Every combination of values of a technique's school options, the defaults first. */
-export function variantsOf(technique: Technique): School[] {
-  return technique.schools.reduce<School[]>(
+/** Every combination of values of a technique's variant options, the defaults first. */
+export function variantsOf(technique: Technique): Variant[] {
+  return technique.variants.reduce<Variant[]>(
     (variants, { key, values }) =>
       variants.flatMap((variant) => values.map((value) => ({ ...variant, [key]: value }))),
     [{}],
@@ -102,8 +102,8 @@ export function variantsOf(technique: Technique): School[] {
 }
 
 /** @throws InputError when the technique does not fit the problem. */
-export function begin(technique: Technique, problem: Problem, school: School): Work {
+export function begin(technique: Technique, problem: Problem, variant: Variant): Work {
   const fit = technique.fits(problem)
   if (!fit.fits) throw new InputError(`${technique.name} does not fit: ${fit.because}.`)
-  return technique.work(problem, school)
+  return technique.work(problem, variant)
 }

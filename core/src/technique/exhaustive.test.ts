@@ -9,7 +9,7 @@ import { trace, variantsOf } from './driver.js'
 
 const Exact = Reference.clone({ precision: 80, rounding: Reference.ROUND_DOWN })
 
-describe('exhaustive agreement with BigInt, every technique and school', () => {
+describe('exhaustive agreement with BigInt, every technique and variant', () => {
   test('all sums and differences of numbers to 99', () => {
     const seen = new Set<string>()
     for (let a = 0n; a < 100n; a += 1n)
@@ -68,11 +68,11 @@ describe('exhaustive agreement with BigInt, every technique and school', () => {
       const { steps, answer } = trace(duplex, rootOf(decimal(n)), { decimals: '3' })
       if (toText(answer) !== root.toDecimalPlaces(3).toString()) expect.fail(`${n}: ${toText(answer)}`)
       for (const s of steps) if (isNegative(s.expect)) expect.fail(`${n}: ${s.action} ${toText(s.expect)}`)
-      for (const school of variantsOf(estimate)) {
-        const got = new Exact(toText(trace(estimate, rootOf(decimal(n)), school).answer))
+      for (const variant of variantsOf(estimate)) {
+        const got = new Exact(toText(trace(estimate, rootOf(decimal(n)), variant).answer))
         // Never below the true root but for the rounding to three decimals, and good to two.
         if (got.lt(root.minus(0.0005)) || got.minus(root).gt(0.011))
-          expect.fail(`${n} ${school.square}: ${got} for ${root}`)
+          expect.fail(`${n} ${variant.square}: ${got} for ${root}`)
       }
     }
   })

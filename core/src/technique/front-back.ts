@@ -1,7 +1,7 @@
 /** Answers in two parts: a front, and a back of so many places, worked in either order and joined. */
 import { type Decimal, decimal } from '../number/decimal.js'
 import { FRONT_BACK } from '../words/multiplication.js'
-import type { AnswerLine, School, Step } from './contract.js'
+import type { AnswerLine, Step, Variant } from './contract.js'
 import { differenceLoad, NO_LOAD, sumLoad } from './facts.js'
 import { twoParts, wholeLine } from './line.js'
 import { type Later, step } from './make.js'
@@ -10,7 +10,7 @@ import { ask, type Quantity } from './quantities.js'
 type Part = Generator<Step, bigint, Decimal>
 
 /** Front and back may be worked in either order: both are followed. */
-export const EITHER_HALF: readonly School[] = [{}, { half: 'back-first' }]
+export const EITHER_HALF: readonly Variant[] = [{}, { half: 'back-first' }]
 
 export interface FrontBack {
   /** Places of the back. */
@@ -25,14 +25,14 @@ export interface FrontBack {
 }
 
 /** @returns the joined value. */
-export function* frontBack(given: FrontBack, school: School): Part {
+export function* frontBack(given: FrontBack, variant: Variant): Part {
   const { width, scale = 0, taken = false, front, back } = given
   // Until the back is found, and where both have to be joined, they may still change.
   const line = (f: bigint | undefined, b: bigint | undefined) => () => {
     const draft = b === undefined || joins(b, width, taken)
     return twoParts(f, b, width, { taken, scale, draft })
   }
-  if (school.half === 'back-first') {
+  if (variant.half === 'back-first') {
     const b = yield* back((value) => line(undefined, value))
     const f = yield* beside(
       front((value) => line(value, b)),

@@ -3,17 +3,17 @@ export {
   type Action,
   type AnswerCell,
   type AnswerLine,
-  type DialValues,
   FAMILIES,
   type Held,
+  type ParameterValues,
   type Picks,
-  type School,
   type Slip,
   type Spot,
   type Step,
   type Tally,
   type Technique,
+  type Variant,
 } from './contract.js'
-export { momentAfter, schoolOf, type Trace, trace, wayWords } from './driver.js'
+export { momentAfter, type Trace, trace, variantOf, wayWords } from './driver.js'
 export { type Effort, effortWords } from './effort.js'
 export { lineOf } from './line.js'

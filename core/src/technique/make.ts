@@ -5,17 +5,17 @@ import { type AnswerKind, SIGNED } from '../question/kind.js'
 import { meets } from '../question/question.js'
 import type { TechniqueWords } from '../words/lesson.js'
 import type { SlipId } from '../words/slips.js'
-import { dialValuesOf } from './boards.js'
+import { parameterValuesOf } from './boards.js'
 import type {
   Action,
   AnswerLine,
-  DialValues,
   Held,
   Level,
-  School,
+  ParameterValues,
   Slip,
   Step,
   Technique,
+  Variant,
   Work,
 } from './contract.js'
 import { type Load, NO_LOAD } from './facts.js'
@@ -31,27 +31,27 @@ export function misfit(because: string): Misfit {
 }
 
 /**
- * A rung: what it is called, the seconds to aim for at a problem, where the dials stand, and the school it is worked in
+ * A rung: what it is called, the seconds to aim for at a problem, where the parameters stand, and the variant it is worked in
  * where none is chosen; the rest as usual.
  */
-export type Rung = readonly [name: string, seconds: number, values: DialValues, school?: School]
+export type Rung = readonly [name: string, seconds: number, values: ParameterValues, variant?: Variant]
 
 type Given<P extends object> = Omit<
   Technique,
-  'fits' | 'work' | 'levels' | 'schools' | keyof TechniqueWords
+  'fits' | 'work' | 'levels' | 'variants' | keyof TechniqueWords
 > & {
   readonly words: TechniqueWords
-  readonly schools?: Technique['schools']
+  readonly variants?: Technique['variants']
   readonly levels: readonly Rung[]
   /** Looks at a problem once and says what there is to work with, or why the technique does not fit. */
   read(problem: Problem): P | Misfit
   /** Is only ever given what `read` made. */
-  work(what: P, school: School): Work
+  work(what: P, variant: Variant): Work
 }
 
 /** A technique from its parts. */
 export function technique<P extends object>(given: Given<P>): Technique {
-  const { read, work, words, levels, schools = [], ...rest } = given
+  const { read, work, words, levels, variants = [], ...rest } = given
   // Diagnosis works the same problem hundreds of times over.
   const known = new WeakMap<Problem, P | Misfit>()
   const looked = (problem: Problem): P | Misfit => {
@@ -67,19 +67,19 @@ export function technique<P extends object>(given: Given<P>): Technique {
     name,
     about,
     lesson,
-    schools,
-    levels: levels.map(([name, seconds, values, school]): Level => {
-      const problems = once(() => rest.dials.problems(dialValuesOf(rest.dials, values)))
-      return { name, values, ...(school && { school }), targetMs: seconds * 1000, problems }
+    variants,
+    levels: levels.map(([name, seconds, values, variant]): Level => {
+      const problems = once(() => rest.parameters.problems(parameterValuesOf(rest.parameters, values)))
+      return { name, values, ...(variant && { variant }), targetMs: seconds * 1000, problems }
     }),
     fits(problem) {
       const found = looked(problem)
       return 'because' in found ? { fits: false, because: found.because } : { fits: true }
     },
-    work(problem, school) {
+    work(problem, variant) {
       const found = looked(problem)
       if ('because' in found) throw new RangeError(found.because)
-      return work(found, school)
+      return work(found, variant)
     },
   }
 }

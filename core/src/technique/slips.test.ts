@@ -7,7 +7,7 @@ import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
 import { techniqueById } from '../registry/techniques.js'
 import type { Technique } from './contract.js'
-import { momentAfter, schoolOf, trace } from './driver.js'
+import { momentAfter, trace, variantOf } from './driver.js'
 import { lineText } from './line.js'
 import { Walk } from './walks.js'
 
@@ -27,7 +27,7 @@ test.each([
   ['multiply-crosswise', '36*52', '1782', 'key-swapped'],
 ])('%s %s answered %s: likeliest %s', (id, expression, answer, slip) => {
   const technique = techniqueById(id)
-  const { causes } = diagnose(technique, readProblem(expression), schoolOf(technique), readDecimal(answer)!)
+  const { causes } = diagnose(technique, readProblem(expression), variantOf(technique), readDecimal(answer)!)
   expect(causes.flatMap((c) => c.slips.map((s) => s.id))).toContain(slip)
   if (!slip.startsWith('key')) expect(causes[0]!.slips[0].id).toBe(slip)
 })
@@ -127,7 +127,7 @@ describe('tens first: the order is free', () => {
 
 test('an estimate is right to two decimals, better than itself too, and no further off', () => {
   const technique = techniqueById('root-estimate')
-  const last = trace(technique, readProblem('sqrt(70)'), schoolOf(technique)).steps.at(-1)!
+  const last = trace(technique, readProblem('sqrt(70)'), variantOf(technique)).steps.at(-1)!
   for (const right of ['8.375', '8.38', '8.37', '8.3666', '8.36666'])
     expect(meets(last, readDecimal(right)!)).toBe(true)
   for (const wrong of ['8.3', '8.4', '8.36', '7.625'])
@@ -138,7 +138,7 @@ test('an estimate is right to two decimals, better than itself too, and no furth
 test('a front and a back stand apart until they are joined, the pad an empty place', () => {
   const lines = (id: string, expression: string) => {
     const technique = techniqueById(id)
-    return trace(technique, readProblem(expression), schoolOf(technique)).steps.map((s) =>
+    return trace(technique, readProblem(expression), variantOf(technique)).steps.map((s) =>
       lineText(s.writes, 0, 0),
     )
   }

@@ -7,8 +7,8 @@ import { seeded } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { techniqueById } from '../registry/techniques.js'
-import type { School, Step } from './contract.js'
-import { schoolOf, trace } from './driver.js'
+import type { Step, Variant } from './contract.js'
+import { trace, variantOf } from './driver.js'
 
 const CASES = 400
 
@@ -49,7 +49,7 @@ function numbersOf(problem: Problem): bigint[] | undefined {
 }
 
 /** Random whole-number problems of all levels, each with what is asked. */
-function* worked(id: string, school: School = {}) {
+function* worked(id: string, variant: Variant = {}) {
   const technique = techniqueById(id)
   const random = seeded(id.length)
   const levels = technique.levels.map((l) => l.problems())
@@ -59,7 +59,7 @@ function* worked(id: string, school: School = {}) {
     const problem = space.at(random.below(space.size))
     const numbers = numbersOf(problem)
     if (!numbers) continue
-    const { steps } = trace(technique, problem, schoolOf(technique, school))
+    const { steps } = trace(technique, problem, variantOf(technique, variant))
     seen += 1
     yield { problem, numbers, steps, text: printProblem(problem) }
   }
@@ -194,11 +194,11 @@ test('rounding up and giving back, in sums and differences: a round number, what
 })
 
 test('complements and drops: every digit of the difference, held and then one lower where the next column is short', () => {
-  for (const [id, school] of [
+  for (const [id, variant] of [
     ['subtract-complement', { carry: 'glance' }],
     ['subtract-hold-drop', {}],
   ] as const)
-    for (const { numbers, steps, text } of worked(id, school)) {
+    for (const { numbers, steps, text } of worked(id, variant)) {
       const difference = size(numbers[0]! - numbers[1]!)
       const [top, bottom] = numbers[0]! > numbers[1]! ? numbers : numbers.toReversed()
       const final = new Map<number, bigint>()

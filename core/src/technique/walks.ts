@@ -8,7 +8,7 @@ import type { Decimal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import type { Question } from '../question/question.js'
-import type { AnswerLine, School, Step, Technique, Work } from './contract.js'
+import type { AnswerLine, Step, Technique, Variant, Work } from './contract.js'
 import { answerQuestion, begin, momentAfter, variantsOf } from './driver.js'
 import { BLANK } from './line.js'
 
@@ -31,7 +31,7 @@ export class Walk {
   private constructor(
     readonly technique: Technique,
     readonly problem: Problem,
-    readonly variant: School,
+    readonly variant: Variant,
     private run: Run | undefined,
     /** Steps answered. */
     readonly taken: number,
@@ -42,7 +42,7 @@ export class Walk {
   }
 
   /** The first step is worked out when it is looked at: most walks never are. The technique must fit the problem. */
-  static begin(technique: Technique, problem: Problem, variant: School): Walk {
+  static begin(technique: Technique, problem: Problem, variant: Variant): Walk {
     return new Walk(technique, problem, variant, undefined, 0)
   }
 
@@ -132,14 +132,14 @@ function push(run: Run, entry: Decimal): void {
 export function beginWalks(
   technique: Technique,
   problem: Problem,
-  variant: School,
+  variant: Variant,
   others: boolean,
 ): readonly Walk[] {
   const fit = technique.fits(problem)
   if (!fit.fits) throw new InputError(`${technique.name} does not fit: ${fit.because}.`)
   const ways = others ? (technique.ways ?? variantsOf(technique)) : []
   const full = [variant, ...ways.map((way) => ({ ...variant, ...way }))]
-  const key = (way: School) => JSON.stringify(Object.entries(way).toSorted())
+  const key = (way: Variant) => JSON.stringify(Object.entries(way).toSorted())
   return [...new Map(full.map((way) => [key(way), way])).values()]
     .slice(0, MOST_WALKS)
     .map((way) => Walk.begin(technique, problem, way))

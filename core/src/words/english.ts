@@ -20,3 +20,8 @@ export function listed(words: readonly string[], last = 'and'): string {
 export function times(n: number): string {
   return ['never', 'once', 'twice', 'three times', 'four times', 'five times'][n] ?? `${n} times`
 }
+
+/** 4200 -> "4.2 s". The one place where a time is turned into words. */
+export function seconds(ms: number): string {
+  return `${(ms / 1000).toFixed(1)} s`
+}

@@ -1,1 +1,3 @@
+export { seconds } from './english.js'
+export { type LevelReason, levelReasonWords, MASTERY_NAMES } from './levels.js'
 export { slipName } from './slips.js'

@@ -1,23 +1,51 @@
-/** Why a level is changed or kept, and how a learner stands at a technique. */
+/** Why a level is changed or kept, and how far a learner is with a technique. */
+import { seconds } from './english.js'
 
-/** 4200 -> "4.2 s". */
-const spent = (ms: number) => `${(ms / 1000).toFixed(1)} s`
 const NOT_TIMED = 'not timed'
 
-export const LEVEL = {
-  back: (of: number, right: number, least: number) =>
+interface Found {
+  /** Of so many latest answers so many were right. */
+  readonly of: number
+  readonly right: number
+  readonly medianMs: number | null
+}
+
+const found = ({ of, right, medianMs }: Found) =>
+  `Of the last ${of} answers ${right} were right, the median ${medianMs === null ? NOT_TIMED : seconds(medianMs)}`
+
+/** Reasons by id: what is kept of a move of level is the id with its numbers. */
+const LEVEL = {
+  back: ({ of, right, least }: { of: number; right: number; least: number }) =>
     `Of the last ${of} answers ${right} were right, fewer than ${least}: a level back makes them sure again.`,
-  early: (given: number, of: number, right: number, targetMs: number) =>
-    `${given} of ${of} answers at this level: ${right} right and a median within ${spent(targetMs)} move up.`,
-  found: (of: number, right: number, paceMs: number | undefined) =>
-    `Of the last ${of} answers ${right} were right, the median ${paceMs === undefined ? NOT_TIMED : spent(paceMs)}`,
-  up: (found: string, targetMs: number) => `${found}: both within the target of ${spent(targetMs)}.`,
-  lackingRight: (right: number) => `${right} right`,
-  lackingPace: (targetMs: number) => `a median within ${spent(targetMs)}`,
-  hold: (found: string, lacking: readonly string[]) => `${found}; to move up: ${lacking.join(' and ')}.`,
+  early: ({ of, given, least, targetMs }: { of: number; given: number; least: number; targetMs: number }) =>
+    `${given} of ${of} answers at this level: ${least} right and a median within ${seconds(targetMs)} move up.`,
+  up: (numbers: Found & { readonly targetMs: number }) =>
+    `${found(numbers)}: both within the target of ${seconds(numbers.targetMs)}.`,
+  hold: (numbers: Found & { readonly lackRight: number | null; readonly lackMs: number | null }) => {
+    const lacking = [
+      ...(numbers.lackRight === null ? [] : [`${numbers.lackRight} right`]),
+      ...(numbers.lackMs === null ? [] : [`a median within ${seconds(numbers.lackMs)}`]),
+    ]
+    return `${found(numbers)}; to move up: ${lacking.join(' and ')}.`
+  },
+  hand: (_: object) => 'Set by hand.',
+  /** By the rules, with numbers that were not kept. */
+  rule: (_: object) => 'By the rules.',
 } as const
 
-export const STANDING = {
+type Reasons = typeof LEVEL
+
+/** Why a level is changed or kept: which reason, and its numbers. */
+export type LevelReason = {
+  readonly [K in keyof Reasons]: { readonly id: K } & Readonly<Parameters<Reasons[K]>[0]>
+}[keyof Reasons]
+
+/** The reason as a sentence. */
+export function levelReasonWords(reason: LevelReason): string {
+  return LEVEL[reason.id](reason as never)
+}
+
+export const MASTERY = {
   moved: (to: number, byRule: boolean) => (byRule ? `moved up to level ${to}` : `level ${to} set by hand`),
   known: (level: number, words: string) => `At target on level ${level}: ${words}.`,
   practised: (words: string) => `In practice: ${words}.`,
@@ -25,6 +53,14 @@ export const STANDING = {
   first: (missing: readonly string[]) => `First at target: ${missing.join(', ')}.`,
   missing: (name: string, words: string) => `${name} (${words})`,
   begun: (begun: boolean) => (begun ? 'not yet without steps' : 'not begun'),
-  latest: (right: number, of: number, paceMs: number | null, targetMs: number) =>
-    `${right} of the last ${of} right, ${paceMs === null ? NOT_TIMED : `${spent(paceMs)} for ${targetMs / 1000} s`}`,
+  latest: (right: number, of: number, medianMs: number | null, targetMs: number) =>
+    `${right} of the last ${of} right, ${medianMs === null ? NOT_TIMED : `${seconds(medianMs)} for ${targetMs / 1000} s`}`,
+} as const
+
+/** How far a learner is with a technique, by id. */
+export const MASTERY_NAMES = {
+  known: 'known',
+  practised: 'in practice',
+  ready: 'ready',
+  'not-yet': 'not yet',
 } as const

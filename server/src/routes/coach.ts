@@ -1,5 +1,4 @@
-import { LEVEL_RULES } from '@tachymetra/core/curriculum'
-import { fadesOfOlder } from '@tachymetra/core/learner'
+import { lookedBackOn } from '@tachymetra/core/curriculum'
 import { levelOf, techniqueById } from '@tachymetra/core/registry'
 import { handMoveSchema, idSchema, latestSchema, settingsSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
@@ -33,8 +32,7 @@ export function coachRoutes(db: Database): Router {
   /** Changes the settings that are named and leaves the others, so that two browsers do not undo each other's work. */
   router.patch('/:id/settings', (request, response) => {
     const { id } = known(request.params.id)
-    const { fade, ...change } = checked(settingsSchema, request.body)
-    response.json(changeSettings(db, id, fade ? { fades: fadesOfOlder(fade), ...change } : change))
+    response.json(changeSettings(db, id, checked(settingsSchema, request.body)))
   })
 
   /** The latest answers without steps at one level, newest first: what moving up or back is judged by. */
@@ -42,8 +40,7 @@ export function coachRoutes(db: Database): Router {
     const { id } = known(request.params.id)
     const { technique, level } = checked(latestSchema, request.query, true)
     const { rules } = settingsOf(db, id)
-    const most = Math.max(rules.upOf, rules.backOf, LEVEL_RULES.upOf)
-    response.json(latestAnswers(db, id, technique, level, most))
+    response.json(latestAnswers(db, id, technique, level, lookedBackOn(rules)))
   })
 
   router.get('/:id/moves', (request, response) => {
@@ -58,12 +55,12 @@ export function coachRoutes(db: Database): Router {
     levelOf(techniqueById(technique), to)
     const stored = movesOf(db, id, MOST_MOVES).find((m) => m.id === moveId)
     if (stored && (stored.technique !== technique || stored.to !== to))
-      throw new HttpProblem(409, 'Another move has this id.')
+      throw new HttpProblem('stored-otherwise', 'Another move has this id.')
     if (!stored) {
       const from = levelInForce(db, id, technique)
       const at = new Date().toISOString()
       write(db, (tx) =>
-        addMove(tx, id, { technique, from, to, at, by: 'hand', because: 'Set by hand.' }, moveId),
+        addMove(tx, id, { technique, from, to, at, by: 'hand', reason: { id: 'hand' } }, moveId),
       )
     }
     response.status(stored ? 200 : 201).json({ id: moveId })

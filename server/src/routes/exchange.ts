@@ -17,8 +17,8 @@ export function exchangeRoutes(db: Database): Router {
     const { id } = known(request.params.id)
     const rows = (taken: Taken[]) =>
       csvRows(
-        taken.map(({ attempt, ...sitting }) => ({
-          ...sitting,
+        taken.map(({ attempt, session }) => ({
+          session,
           attempt,
           verdict: { ...attempt, slips: attempt.entries.flatMap((e) => e.slips.map((s) => s.id)) },
         })),

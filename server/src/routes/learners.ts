@@ -18,7 +18,7 @@ export function learnerRoutes(db: Database, data: string): Router {
     const added = addLearner(db, given)
     const stored = found(learnerById(db, given.id), 'learner')
     if (!added && (stored.name !== given.name || stored.timeZone !== given.timeZone))
-      throw new HttpProblem(409, 'Another learner has this id.')
+      throw new HttpProblem('stored-otherwise', 'Another learner has this id.')
     response.status(added ? 201 : 200).json(stored)
   })
 

@@ -5,6 +5,7 @@ import { checked, found, HttpProblem } from '../problem.js'
 import type { Database } from '../store/database.js'
 import { addRecall, recallById } from '../store/facts.js'
 import { learnerById } from '../store/learners.js'
+import { itemsOfSession, sessionRow } from '../store/sessions.js'
 
 export function recallRoutes(db: Database): Router {
   const router = Router()
@@ -13,15 +14,21 @@ export function recallRoutes(db: Database): Router {
   router.put('/:id', (request, response) => {
     const recall = checked(recallSchema, { ...request.body, id: request.params.id })
     found(learnerById(db, recall.learnerId), 'learner')
-    const { id, learnerId, judge } = recall
+    const { id, learnerId, judge, fact, sessionId = null, n = null } = recall
+    if (sessionId !== null) {
+      const session = found(sessionRow(db, sessionId), 'session')
+      const item = itemsOfSession(session)?.[n! - 1]
+      if (session.learnerId !== learnerId || item?.kind !== 'fact' || item.card.id !== fact)
+        throw new HttpProblem('not-in-set', `The recall is not of item ${n} of its set.`)
+    }
     const judged = judgeRecall(recall)
     const stored = recallById(db, recall.id)
     if (
       stored &&
       (stored.fact !== recall.fact || stored.learnerId !== recall.learnerId || stored.at !== recall.at)
     )
-      throw new HttpProblem(409, 'Another recall has this id.')
-    if (!stored) addRecall(db, { id, learnerId, judge, ...judged })
+      throw new HttpProblem('stored-otherwise', 'Another recall has this id.')
+    if (!stored) addRecall(db, { id, learnerId, judge, sessionId, n, ...judged })
     response.status(stored ? 200 : 201).json({ id })
   })
 

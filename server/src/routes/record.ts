@@ -7,12 +7,12 @@ import type { Database } from '../store/database.js'
 import { daysOf, slipsOf } from '../store/days.js'
 import { factStandings } from '../store/facts.js'
 import { learnerById } from '../store/learners.js'
-import { pacePoints, sittingPage, techniquesOf } from '../store/sittings.js'
+import { pacePoints, sessionPage, techniquesOf } from '../store/sessions.js'
 
-/** The most sittings of a technique a pace chart shows: the newest ones. */
-const MOST_SITTINGS = 150
+/** The most sessions of a technique a pace chart shows: the newest ones. */
+const MOST_SESSIONS = 150
 /** The earliest ones, for before and after. */
-const FIRST_SITTINGS = 10
+const FIRST_SESSIONS = 10
 /** How far back the days and the slips are shown: half a year, a quarter. */
 const DAYS_BACK = 182
 const SLIP_DAYS_BACK = 91
@@ -23,10 +23,10 @@ export function recordRoutes(db: Database): Router {
   const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
   const back = (timeZone: string, days: number) => dayAfter(dayIn(new Date().toISOString(), timeZone), -days)
 
-  router.get('/:id/sittings', (request, response) => {
+  router.get('/:id/sessions', (request, response) => {
     const { id } = known(request.params.id)
     const { before, limit, technique } = checked(pageSchema, request.query, true)
-    response.json(sittingPage(db, id, limit, before, technique))
+    response.json(sessionPage(db, id, limit, before, technique))
   })
 
   router.get('/:id/facts', (request, response) => {
@@ -41,7 +41,7 @@ export function recordRoutes(db: Database): Router {
   router.get('/:id/pace', (request, response) => {
     const { id } = known(request.params.id)
     const { technique } = checked(paceSchema, request.query)
-    response.json(pacePoints(db, id, technique, MOST_SITTINGS, FIRST_SITTINGS))
+    response.json(pacePoints(db, id, technique, MOST_SESSIONS, FIRST_SESSIONS))
   })
 
   router.get('/:id/days', (request, response) => {

@@ -16,8 +16,8 @@ import { type Database, write } from './database.js'
 import { countDay, countSlips } from './days.js'
 import { moveByRule } from './moves.js'
 import { placeholders, prepared, type Store } from './prepared.js'
-import { attempt, sittingPace, sittingSlip } from './schema.js'
-import { learnerOfSitting, sittingRow } from './sittings.js'
+import { attempt, sessionPace, sessionSlip } from './schema.js'
+import { learnerOfSession, listRecorded, sessionRow } from './sessions.js'
 
 export type AttemptRow = typeof attempt.$inferSelect
 
@@ -37,7 +37,7 @@ export async function judged(record: AttemptRecord): Promise<Verdict> {
 }
 
 /**
- * Stores an attempt with its verdict and brings the rollups up to date, all or nothing. The sitting must exist.
+ * Stores an attempt with its verdict and brings the rollups up to date, all or nothing. The session must exist.
  * @returns false when it was stored in the meantime
  */
 export function addAttempt(db: Database, record: AttemptRecord, verdict: Verdict): boolean {
@@ -46,14 +46,15 @@ export function addAttempt(db: Database, record: AttemptRecord, verdict: Verdict
 
 /** The same inside a transaction that is already open. */
 export function storeAttempt(tx: Store, record: AttemptRecord, verdict: Verdict): boolean {
-  if (!insertAttempt(tx, record, verdict, learnerOfSitting(tx, record.sittingId))) return false
-  rollUp(tx, record.sittingId, record.support)
+  if (!insertAttempt(tx, record, verdict, learnerOfSession(tx, record.sessionId))) return false
+  listRecorded(tx, record.sessionId, record.n, record)
+  rollUp(tx, record)
   return true
 }
 
 /**
- * The row of one attempt, its share in the learner's day, week and sitting, and the move of level it may bring about;
- * all but the pace of its sitting.
+ * The row of one attempt, its share in the learner's day, week and session, and the move of level it may bring about;
+ * all but the pace of its session.
  * @returns false when there is one with its id already; nothing is changed then
  */
 export function insertAttempt(
@@ -62,26 +63,25 @@ export function insertAttempt(
   verdict: Verdict,
   learner: { readonly id: string; readonly timeZone: string },
 ): boolean {
-  const { technique, level, shown, ...row } = record
-  const stored = insertRow(db).get({ ...row, ...verdict, shown: shown ?? null }) as
-    | { readonly arrival: number }
-    | undefined
+  const { shown, ...row } = record
+  const values = { ...row, ...verdict, learnerId: learner.id, shown: shown ?? null }
+  const stored = insertRow(db).get(values) as { readonly arrival: number } | undefined
   if (!stored) return false
-  countAttempt(db, learner, { ...verdict, ...stored, technique, level, ...row })
+  countAttempt(db, learner, { ...verdict, ...stored, ...row })
   return true
 }
 
 /** What is counted of an attempt that is stored. */
 export interface Countable extends Omit<Verdict, 'judge'> {
   readonly id: string
-  readonly sittingId: string
+  readonly sessionId: string
   readonly technique: string
   readonly level: number
   readonly startedAt: string
   readonly arrival: number
 }
 
-/** Its share in the rollups that are added up: day, week, sitting; and the move of level it may bring about. */
+/** Its share in the rollups that are added up: day, week, session; and the move of level it may bring about. */
 export function countAttempt(
   db: Store,
   learner: { readonly id: string; readonly timeZone: string },
@@ -92,15 +92,18 @@ export function countAttempt(
   countDay(db, learner.id, day, { attempts: 1, right: one.right ? 1 : 0, recalls: 0, ms })
   countSlips(db, learner.id, day, one.technique, one.entries)
   for (const { id: slip } of one.entries.flatMap((e) => e.slips))
-    addToSitting(db).run({ sittingId: one.sittingId, slip })
+    addToSession(db).run({ sessionId: one.sessionId, slip })
   if (one.support === 'answer' && one.outcome === 'done') moveByRule(db, learner.id, one)
 }
 
 const COLUMNS = [
   'id',
-  'sittingId',
+  'sessionId',
+  'learnerId',
   'n',
-  'school',
+  'technique',
+  'level',
+  'variant',
   'support',
   'expression',
   'startedAt',
@@ -130,18 +133,18 @@ const insertRow = prepared((db) =>
     .returning({ arrival: attempt.arrival })
     .prepare(),
 )
-const addToSitting = prepared((db) =>
+const addToSession = prepared((db) =>
   db
-    .insert(sittingSlip)
-    .values({ ...placeholders('sittingId', 'slip'), count: 1 })
+    .insert(sessionSlip)
+    .values({ ...placeholders('sessionId', 'slip'), count: 1 })
     .onConflictDoUpdate({
-      target: [sittingSlip.sittingId, sittingSlip.slip],
-      set: { count: sql`${sittingSlip.count} + 1` },
+      target: [sessionSlip.sessionId, sessionSlip.slip],
+      set: { count: sql`${sessionSlip.count} + 1` },
     })
     .prepare(),
 )
 
-const rowsOfSitting = prepared((db) =>
+const rowsOfSession = prepared((db) =>
   db
     .select({
       right: attempt.right,
@@ -153,7 +156,9 @@ const rowsOfSitting = prepared((db) =>
     .from(attempt)
     .where(
       and(
-        eq(attempt.sittingId, sql.placeholder('sittingId')),
+        eq(attempt.sessionId, sql.placeholder('sessionId')),
+        eq(attempt.technique, sql.placeholder('technique')),
+        eq(attempt.level, sql.placeholder('level')),
         eq(attempt.support, sql.placeholder('support')),
       ),
     )
@@ -161,11 +166,15 @@ const rowsOfSitting = prepared((db) =>
 )
 const insertPace = prepared((db) =>
   db
-    .insert(sittingPace)
+    .insert(sessionPace)
     .values(
       placeholders(
-        'sittingId',
+        'sessionId',
+        'technique',
+        'level',
         'support',
+        'learnerId',
+        'startedAt',
         'attempts',
         'right',
         'clean',
@@ -176,7 +185,7 @@ const insertPace = prepared((db) =>
       ),
     )
     .onConflictDoUpdate({
-      target: [sittingPace.sittingId, sittingPace.support],
+      target: [sessionPace.sessionId, sessionPace.technique, sessionPace.level, sessionPace.support],
       set: {
         attempts: sql`excluded.attempts`,
         right: sql`excluded."right"`,
@@ -189,12 +198,25 @@ const insertPace = prepared((db) =>
     })
     .prepare(),
 )
-/** Counts the pace of a sitting under one support afresh: a handful of rows. */
-export function rollUp(db: Store, sittingId: string, support: string): void {
-  const rows = rowsOfSitting(db).all({ sittingId, support })
+/** What is rolled up together of a session. */
+export type Rolled = Pick<AttemptRow, 'sessionId' | 'technique' | 'level' | 'support'>
+
+/** Counts the pace of a session at one technique and level under one support afresh: a handful of rows. */
+function rollUp(db: Store, { sessionId, technique, level, support }: Rolled): void {
+  const its = { sessionId, technique, level, support }
+  const rows = rowsOfSession(db).all(its)
   const pace = paceOf(rows.map((r) => ({ ...r, done: r.outcome === 'done' })))
   const times = { medianMs: pace.medianMs ?? null, bestMs: pace.bestMs ?? null }
-  insertPace(db).run({ ...pace, ...times, sittingId, support })
+  const { learnerId, startedAt } = sessionRow(db, sessionId)!
+  insertPace(db).run({ ...pace, ...times, ...its, learnerId, startedAt })
+}
+
+/** The same for all that some attempts are part of. */
+export function rollUpAll(db: Store, attempts: readonly Rolled[]): void {
+  const each = new Map(
+    attempts.map((a) => [`${a.sessionId} ${a.technique} ${a.level} ${a.support}`, a] as const),
+  )
+  for (const one of each.values()) rollUp(db, one)
 }
 
 const byId = prepared((db) =>
@@ -212,27 +234,21 @@ export function attemptRow(db: Pick<Database, 'select'>, id: string): AttemptRow
 /** One attempt whole, ready to be replayed. */
 export function attemptById(db: Database, id: string): AttemptWire | undefined {
   const row = attemptRow(db, id)
-  const its = row && sittingRow(db, row.sittingId)
-  return row && its && wholeAttempt(row, its)
+  return row && wholeAttempt(row)
 }
 
 /** A row as it goes over the wire. */
-export function wholeAttempt(
-  { shown, arrival: _, ...row }: AttemptRow,
-  {
-    learnerId,
-    technique,
-    level,
-  }: { readonly learnerId: string; readonly technique: string; readonly level: number },
-): AttemptWire {
-  return { ...row, ...(shown && { shown }), learnerId, technique, level }
+export function wholeAttempt({ shown, arrival: _, ...row }: AttemptRow): AttemptWire {
+  return { ...row, ...(shown && { shown }) }
 }
 
-/** The attempts of a sitting in their order, one line each. */
-export function attemptsOf(db: Database, sittingId: string): AttemptSummary[] {
-  const rows = db.select().from(attempt).where(eq(attempt.sittingId, sittingId)).orderBy(asc(attempt.n)).all()
-  return rows.map(({ id, n, support, expression, outcome, right, clean, timed, totalMs, entries }) => {
-    const slips = entries.flatMap((e) => e.slips.map((s) => s.id))
-    return { id, n, support, expression, outcome, right, clean, timed, totalMs, slips }
-  })
+/** The attempts of a session in their order, one line each. */
+export function attemptsOf(db: Database, sessionId: string): AttemptSummary[] {
+  const rows = db.select().from(attempt).where(eq(attempt.sessionId, sessionId)).orderBy(asc(attempt.n)).all()
+  return rows.map(
+    ({ id, n, technique, level, support, expression, outcome, right, clean, timed, totalMs, entries }) => {
+      const slips = entries.flatMap((e) => e.slips.map((s) => s.id))
+      return { id, n, technique, level, support, expression, outcome, right, clean, timed, totalMs, slips }
+    },
+  )
 }

@@ -28,15 +28,14 @@ import * as schema from './schema.js'
 
 /** Every table, those that others refer to first. */
 const TABLES = [
-  schema.coach,
   schema.learner,
   schema.learnerSettings,
   schema.levelMove,
   schema.levelRules,
-  schema.sitting,
+  schema.session,
   schema.attempt,
-  schema.sittingPace,
-  schema.sittingSlip,
+  schema.sessionPace,
+  schema.sessionSlip,
   schema.factRecall,
   schema.factMemory,
   schema.practiceDay,
@@ -147,7 +146,7 @@ async function opened<T>(
   })
 }
 
-/** More than a school writes in many years. */
+/** More than a variant writes in many years. */
 const MOST_UNPACKED = 4 * 2 ** 30
 
 function limited(most: number): Transform {

@@ -1,5 +1,5 @@
 import {
-  HABIT_DAYS,
+  BUG_DAYS,
   type Timed,
   type Times,
   timedAnswer,
@@ -7,22 +7,20 @@ import {
   timedSteps,
   timesOf,
 } from '@tachymetra/core/learner'
-import { dayAfter, dayIn } from '@tachymetra/core/number'
-import { TECHNIQUES } from '@tachymetra/core/registry'
+import { dayAfter, dayIn, instantOf } from '@tachymetra/core/number'
+import { GRID, TECHNIQUES } from '@tachymetra/core/registry'
 import type { WorkedSupport } from '@tachymetra/core/session'
 import type { AttemptWire, CoachWire, LearnerWire } from '@tachymetra/core/wire'
-import { and, desc, eq, inArray } from 'drizzle-orm'
+import { and, desc, eq, inArray, ne } from 'drizzle-orm'
 import { wholeAttempt } from './attempts.js'
 import type { Database } from './database.js'
 import { slipsOf, today } from './days.js'
 import { factStandings, latestRecalls } from './facts.js'
-import { latestMove } from './moves.js'
-import { attempt, sitting } from './schema.js'
+import { latestAt, latestMove } from './moves.js'
+import { attempt, session } from './schema.js'
+import { workedSince } from './sessions.js'
 import { settingsOf } from './settings.js'
-import { pacePoints } from './sittings.js'
 
-/** Sittings of a technique that say where a learner stands. */
-const LATEST_SITTINGS = 12
 /** What the times of one's own are made from: the newest of each, so that an old learner costs no more than a new one. */
 const LATEST_STEPPED = 150
 const LATEST_ANSWERED = 150
@@ -33,11 +31,15 @@ const LOOKED_THROUGH = 200
 export function coachView(db: Database, learner: LearnerWire, now: string): CoachWire {
   const { id } = learner
   const day = dayIn(now, learner.timeZone)
+  const settings = settingsOf(db, id)
   return {
-    results: TECHNIQUES.flatMap((t) => pacePoints(db, id, t.id, LATEST_SITTINGS)),
+    latest: TECHNIQUES.flatMap((t) => latestAt(db, id, t.id, settings)),
+    worked: workedSince(db, id, instantOf(day, '00:00', learner.timeZone)).map(
+      ({ technique, attempts, ms }) => ({ technique, attempts, ms }),
+    ),
     moves: TECHNIQUES.flatMap((t) => latestMove(db, id, t.id) ?? []),
     facts: factStandings(db, id),
-    slips: slipsOf(db, id, dayAfter(day, -HABIT_DAYS)),
+    slips: slipsOf(db, id, dayAfter(day, -BUG_DAYS)),
     day,
     today: today(db, learner, now),
   }
@@ -52,10 +54,10 @@ export function timesView(db: Database, learnerId: string): Times {
   const { keying } = settingsOf(db, learnerId)
   const newest = db
     .select({ id: attempt.id })
-    .from(sitting)
-    .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
-    .where(eq(sitting.learnerId, learnerId))
-    .orderBy(desc(sitting.startedAt), desc(attempt.n))
+    .from(session)
+    .innerJoin(attempt, eq(attempt.sessionId, session.id))
+    .where(eq(session.learnerId, learnerId))
+    .orderBy(desc(session.startedAt), desc(attempt.n))
     .limit(1)
     .get()
   const mark = `${newest?.id} ${recalls[0]?.id} ${keying?.at}`
@@ -76,7 +78,7 @@ export function timesView(db: Database, learnerId: string): Times {
   return times
 }
 
-/** The newest attempts under some supports with all their entries, among the newest sittings: further back nothing is sought. */
+/** The newest attempts under some supports with all their entries, among the newest sessions: further back nothing is sought. */
 function latestAttempts(
   db: Database,
   learnerId: string,
@@ -84,20 +86,22 @@ function latestAttempts(
   most: number,
 ): AttemptWire[] {
   const newest = db
-    .select({ id: sitting.id })
-    .from(sitting)
-    .where(eq(sitting.learnerId, learnerId))
-    .orderBy(desc(sitting.startedAt))
+    .select({ id: session.id })
+    .from(session)
+    .where(eq(session.learnerId, learnerId))
+    .orderBy(desc(session.startedAt))
     .limit(LOOKED_THROUGH)
     .all()
     .map((s) => s.id)
   const rows = db
     .select()
-    .from(sitting)
-    .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
-    .where(and(inArray(sitting.id, newest), inArray(attempt.support, [...supports])))
-    .orderBy(desc(sitting.startedAt), desc(attempt.n))
+    .from(session)
+    .innerJoin(attempt, eq(attempt.sessionId, session.id))
+    .where(
+      and(inArray(session.id, newest), inArray(attempt.support, [...supports]), ne(attempt.technique, GRID)),
+    )
+    .orderBy(desc(session.startedAt), desc(attempt.n))
     .limit(most)
     .all()
-  return rows.map((r) => wholeAttempt(r.attempt, r.sitting))
+  return rows.map((r) => wholeAttempt(r.attempt))
 }

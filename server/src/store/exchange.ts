@@ -1,56 +1,50 @@
 /** Attempts taken out in the order of time, and brought in one by one. */
+
 import { InputError } from '@tachymetra/core/problem'
+import { checkRecipe } from '@tachymetra/core/set'
 import type { AttemptWire, BroughtIn, BroughtInAnswer } from '@tachymetra/core/wire'
 import { attemptSchema, check } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { attemptRow, judged, storeAttempt, wholeAttempt } from './attempts.js'
 import { type Database, write } from './database.js'
-import { attempt, sitting } from './schema.js'
-import { addSitting, sittingRow } from './sittings.js'
+import { attempt, session } from './schema.js'
+import { addSession, belongs, type SessionRow, sessionRow } from './sessions.js'
 
-/** An attempt with what is known of its sitting. */
+/** An attempt with its session. */
 export interface Taken {
   readonly attempt: AttemptWire
-  readonly planned: number
-  readonly sittingStartedAt: string
+  readonly session: SessionRow
 }
 
-const SITTINGS_AT_ONCE = 50
+const SESSIONS_AT_ONCE = 50
 
 /** All attempts of a learner, oldest first, some at a time, so that a long record never stands in memory whole. */
 export function* allAttempts(db: Database, learnerId: string): Generator<Taken[]> {
   let after: { startedAt: string; id: string } | undefined
   for (;;) {
-    const sittings = db
+    const sessions = db
       .select()
-      .from(sitting)
+      .from(session)
       .where(
         and(
-          eq(sitting.learnerId, learnerId),
-          after ? sql`(${sitting.startedAt}, ${sitting.id}) > (${after.startedAt}, ${after.id})` : undefined,
+          eq(session.learnerId, learnerId),
+          after ? sql`(${session.startedAt}, ${session.id}) > (${after.startedAt}, ${after.id})` : undefined,
         ),
       )
-      .orderBy(asc(sitting.startedAt), asc(sitting.id))
-      .limit(SITTINGS_AT_ONCE)
+      .orderBy(asc(session.startedAt), asc(session.id))
+      .limit(SESSIONS_AT_ONCE)
       .all()
-    after = sittings.at(-1)
+    after = sessions.at(-1)
     if (!after) return
-    const of = new Map(sittings.map((s) => [s.id, s]))
+    const of = new Map(sessions.map((s) => [s.id, s]))
     const rows = db
       .select()
       .from(attempt)
-      .where(inArray(attempt.sittingId, [...of.keys()]))
+      .where(inArray(attempt.sessionId, [...of.keys()]))
       .all()
-    const order = new Map(sittings.map((s, i) => [s.id, i]))
-    rows.sort((a, b) => order.get(a.sittingId)! - order.get(b.sittingId)! || a.n - b.n)
-    yield rows.map((row) => {
-      const its = of.get(row.sittingId)!
-      return {
-        attempt: wholeAttempt(row, its),
-        planned: its.planned,
-        sittingStartedAt: its.startedAt,
-      }
-    })
+    const order = new Map(sessions.map((s, i) => [s.id, i]))
+    rows.sort((a, b) => order.get(a.sessionId)! - order.get(b.sessionId)! || a.n - b.n)
+    yield rows.map((row) => ({ attempt: wholeAttempt(row), session: of.get(row.sessionId)! }))
   }
 }
 
@@ -81,24 +75,18 @@ async function bringInOne(db: Database, learnerId: string, row: BroughtIn['rows'
   const checked = check(attemptSchema, row.attempt)
   if ('error' in checked) throw new InputError(checked.error)
   const record = checked.value
+  checkRecipe(row.session.recipe)
   const verdict = await judged(record)
   return write(db, (tx) => {
-    const its = sittingRow(tx, record.sittingId)
-    if (
-      its &&
-      (its.learnerId !== learnerId || its.technique !== record.technique || its.level !== record.level)
-    )
-      throw new InputError('Its sitting belongs to another learner, technique or level.')
+    const its = sessionRow(tx, record.sessionId) ?? { id: record.sessionId, learnerId, ...row.session }
+    if (its.learnerId !== learnerId) throw new InputError('Its session belongs to another learner.')
     const stored = attemptRow(tx, record.id)
     if (stored) {
-      if (stored.sittingId === record.sittingId && stored.expression === record.expression) return false
+      if (stored.sessionId === record.sessionId && stored.expression === record.expression) return false
       throw new InputError('Another attempt has this id.')
     }
-    if (!its) {
-      const { technique, level } = record
-      const { planned, sittingStartedAt: startedAt } = row
-      addSitting(tx, record.sittingId, { learnerId, technique, level, planned, startedAt })
-    }
+    if (!belongs(its, record.n, record)) throw new InputError(`It is not item ${record.n} of its set.`)
+    if (!sessionRow(tx, record.sessionId)) addSession(tx, record.sessionId, { learnerId, ...row.session })
     storeAttempt(tx, record, verdict)
     return true
   })

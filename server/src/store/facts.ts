@@ -12,6 +12,9 @@ import { factMemory, factRecall } from './schema.js'
 export interface StoredRecall extends Recall {
   readonly id: string
   readonly learnerId: string
+  /** The session whose set it is item n of; null where that is not known. */
+  readonly sessionId: string | null
+  readonly n: number | null
   readonly entry: string | null
   readonly judge: number
 }
@@ -63,7 +66,21 @@ const latestOfFact = prepared((db) =>
 const insertRecall = prepared((db) =>
   db
     .insert(factRecall)
-    .values(placeholders('id', 'learnerId', 'fact', 'right', 'ms', 'thinkMs', 'at', 'entry', 'judge'))
+    .values(
+      placeholders(
+        'id',
+        'learnerId',
+        'sessionId',
+        'n',
+        'fact',
+        'right',
+        'ms',
+        'thinkMs',
+        'at',
+        'entry',
+        'judge',
+      ),
+    )
     .prepare(),
 )
 

@@ -1,11 +1,18 @@
-import { adviseLevel, type LatestAnswer, type LevelMove } from '@tachymetra/core/curriculum'
-import { aimOf, DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
+import {
+  adviseLevel,
+  aimOf,
+  type LatestAnswer,
+  type LatestAt,
+  type LevelMove,
+  lookedBackOn,
+} from '@tachymetra/core/curriculum'
+import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
 import { techniqueById } from '@tachymetra/core/registry'
 import type { MoveWire } from '@tachymetra/core/wire'
 import { and, desc, eq, gt, lt, lte, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { prepared } from './prepared.js'
-import { attempt, levelMove, levelRules, sitting } from './schema.js'
+import { attempt, levelMove, levelRules, session } from './schema.js'
 
 type Reader = Pick<Database, 'select'>
 
@@ -16,7 +23,7 @@ const columns = {
   to: levelMove.to,
   at: levelMove.at,
   by: levelMove.by,
-  because: levelMove.because,
+  reason: levelMove.reason,
 }
 
 /** A learner's moves, newest first. */
@@ -45,19 +52,19 @@ const latestMoveRow = prepared((db) =>
     .limit(1)
     .prepare(),
 )
-const latestRung = prepared((db) =>
+
+/** Attempts of a learner at problems of a technique, as they had arrived by then; the newest are found first. */
+const ofTechnique = and(
+  eq(attempt.learnerId, sql.placeholder('learnerId')),
+  eq(attempt.technique, sql.placeholder('technique')),
+)
+
+const latestLevel = prepared((db) =>
   db
-    .select({ level: sitting.level })
-    .from(sitting)
-    .where(
-      and(
-        eq(sitting.learnerId, sql.placeholder('learnerId')),
-        eq(sitting.technique, sql.placeholder('technique')),
-        gt(sitting.level, 0),
-        sql`exists (select 1 from ${attempt} where ${attempt.sittingId} = ${sitting.id} and ${attempt.arrival} <= ${sql.placeholder('upTo')})`,
-      ),
-    )
-    .orderBy(desc(sitting.startedAt))
+    .select({ level: attempt.level })
+    .from(attempt)
+    .where(and(ofTechnique, gt(attempt.level, 0), lte(attempt.arrival, sql.placeholder('upTo'))))
+    .orderBy(desc(attempt.startedAt))
     .limit(1)
     .prepare(),
 )
@@ -75,10 +82,10 @@ export function latestMove(
   return latestMoveRow(db).get({ learnerId, technique, before })
 }
 
-/** The level in force: that of the latest move, else of the latest sitting worked on the ladder, else the first. */
+/** The level in force: that of the latest move, else of the latest problem worked at a level, else the first. */
 export function levelInForce(db: Reader, learnerId: string, technique: string, upTo = EVERYTHING): number {
   const move = latestMove(db, learnerId, technique, upTo)
-  return move?.to ?? latestRung(db).get({ learnerId, technique, upTo })?.level ?? 1
+  return move?.to ?? latestLevel(db).get({ learnerId, technique, upTo })?.level ?? 1
 }
 
 /**
@@ -108,20 +115,18 @@ const EVERYTHING = Number.MAX_SAFE_INTEGER
 const answersSince = prepared((db) =>
   db
     .select({ right: attempt.right, timed: attempt.timed, totalMs: attempt.totalMs })
-    .from(sitting)
-    .innerJoin(attempt, eq(attempt.sittingId, sitting.id))
+    .from(attempt)
     .where(
       and(
-        eq(sitting.learnerId, sql.placeholder('learnerId')),
-        eq(sitting.technique, sql.placeholder('technique')),
-        eq(sitting.level, sql.placeholder('level')),
+        ofTechnique,
+        eq(attempt.level, sql.placeholder('level')),
         eq(attempt.support, 'answer'),
         eq(attempt.outcome, 'done'),
         gt(attempt.startedAt, sql.placeholder('since')),
         lte(attempt.arrival, sql.placeholder('upTo')),
       ),
     )
-    .orderBy(desc(sitting.startedAt), desc(attempt.n))
+    .orderBy(desc(attempt.startedAt), desc(attempt.n))
     .limit(sql.placeholder('most'))
     .prepare(),
 )
@@ -141,6 +146,54 @@ export function latestAnswers(
   const move = latestMove(db, learnerId, technique, upTo)
   const since = move?.to === level ? move.at : ''
   return answersSince(db).all({ learnerId, technique, level, since, most, upTo })
+}
+
+const newestOfTechnique = prepared((db) =>
+  db
+    .select({
+      level: attempt.level,
+      support: attempt.support,
+      outcome: attempt.outcome,
+      right: attempt.right,
+      timed: attempt.timed,
+      totalMs: attempt.totalMs,
+      startedAt: attempt.startedAt,
+      at: session.startedAt,
+    })
+    .from(attempt)
+    .innerJoin(session, eq(session.id, attempt.sessionId))
+    .where(ofTechnique)
+    .orderBy(desc(attempt.startedAt), desc(attempt.n))
+    .limit(sql.placeholder('most'))
+    .prepare(),
+)
+
+/** Attempts looked through for each that the rules look back on: several levels and supports may have been worked in turn. */
+const LOOKED_THROUGH = 6
+
+/**
+ * The latest answers of a technique by level and support, as the rules read them. Further back than some multiple of what
+ * they look back on nothing is sought, so that a long record costs no more than a short one.
+ */
+export function latestAt(
+  db: Reader,
+  learnerId: string,
+  technique: string,
+  { rules }: Pick<LearnerSettings, 'rules'>,
+): LatestAt[] {
+  const most = lookedBackOn(rules)
+  const move = latestMove(db, learnerId, technique)
+  const groups = new Map<string, LatestAt & { readonly answers: LatestAnswer[] }>()
+  for (const row of newestOfTechnique(db).all({ learnerId, technique, most: LOOKED_THROUGH * most })) {
+    const { level, support, at, outcome, right, timed, totalMs, startedAt } = row
+    const key = `${level} ${support}`
+    const group = groups.get(key) ?? { technique, level, support, at, answers: [] }
+    groups.set(key, group)
+    const over = move?.to === level && startedAt <= move.at
+    if (outcome === 'done' && !over && group.answers.length < most)
+      group.answers.push({ right, timed, totalMs })
+  }
+  return [...groups.values()]
 }
 
 /** The rules and targets that held when an attempt arrived. */
@@ -189,11 +242,10 @@ export function moveByRule(db: Pick<Database, 'select' | 'insert'>, learnerId: s
   const { technique, level, arrival } = answer
   if (level === 0 || levelInForce(db, learnerId, technique, arrival) !== level) return
   const set = rulesBefore(db).get({ learnerId, arrival }) ?? DEFAULT_SETTINGS
-  const { upOf, backOf } = set.rules
-  const latest = latestAnswers(db, learnerId, technique, level, Math.max(upOf, backOf), arrival)
-  const { move, because } = adviseLevel(latest, aimOf(set, technique, level)!, set.rules)
+  const latest = latestAnswers(db, learnerId, technique, level, lookedBackOn(set.rules), arrival)
+  const { move, reason } = adviseLevel(latest, aimOf(set, technique, level)!, set.rules)
   const to = level + (move === 'up' ? 1 : -1)
   if (move === 'hold' || to < 1 || to > techniqueById(technique).levels.length) return
   const at = new Date(Date.parse(answer.startedAt) + answer.totalMs).toISOString()
-  addMove(db, learnerId, { technique, from: level, to, at, by: 'rule', because }, answer.id, arrival)
+  addMove(db, learnerId, { technique, from: level, to, at, by: 'rule', reason }, answer.id, arrival)
 }

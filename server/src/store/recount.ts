@@ -2,7 +2,7 @@
 
 import { dayIn } from '@tachymetra/core/number'
 import { asc, eq } from 'drizzle-orm'
-import { countAttempt, rollUp } from './attempts.js'
+import { countAttempt, type Rolled, rollUpAll } from './attempts.js'
 import { type Database, write } from './database.js'
 import { countDay } from './days.js'
 import { rememberFact } from './facts.js'
@@ -13,9 +13,8 @@ import {
   learner,
   levelMove,
   practiceDay,
-  sitting,
-  sittingPace,
-  sittingSlip,
+  sessionPace,
+  sessionSlip,
   slipWeek,
 } from './schema.js'
 
@@ -26,12 +25,12 @@ export interface Recounted {
 }
 
 /**
- * Makes days, mistakes by week and sitting, pace, memories of facts and moves of level by rule again, all or nothing.
+ * Makes days, mistakes by week and session, pace, memories of facts and moves of level by rule again, all or nothing.
  * Verdicts are taken as they are stored; moves by hand stay.
  */
 export function recount(db: Database): Recounted {
   return write(db, (tx) => {
-    for (const table of [practiceDay, slipWeek, sittingPace, sittingSlip, factMemory]) tx.delete(table).run()
+    for (const table of [practiceDay, slipWeek, sessionPace, sessionSlip, factMemory]) tx.delete(table).run()
     tx.delete(levelMove).where(eq(levelMove.by, 'rule')).run()
     const zones = new Map(
       tx
@@ -40,29 +39,19 @@ export function recount(db: Database): Recounted {
         .all()
         .map((l) => [l.id, l.timeZone]),
     )
-    const sittings = new Map(
-      tx
-        .select()
-        .from(sitting)
-        .all()
-        .map((s) => [s.id, s]),
-    )
-    const paces = new Set<string>()
+    const rolled: Rolled[] = []
     let attempts = 0
     // In the order of arrival, since each may have moved the level the next was judged at. Row by row: a long record
     // need not stand in memory whole.
     const ids = tx.select({ id: attempt.id }).from(attempt).orderBy(asc(attempt.arrival)).all()
     for (const { id } of ids) {
       const { shown: _, ...row } = tx.select().from(attempt).where(eq(attempt.id, id)).get()!
-      const { learnerId, technique, level } = sittings.get(row.sittingId)!
-      countAttempt(tx, { id: learnerId, timeZone: zones.get(learnerId)! }, { ...row, technique, level })
-      paces.add(`${row.sittingId} ${row.support}`)
+      countAttempt(tx, { id: row.learnerId, timeZone: zones.get(row.learnerId)! }, row)
+      const { sessionId, technique, level, support } = row
+      rolled.push({ sessionId, technique, level, support })
       attempts += 1
     }
-    for (const pace of paces) {
-      const [sittingId, support] = pace.split(' ')
-      rollUp(tx, sittingId!, support!)
-    }
+    rollUpAll(tx, rolled)
     const recalls = tx.select().from(factRecall).all()
     for (const { learnerId, at, ms } of recalls)
       countDay(tx, learnerId, dayIn(at, zones.get(learnerId)!), { attempts: 0, right: 0, recalls: 1, ms })

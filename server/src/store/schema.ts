@@ -2,18 +2,14 @@
 import type { Shown } from '@tachymetra/core/flash'
 import type { FactMemory, LearnerSettings } from '@tachymetra/core/learner'
 import type { AttemptEvent, JudgedEntry, Outcome, WorkedSupport } from '@tachymetra/core/session'
+import type { Recipe } from '@tachymetra/core/set'
+import type { LevelReason } from '@tachymetra/core/words'
 import { sql } from 'drizzle-orm'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-
-export const coach = sqliteTable('coach', {
-  id: text().primaryKey(),
-  name: text().notNull(),
-})
 
 /** As little as the work needs: a name to pick from a list, and the time zone its days are counted in. */
 export const learner = sqliteTable('learner', {
   id: text().primaryKey(),
-  coachId: text().references(() => coach.id, { onDelete: 'set null' }),
   name: text().notNull(),
   timeZone: text().notNull(),
   demo: integer({ mode: 'boolean' }).notNull(),
@@ -40,7 +36,8 @@ export const levelMove = sqliteTable(
     to: integer().notNull(),
     at: text().notNull(),
     by: text().$type<'rule' | 'hand'>().notNull(),
-    because: text().notNull(),
+    /** Which reason, and its numbers. */
+    reason: text({ mode: 'json' }).$type<LevelReason>().notNull(),
     /** The arrival of the newest attempt there was. */
     arrival: integer().notNull().default(0),
   },
@@ -62,38 +59,41 @@ export const levelRules = sqliteTable(
   (t) => [primaryKey({ columns: [t.learnerId, t.arrival] })],
 )
 
-/** One stretch of practice. */
-export const sitting = sqliteTable(
-  'sitting',
+/** One stretch of practice: the recipe of its set, and what it is drawn with. */
+export const session = sqliteTable(
+  'session',
   {
     id: text().primaryKey(),
     learnerId: text()
       .notNull()
       .references(() => learner.id, { onDelete: 'cascade' }),
-    technique: text().notNull(),
-    level: integer().notNull(),
-    planned: integer().notNull(),
     startedAt: text().notNull(),
+    recipe: text({ mode: 'json' }).$type<Recipe>().notNull(),
+    seed: integer().notNull(),
+    /** The version of the generator; 0 where the list is kept as it was recorded. */
+    generator: integer().notNull(),
   },
-  (t) => [
-    index('sitting_by_time').on(t.learnerId, t.startedAt, t.id),
-    index('sitting_by_technique').on(t.learnerId, t.technique, t.startedAt),
-  ],
+  (t) => [index('session_by_time').on(t.learnerId, t.startedAt, t.id)],
 )
 
 /**
- * One problem worked: what happened, and the verdict as it was found. Technique and level are the sitting's. A verdict is
+ * One problem worked: an item of the set of its session, what happened, and the verdict as it was found. A verdict is
  * raw data: the rollups below are made from verdicts, never verdicts from events again.
  */
 export const attempt = sqliteTable(
   'attempt',
   {
     id: text().primaryKey(),
-    sittingId: text()
+    sessionId: text()
       .notNull()
-      .references(() => sitting.id, { onDelete: 'cascade' }),
+      .references(() => session.id, { onDelete: 'cascade' }),
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
     n: integer().notNull(),
-    school: text({ mode: 'json' }).$type<Record<string, string>>().notNull(),
+    technique: text().notNull(),
+    level: integer().notNull(),
+    variant: text({ mode: 'json' }).$type<Record<string, string>>().notNull(),
     support: text().$type<WorkedSupport>().notNull(),
     expression: text().notNull(),
     startedAt: text().notNull(),
@@ -115,17 +115,30 @@ export const attempt = sqliteTable(
     /** The order in which attempts were stored: what moves of level followed from. */
     arrival: integer().notNull().default(0),
   },
-  (t) => [index('attempt_in_sitting').on(t.sittingId, t.n), index('attempt_by_arrival').on(t.arrival)],
+  (t) => [
+    index('attempt_in_session').on(t.sessionId, t.n),
+    index('attempt_by_technique').on(t.learnerId, t.technique, t.startedAt),
+    index('attempt_by_arrival').on(t.arrival),
+  ],
 )
 
-/** Rollup of a sitting under one support, kept up with every attempt, so that the record never counts attempts. */
-export const sittingPace = sqliteTable(
-  'sitting_pace',
+/**
+ * Rollup of what was worked in a session of one technique and level under one support, kept up with every attempt, so that
+ * the record never counts attempts. Learner and beginning are the session's, so that it is found by technique.
+ */
+export const sessionPace = sqliteTable(
+  'session_pace',
   {
-    sittingId: text()
+    sessionId: text()
       .notNull()
-      .references(() => sitting.id, { onDelete: 'cascade' }),
-    support: text().notNull(),
+      .references(() => session.id, { onDelete: 'cascade' }),
+    technique: text().notNull(),
+    level: integer().notNull(),
+    support: text().$type<WorkedSupport>().notNull(),
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
+    startedAt: text().notNull(),
     attempts: integer().notNull(),
     right: integer().notNull(),
     clean: integer().notNull(),
@@ -135,20 +148,23 @@ export const sittingPace = sqliteTable(
     timed: integer().notNull(),
     timedMs: integer().notNull(),
   },
-  (t) => [primaryKey({ columns: [t.sittingId, t.support] })],
+  (t) => [
+    primaryKey({ columns: [t.sessionId, t.technique, t.level, t.support] }),
+    index('pace_by_technique').on(t.learnerId, t.technique, t.startedAt),
+  ],
 )
 
-/** Rollup: how often a slip was made in a sitting. */
-export const sittingSlip = sqliteTable(
-  'sitting_slip',
+/** Rollup: how often a slip was made in a session. */
+export const sessionSlip = sqliteTable(
+  'session_slip',
   {
-    sittingId: text()
+    sessionId: text()
       .notNull()
-      .references(() => sitting.id, { onDelete: 'cascade' }),
+      .references(() => session.id, { onDelete: 'cascade' }),
     slip: text().notNull(),
     count: integer().notNull(),
   },
-  (t) => [primaryKey({ columns: [t.sittingId, t.slip] })],
+  (t) => [primaryKey({ columns: [t.sessionId, t.slip] })],
 )
 
 /** Every recall of a fact, in the order of its time. */
@@ -159,6 +175,9 @@ export const factRecall = sqliteTable(
     learnerId: text()
       .notNull()
       .references(() => learner.id, { onDelete: 'cascade' }),
+    /** The session whose set it is item n of; not known of recalls that came before facts were practised in sets. */
+    sessionId: text().references(() => session.id, { onDelete: 'cascade' }),
+    n: integer(),
     fact: text().notNull(),
     right: integer({ mode: 'boolean' }).notNull(),
     ms: integer().notNull(),

@@ -6,7 +6,10 @@ import {
   type JudgedEntry,
   type OlderAttempt,
   type OlderEntry,
+  type WorkedSupport,
 } from '@tachymetra/core/session'
+import { type ListedProblem, plainRecipe, withRecorded } from '@tachymetra/core/set'
+import type { LevelReason } from '@tachymetra/core/words'
 import type Driver from 'better-sqlite3'
 
 type OlderRow = Omit<OlderAttempt, 'entries'> & { readonly id: string }
@@ -15,7 +18,6 @@ interface OlderEntryRow extends OlderEntry {
   readonly place: number
   readonly right: number
   readonly slip: string | null
-  readonly remark: string | null
 }
 
 /**
@@ -31,7 +33,7 @@ export function upgradeEntries(driver: Driver.Database): void {
         'select id, hints, outcome, think_ms as thinkMs, key_ms as keyMs, total_ms as totalMs, idle_ms as idleMs from attempt',
       )
       const entriesOf = driver.prepare(
-        'select step, place, value, ms, by, "right", slip, remark from older_entry where attempt_id = ? order by position',
+        'select step, place, value, ms, by, "right", slip from older_entry where attempt_id = ? order by position',
       )
       const change = driver.prepare('update attempt set events = ?, entries = ? where id = ?')
       for (const row of attempts.all() as OlderRow[]) {
@@ -48,21 +50,22 @@ export function upgradeEntries(driver: Driver.Database): void {
     .immediate()
 }
 
-function judged({ value, ms, step, place, by, right, slip, remark }: OlderEntryRow): JudgedEntry {
+function judged({ value, ms, step, place, by, right, slip }: OlderEntryRow): JudgedEntry {
   const verdict = right ? (by === 'program' ? 'given' : 'right') : slip ? 'slip' : 'wrong'
-  const slips = slip ? [{ step, place, id: currentSlip(slip), remark: remark ?? '' }] : []
+  const slips = slip ? [{ step, place, id: currentSlip(slip) }] : []
   return { text: value, ms, verdict, step, place, took: right ? 1 : 0, slips }
 }
 
 /**
- * Up to version 5 one mistake had several names. Counts of the same mistake are put together, and what is kept of entries
- * names it as it is named now. Done again it changes nothing.
+ * Up to version 5 one mistake had several names, and up to version 6 what was said of it was kept with it. Counts of the
+ * same mistake are put together, and what is kept of entries names it as it is named now, by its id alone. Done again it
+ * changes nothing.
  */
 export function renameSlips(driver: Driver.Database): void {
   driver
     .transaction(() => {
       for (const [table, others] of [
-        ['sitting_slip', 'sitting_id'],
+        ['session_slip', 'session_id'],
         ['slip_week', 'learner_id, week, technique, place'],
       ]) {
         const ids = driver.prepare(`select distinct slip from ${table}`).all() as { slip: string }[]
@@ -88,7 +91,7 @@ export function renameSlips(driver: Driver.Database): void {
         for (const { id, entries } of rows) {
           const renamed = (JSON.parse(entries) as JudgedEntry[]).map((entry) => ({
             ...entry,
-            slips: entry.slips.map((s) => ({ ...s, id: currentSlip(s.id) })),
+            slips: entry.slips.map(({ step, place, id }) => ({ step, place, id: currentSlip(id) })),
           }))
           const text = JSON.stringify(renamed)
           if (text !== entries) change.run(text, id)
@@ -117,13 +120,75 @@ export function spreadFades(driver: Driver.Database): void {
     .immediate()
 }
 
+/**
+ * Up to version 6 a session was so many problems of one technique and level, and how they were drawn was not kept: its
+ * set is the list of what was recorded. Done again it changes nothing.
+ */
+export function listSets(driver: Driver.Database): void {
+  driver
+    .transaction(() => {
+      const sessions = driver
+        .prepare("select id from session where json_extract(recipe, '$.older') is not null")
+        .all() as { id: string }[]
+      const attempts = driver.prepare(
+        'select n, technique, level, support, expression from attempt where session_id = ? order by n',
+      )
+      const change = driver.prepare('update session set recipe = ? where id = ?')
+      for (const { id } of sessions) {
+        const rows = attempts.all(id) as (ListedProblem & { n: number; support: WorkedSupport })[]
+        const recipe = rows.reduce(
+          (list, { n, technique, level, expression }) =>
+            withRecorded(list, n, { technique, level, expression }),
+          plainRecipe([], rows[0]?.support ?? 'guided'),
+        )
+        change.run(JSON.stringify(recipe), id)
+      }
+    })
+    .immediate()
+}
+
+/** Sentences that were kept of moves by the rules. */
+const UP =
+  /^Of the last (\d+) answers (\d+) were right, the median ([\d.]+) s: both within the target of ([\d.]+) s\.$/
+const BACK = /^Of the last (\d+) answers (\d+) were right, fewer than (\d+):/
+
+/** Why a move by the rules was made, from the sentence that was kept of it. */
+function reasonFrom(sentence: string): LevelReason {
+  const up = UP.exec(sentence)?.slice(1).map(Number)
+  if (up) {
+    const [of, right, median, target] = up as [number, number, number, number]
+    const [medianMs, targetMs] = [Math.round(1000 * median), Math.round(1000 * target)]
+    return { id: 'up', of, right, medianMs, targetMs }
+  }
+  const back = BACK.exec(sentence)?.slice(1).map(Number)
+  if (!back) return { id: 'rule' }
+  const [of, right, least] = back as [number, number, number]
+  return { id: 'back', of, right, least }
+}
+
+/** Up to version 6 the reason of a move was kept as a sentence. Done again it changes nothing. */
+export function nameReasons(driver: Driver.Database): void {
+  driver
+    .transaction(() => {
+      const moves = driver
+        .prepare(
+          "select id, by, json_extract(reason, '$.older') as older from level_move where json_extract(reason, '$.older') is not null",
+        )
+        .all() as { id: string; by: 'rule' | 'hand'; older: string }[]
+      const change = driver.prepare('update level_move set reason = ? where id = ?')
+      for (const { id, by, older } of moves)
+        change.run(JSON.stringify(by === 'hand' ? { id: 'hand' } : reasonFrom(older)), id)
+    })
+    .immediate()
+}
+
 /** Which attempt a move of level came after, and the rules it was made by: those set when nothing else is known. */
 function placeMoves(driver: Driver.Database): void {
   const ends = driver.prepare(
-    'select a.arrival, a.started_at as startedAt, a.total_ms as totalMs from attempt a join sitting s on s.id = a.sitting_id where s.learner_id = ? and s.technique = ? order by a.arrival',
+    'select a.arrival, a.started_at as startedAt, a.total_ms as totalMs from attempt a where a.learner_id = ? and a.technique = ? order by a.arrival',
   )
   const before = driver.prepare(
-    'select coalesce(max(a.arrival), 0) as arrival from attempt a join sitting s on s.id = a.sitting_id where s.learner_id = ? and a.started_at <= ?',
+    'select coalesce(max(a.arrival), 0) as arrival from attempt a where a.learner_id = ? and a.started_at <= ?',
   )
   const place = driver.prepare('update level_move set arrival = ? where id = ?')
   type Move = { id: string; learnerId: string; technique: string; at: string; by: string }

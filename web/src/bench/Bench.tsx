@@ -1,76 +1,82 @@
-import { type Random, seeded } from '@tachymetra/core/number'
-import { draw, type Problem, type ProblemSpace } from '@tachymetra/core/problem'
-import { levelOf, OWN_LEVEL, targetOf, techniqueById } from '@tachymetra/core/registry'
-import { progressOf, SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
-import { schoolOf } from '@tachymetra/core/technique'
+import { targetOf, techniqueById } from '@tachymetra/core/registry'
+import { type Exercise, progressOf, SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
+import { deadlineOf, type Item, isDrawable, itemsOf, toCome, watchedItems } from '@tachymetra/core/set'
+import { variantOf } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
-import { leftSitting } from '../data/leaving.js'
+import { leftSession } from '../data/leaving.js'
 import { flush } from '../data/outbox.js'
-import { endSitting, keepAttempt, type LocalAttempt, type LocalSitting } from '../data/store.js'
+import { endSession, keepAttempt, type LocalAttempt, type LocalSession } from '../data/store.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
+import { levelName } from '../parts/words.js'
 import { Summary } from './Summary.js'
 import { Watching } from './Watching.js'
 import { Working } from './Working.js'
 
-/** A sitting at the bench, from wherever it was left: it is kept in this browser, so a reload goes on with it. */
+/** A session at the bench, from wherever it was left: it is kept in this browser, so a reload goes on with it. */
 export default function Bench() {
-  const { sittingId = '' } = useParams()
-  const [sitting, setSitting] = useState<LocalSitting | null>()
+  const { sessionId = '' } = useParams()
+  const [session, setSession] = useState<LocalSession | null>()
   useEffect(() => {
-    setSitting(undefined)
-    leftSitting(sittingId).then(
-      (found) => setSitting(found ?? null),
-      () => setSitting(null),
+    setSession(undefined)
+    leftSession(sessionId).then(
+      (found) => setSession(found ?? null),
+      () => setSession(null),
     )
-  }, [sittingId])
-  if (sitting === undefined) return <Loading />
-  if (sitting === null)
+  }, [sessionId])
+  if (session === undefined) return <Loading />
+  if (session === null)
     return (
-      <Trouble error={new Error('This sitting is not kept in this browser. Start another at the desk.')} />
+      <Trouble error={new Error('This session is not kept in this browser. Start another at the desk.')} />
     )
-  return <Sitting key={sitting.id} sitting={sitting} />
+  return <Session key={session.id} session={session} />
 }
 
-function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
+type Problems = readonly Extract<Item, { kind: 'problem' }>[]
+
+/** The problems of a session, and others of the kind to be watched; none where another version has drawn them. */
+function useProblems(session: LocalSession): { readonly worked: Problems; readonly watched: Problems } {
+  return useMemo(() => {
+    const problems = (items: readonly (Item | undefined)[]) =>
+      items.flatMap((item) => (item?.kind === 'problem' ? [item] : []))
+    if (!isDrawable(session)) return { worked: [], watched: [] }
+    return { worked: problems(itemsOf(session)), watched: problems(watchedItems(session)) }
+  }, [session])
+}
+
+/** Answers to the items of a set, in the order they were given. */
+const answersOf = (attempts: readonly LocalAttempt[]) =>
+  attempts.map(({ record, verdict }) => ({ n: record.n, right: verdict.right }))
+
+function Session({ session }: { readonly session: LocalSession }) {
+  const { recipe, learnerId } = session
   const navigate = useNavigate()
-  const [attempts, setAttempts] = useState<readonly LocalAttempt[]>(start.attempts)
+  const [attempts, setAttempts] = useState<readonly LocalAttempt[]>(session.attempts)
   // The attempt under way: it is gone on with after a look at how the technique goes.
-  const open = useRef(start.open)
-  const [ended, setEnded] = useState(start.ended)
+  const open = useRef(session.open)
+  const [ended, setEnded] = useState(session.ended)
   const [support, setSupport] = useState<Support>(() =>
-    start.open ? progressOf(start.open).support : start.support,
+    session.open ? progressOf(session.open).support : recipe.support,
   )
   const [watched, setWatched] = useState(0)
   // What has just been worked, until it is left for the next.
   const done = useRef<readonly LocalAttempt[]>([])
   const [trouble, setTrouble] = useState<Error>()
-  const technique = techniqueById(start.technique)
-  const { space, levelName } = useMemo(() => levelIn(start), [start])
-  const nth = useMemo(() => {
-    // Two streams, so that watching a problem does not use one up.
-    const streams = { worked: problems(seeded(start.seed)), watched: problems(seeded(start.seed + 1)) }
-    return (kind: 'worked' | 'watched', n: number) => streams[kind](n)
+  const problems = useProblems(session)
+  const queue = toCome(recipe, answersOf(attempts))
+  const n = queue[0]
+  const item = n === undefined ? undefined : problems.worked[n - 1]
+  const exercise = useExercise(session, item, support)
 
-    function problems(random: Random): (n: number) => Problem {
-      const source = draw(space, random)
-      const drawn: Problem[] = []
-      return (n) => {
-        while (drawn.length <= n) drawn.push(source.next().value!)
-        return drawn[n]!
-      }
-    }
-  }, [start.seed, space])
-
+  const finish = () => {
+    void endSession(session.id)
+    setAttempts((all) => [...all, ...done.current])
+    setEnded(true)
+  }
   const stop = () => {
     if (attempts.length === 0 && done.current.length === 0) void navigate('/')
     else finish()
-  }
-  const finish = () => {
-    void endSitting(start.id)
-    setAttempts((all) => [...all, ...done.current])
-    setEnded(true)
   }
   /** Keeps the attempt in this browser; sending it is the outbox's work. */
   const keep = async (attempt: LocalAttempt) => {
@@ -87,23 +93,89 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
     const all = [...attempts, ...done.current]
     done.current = []
     setAttempts(all)
-    if (all.length >= start.planned) finish()
+    const now = Date.now()
+    const until = deadlineOf(recipe, { item: now, whole: Date.parse(session.startedAt) })
+    const over = until !== undefined && until <= now
+    if (over || toCome(recipe, answersOf(all)).length === 0) finish()
   }
 
-  const problem = useMemo(() => nth('worked', attempts.length), [nth, attempts.length])
-  const shared = useMemo(
-    () => ({ technique, school: schoolOf(technique, start.school), level: start.level }),
-    [technique, start],
+  if (ended || !exercise || n === undefined)
+    return (
+      <>
+        {!isDrawable(session) && (
+          <Trouble
+            error={new Error('This session was begun with another version of the program. Start another.')}
+          />
+        )}
+        <Summary session={session} attempts={attempts} />
+      </>
+    )
+  const { technique, variant, level } = exercise
+  return (
+    <div className="bench">
+      <BenchHead exercise={exercise} support={support} onSupport={setSupport} />
+      {trouble && <Trouble error={trouble} />}
+      {support === 'watch' ? (
+        <Watching
+          key={watched}
+          technique={technique}
+          variant={variant}
+          problem={problems.watched[(n - 1 + watched) % problems.watched.length]!.problem}
+          onAnother={() => setWatched(watched + 1)}
+          onTry={() => setSupport('guided')}
+          onStop={stop}
+        />
+      ) : (
+        <Working
+          key={attempts.length}
+          exercise={exercise}
+          support={support}
+          open={open.current}
+          onOpen={(record) => {
+            open.current = record
+          }}
+          targetMs={targetOf(technique, level)}
+          n={n}
+          at={attempts.length + 1}
+          of={attempts.length + queue.length}
+          recipe={recipe}
+          sessionStartedAt={session.startedAt}
+          sessionId={session.id}
+          learnerId={learnerId}
+          onDone={keep}
+          onNext={next}
+          onStop={stop}
+        />
+      )}
+    </div>
   )
-  if (ended || attempts.length >= start.planned) return <Summary sitting={start} attempts={attempts} />
+}
 
-  const head = (
+/** The problem that is open as it is worked by this learner; the same one as long as nothing about it changes. */
+function useExercise(
+  session: LocalSession,
+  item: Problems[number] | undefined,
+  support: Support,
+): Exercise | undefined {
+  return useMemo(() => {
+    if (!item) return undefined
+    const technique = techniqueById(item.technique)
+    const variant = variantOf(technique, session.variants?.[item.technique])
+    const worked = support === 'watch' ? 'guided' : support
+    return { technique, variant, level: item.level, support: worked, problem: item.problem }
+  }, [session, item, support])
+}
+
+function BenchHead(props: {
+  readonly exercise: Exercise
+  readonly support: Support
+  readonly onSupport: (support: Support) => void
+}) {
+  const { exercise, support, onSupport } = props
+  return (
     <div className="bench-head row spread">
       <h1>
-        {technique.name}{' '}
-        <span className="faint" style={{ fontWeight: 400 }}>
-          {levelName}
-        </span>
+        {exercise.technique.name} <span className="faint aside">{levelName(exercise)}</span>
       </h1>
       <fieldset className="row">
         <legend className="sr-only">Support</legend>
@@ -114,7 +186,7 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
               name="support"
               checked={s === support}
               onChange={(event) => {
-                setSupport(s)
+                onSupport(s)
                 event.currentTarget.blur()
               }}
             />{' '}
@@ -124,47 +196,4 @@ function Sitting({ sitting: start }: { readonly sitting: LocalSitting }) {
       </fieldset>
     </div>
   )
-  return (
-    <div className="bench">
-      {head}
-      {trouble && <Trouble error={trouble} />}
-      {support === 'watch' ? (
-        <Watching
-          key={watched}
-          {...shared}
-          problem={nth('watched', watched)}
-          onAnother={() => setWatched(watched + 1)}
-          onTry={() => setSupport('guided')}
-          onStop={stop}
-        />
-      ) : (
-        <Working
-          key={attempts.length}
-          exercise={{ ...shared, support, problem }}
-          support={support}
-          open={open.current}
-          onOpen={(record) => {
-            open.current = record
-          }}
-          targetMs={targetOf(technique, start.level)}
-          n={attempts.length + 1}
-          planned={start.planned}
-          sittingId={start.id}
-          learnerId={start.learnerId}
-          onDone={keep}
-          onNext={next}
-          onStop={stop}
-        />
-      )}
-    </div>
-  )
-}
-
-/** The problems a sitting draws from: a rung of the ladder, or the learner's own dials. */
-function levelIn(sitting: LocalSitting): { space: ProblemSpace; levelName: string } {
-  const technique = techniqueById(sitting.technique)
-  if (sitting.level === OWN_LEVEL)
-    return { space: technique.dials.problems(sitting.dials ?? {}), levelName: 'own dials' }
-  const level = levelOf(technique, sitting.level)
-  return { space: level.problems(), levelName: `level ${sitting.level}, ${level.name.toLowerCase()}` }
 }

@@ -13,7 +13,7 @@ const KEYS: readonly [string, string][] = [
   ['← → ↑ ↓', 'on the frame: choose a rod, move an earth bead'],
   ['Space', 'on the frame: the heaven bead; a digit sets the rod'],
   ['V', 'on the frame: show or hide what each rod is worth'],
-  ['Esc', 'stop the sitting'],
+  ['Esc', 'stop the session'],
   ['?', 'this list'],
 ]
 

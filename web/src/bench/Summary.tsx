@@ -1,27 +1,28 @@
 import { readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { progressOf } from '@tachymetra/core/session'
+import { scoreOf } from '@tachymetra/core/set'
 import type { Tally } from '@tachymetra/core/technique'
-import { slipName } from '@tachymetra/core/words'
+import { levelReasonWords, slipName } from '@tachymetra/core/words'
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
 import { useLearners, useMoves } from '../data/queries.js'
-import type { LocalAttempt, LocalSitting } from '../data/store.js'
+import type { LocalAttempt, LocalSession } from '../data/store.js'
+import { AttemptTable, PaceFigures, pacesOf, slipCounts } from '../parts/figures.js'
 import { NextUp } from '../parts/NextUp.js'
-import { levelWords } from '../parts/words.js'
-import { AttemptTable, PaceFigures, pacesOf, slipCounts } from '../record/figures.js'
+import { setName } from '../parts/setName.js'
 
-/** What the sitting came to, from what this browser has kept: it needs no server. */
+/** What the session came to, from what this browser has kept: it needs no server. */
 export function Summary({
-  sitting,
+  session,
   attempts,
 }: {
-  readonly sitting: LocalSitting
+  readonly session: LocalSession
   readonly attempts: readonly LocalAttempt[]
 }) {
   const head = useRef<HTMLHeadingElement>(null)
-  const learner = useLearners().data?.find((l) => l.id === sitting.learnerId)
+  const learner = useLearners().data?.find((l) => l.id === session.learnerId)
   useEffect(() => head.current?.focus(), [])
   const rows = attempts.map(({ record, verdict }) => ({
     ...record,
@@ -30,12 +31,17 @@ export function Summary({
   }))
   const tallies = useMemo(() => tallyOf(attempts), [attempts])
   const slips = slipCounts(rows.flatMap((r) => r.slips))
+  const score = scoreOf(
+    session.recipe,
+    rows.map(({ n, right }) => ({ n, right })),
+  )
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>
       <h1 ref={head} tabIndex={-1}>
-        The sitting: {techniqueById(sitting.technique).name}, {levelWords(sitting.level)}
+        The session: {setName(session.recipe)}
       </h1>
-      <Moved sitting={sitting} />
+      <Moved session={session} />
+      {score !== undefined && <p>Score: {score}</p>}
       <PaceFigures paces={pacesOf(rows)} />
       {tallies && (
         <p>
@@ -68,10 +74,11 @@ export function Summary({
   )
 }
 
-/** The moves of level this sitting brought about, as soon as the server has judged it. */
-function Moved({ sitting }: { readonly sitting: LocalSitting }) {
-  const moves = useMoves(sitting.learnerId)
-  const its = moves.data?.filter((m) => m.technique === sitting.technique && m.at >= sitting.startedAt) ?? []
+/** The moves of level this session brought about, as soon as the server has judged it. */
+function Moved({ session }: { readonly session: LocalSession }) {
+  const moves = useMoves(session.learnerId)
+  const practised = new Set(session.recipe.sources.map((s) => ('technique' in s ? s.technique : '')))
+  const its = moves.data?.filter((m) => practised.has(m.technique) && m.at >= session.startedAt) ?? []
   return (
     <div role="status">
       {its.map((m) => (
@@ -79,7 +86,7 @@ function Moved({ sitting }: { readonly sitting: LocalSitting }) {
           <strong>
             {m.to > m.from ? 'Moved up' : 'Gone back'} to level {m.to}.
           </strong>{' '}
-          {m.because}
+          {levelReasonWords(m.reason)}
         </p>
       ))}
     </div>

@@ -9,9 +9,10 @@ import {
   leftStanding,
   setNumber,
 } from '@tachymetra/core/soroban'
-import { type School, type Technique, trace } from '@tachymetra/core/technique'
+import { type Technique, trace, type Variant } from '@tachymetra/core/technique'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { changeSettings, useSettings } from '../data/settings.js'
+import { FramePlayer } from '../parts/FramePlayer.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
@@ -19,7 +20,6 @@ import { PlaceRule } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { useKeys } from '../parts/useKeys.js'
 import { AbacusProblem } from './AbacusProblem.js'
-import { FramePlayer } from './FramePlayer.js'
 
 const KeyHelp = lazy(() => import('./KeyHelp.js'))
 
@@ -32,7 +32,7 @@ const SPEEDS: readonly (readonly [number, string])[] = [
 
 interface Props {
   readonly technique: Technique
-  readonly school: School
+  readonly variant: Variant
   readonly problem: Problem
   readonly onAnother: () => void
   readonly onTry: () => void
@@ -40,10 +40,10 @@ interface Props {
 }
 
 /** One problem worked before the learner's eyes, a step at a time and as slowly as wanted. */
-export function Watching({ technique, school, problem, onAnother, onTry, onStop }: Props) {
+export function Watching({ technique, variant, problem, onAnother, onTry, onStop }: Props) {
   const { steps, entries, answer } = useMemo(
-    () => trace(technique, problem, school),
-    [technique, problem, school],
+    () => trace(technique, problem, variant),
+    [technique, problem, variant],
   )
   const [at, setAt] = useState(0)
   const { rods, beadMs } = useSettings()

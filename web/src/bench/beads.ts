@@ -17,7 +17,7 @@ import {
 } from '@tachymetra/core/soroban'
 import type { Step } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { chooseRod, digitKey, earthKey, type Hand, heavenKey } from '../soroban/keys.js'
+import { chooseRod, digitKey, earthKey, type Hand, heavenKey } from '../parts/rodKeys.js'
 
 /** A frame that has stood still for so long is taken as settled: right at once, wrong after a while. */
 const SETTLED_RIGHT_MS = 700
@@ -25,7 +25,7 @@ const SETTLED_WRONG_MS = 3500
 /** How long a wrong frame is shown against the right one before it is taken back. */
 const SHOWN_WRONG_MS = 1800
 
-export interface BeadsAtBench {
+export interface Beads {
   readonly frame: Frame
   readonly chosen: number
   readonly choose: (place: number) => void
@@ -60,7 +60,7 @@ export function useBeads(given: {
   /** Called whenever beads move. */
   readonly onMove: () => void
   readonly commit: (value: Decimal) => void
-}): BeadsAtBench {
+}): Beads {
   const { start, step, at, standing, active, strict, wrong, onMove, commit } = given
   // By its text, since an equal number may be another object.
   const standingText = toText(standing)

@@ -6,7 +6,7 @@ import { type Effort, effortWords } from '@tachymetra/core/technique'
 import { useId, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { useLearner, useTimes } from '../data/queries.js'
-import { useSchools } from '../data/schools.js'
+import { useVariants } from '../data/variants.js'
 import { Checks } from '../parts/Checks.js'
 import { ExpressionInput } from '../parts/ExpressionInput.js'
 import { Fold } from '../parts/Fold.js'
@@ -32,9 +32,9 @@ export default function Compare() {
   const asked = search.get('p') ?? FIRST
   const [text, setText] = useState(asked)
   const learner = useLearner()
-  const schools = useSchools(learner?.id)
+  const variants = useVariants(learner?.id)
   const times = useTimes(learner?.id)
-  const found = useMemo(() => compared(asked, schools), [asked, schools])
+  const found = useMemo(() => compared(asked, variants), [asked, variants])
   const problem = useId()
   const show = (expression: string) => {
     setText(expression)
@@ -76,9 +76,9 @@ export default function Compare() {
   )
 }
 
-function compared(text: string, schools: Parameters<typeof compareWays>[1]): Comparison | { error: string } {
+function compared(text: string, variants: Parameters<typeof compareWays>[1]): Comparison | { error: string } {
   try {
-    return compareWays(readProblem(text), schools)
+    return compareWays(readProblem(text), variants)
   } catch (error) {
     if (error instanceof InputError) return { error: error.message }
     throw error

@@ -3,7 +3,7 @@
  * since a page that goes has no time for anything else.
  */
 import { type AttemptRecord, judgeRecord, progressOf } from '@tachymetra/core/session'
-import { keepAttempt, keptSitting, type LocalSitting } from './store.js'
+import { keepAttempt, keptSession, type LocalSession } from './store.js'
 
 const KEY = 'tachymetra.left'
 
@@ -43,15 +43,15 @@ export function leftAt(attempt: string): number | undefined {
   return left?.attempt === attempt && Number.isFinite(left.at) ? Math.round(left.at) : undefined
 }
 
-/** A sitting as it was left: with what its page could not write any more when it went. */
-export async function leftSitting(id: string): Promise<LocalSitting | undefined> {
-  const sitting = await keptSitting(id)
+/** A session as it was left: with what its page could not write any more when it went. */
+export async function leftSession(id: string): Promise<LocalSession | undefined> {
+  const session = await keptSession(id)
   const record = lastLeft()?.record
-  if (!sitting || record?.sittingId !== id || sitting.attempts.some((a) => a.record.id === record.id))
-    return sitting
-  const kept = sitting.open?.id === record.id ? sitting.open.events.length : 0
-  if (record.events.length <= kept) return sitting
-  if (progressOf(record).outcome === undefined) return { ...sitting, open: record }
+  if (!session || record?.sessionId !== id || session.attempts.some((a) => a.record.id === record.id))
+    return session
+  const kept = session.open?.id === record.id ? session.open.events.length : 0
+  if (record.events.length <= kept) return session
+  if (progressOf(record).outcome === undefined) return { ...session, open: record }
   await keepAttempt({ record, verdict: judgeRecord(record) })
-  return keptSitting(id)
+  return keptSession(id)
 }

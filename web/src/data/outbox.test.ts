@@ -4,7 +4,7 @@ import { type AttemptRecord, JUDGE, judgeRecord } from '@tachymetra/core/session
 import fc from 'fast-check'
 import { openDB } from 'idb'
 import { afterEach, expect, test, vi } from 'vitest'
-import { leftAt, leftSitting, noteLeaving } from './leaving.js'
+import { leftAt, leftSession, noteLeaving } from './leaving.js'
 import { flush, startOutbox } from './outbox.js'
 import {
   forgetLearner,
@@ -12,11 +12,11 @@ import {
   keepChange,
   keepOpen,
   keepRecall,
-  keepSitting,
+  keepSession,
   keptChange,
-  keptSitting,
+  keptSession,
   type LocalAttempt,
-  type LocalSitting,
+  type LocalSession,
   parcels,
 } from './store.js'
 
@@ -27,10 +27,10 @@ vi.stubGlobal('document', Object.assign(new EventTarget(), { visibilityState: 'v
 /** What a version before this one has left in the browser; made before anything here opens it. */
 const OLDER = {
   id: '00000000-0000-4000-8000-0000000000a1',
-  sittingId: '00000000-0000-4000-8000-0000000000a0',
+  sessionId: '00000000-0000-4000-8000-0000000000a0',
   n: 1,
   technique: 'add-running-total',
-  school: {},
+  variant: {},
   level: 1,
   support: 'answer',
   expression: '364+278',
@@ -49,7 +49,7 @@ const OLDER = {
 const older = await openDB('tachymetra', 1, {
   upgrade(db) {
     db.createObjectStore('outbox', { autoIncrement: true })
-    db.createObjectStore('sittings', { keyPath: 'id' })
+    db.createObjectStore('sessions', { keyPath: 'id' })
   },
 })
 const { id: _, ...olderBody } = OLDER
@@ -63,8 +63,8 @@ await older.add('outbox', {
   path: '/recalls/r2',
   body: { ...recall, fact: '7x8', right: false, ms: 900, thinkMs: 700 },
 })
-await older.put('sittings', {
-  id: OLDER.sittingId,
+await older.put('sessions', {
+  id: OLDER.sessionId,
   learnerId: 'l1',
   startedAt: OLDER.startedAt,
   attempts: [OLDER],
@@ -106,9 +106,9 @@ function serve(): Kept {
   return kept
 }
 
-async function sitting(learnerId = 'l1'): Promise<LocalSitting> {
+async function session(learnerId = 'l1'): Promise<LocalSession> {
   made += 1
-  const started: LocalSitting = {
+  const started: LocalSession = {
     id: uuid(made),
     seed: 1,
     learnerId,
@@ -120,12 +120,12 @@ async function sitting(learnerId = 'l1'): Promise<LocalSitting> {
     attempts: [],
     ended: false,
   }
-  await keepSitting(started)
+  await keepSession(started)
   return started
 }
 
-const attempt = (sittingId: string, n: number, more: object = {}) =>
-  ({ record: { id: `${sittingId}-${n}`, sittingId, n, ...more }, verdict: {} }) as unknown as LocalAttempt
+const attempt = (sessionId: string, n: number, more: object = {}) =>
+  ({ record: { id: `${sessionId}-${n}`, sessionId, n, ...more }, verdict: {} }) as unknown as LocalAttempt
 
 /** Sends until nothing is left to send but what was refused. */
 async function sendAll(): Promise<void> {
@@ -154,18 +154,18 @@ test('what an older version has kept is gone on with: judged as it was, sent as 
   })
   expect(judgeRecall(right!.body)).toMatchObject({ right: true, ms: 900, thinkMs: 720 })
   expect(judgeRecall(wrong!.body)).toMatchObject({ right: false, ms: 900 })
-  expect((await keptSitting(OLDER.sittingId))!.attempts).toEqual([
+  expect((await keptSession(OLDER.sessionId))!.attempts).toEqual([
     { record: { ...body, id: OLDER.id }, verdict },
   ])
 })
 
-test('an attempt left open is there again, and sent as stopped when its sitting is let go', async () => {
+test('an attempt left open is there again, and sent as stopped when its session is let go', async () => {
   const server = serve()
-  const { id } = await sitting()
+  const { id } = await session()
   const record: AttemptRecord = {
     ...(OLDER as unknown as AttemptRecord),
     id: uuid(700),
-    sittingId: id,
+    sessionId: id,
     support: 'answer',
     judge: JUDGE,
     events: [
@@ -174,24 +174,24 @@ test('an attempt left open is there again, and sent as stopped when its sitting 
     ],
   }
   await keepOpen(record)
-  expect((await keptSitting(id))!.open).toEqual(record)
+  expect((await keptSession(id))!.open).toEqual(record)
   made += 1
   const later = {
-    ...(await keptSitting(id))!,
+    ...(await keptSession(id))!,
     id: uuid(made),
     startedAt: '2026-03-18T10:00:00.000Z',
     attempts: [],
   }
-  await keepSitting(later)
+  await keepSession(later)
   await sendAll()
-  expect(server.arrivals).toEqual([`/sittings/${id}`, `/attempts/${record.id}`])
+  expect(server.arrivals).toEqual([`/sessions/${id}`, `/attempts/${record.id}`])
   expect(server.things.get(`/attempts/${record.id}`)).toMatchObject({
     events: [{}, {}, { kind: 'stopped', at: 3000 }],
   })
   // What has ended is not open again, whatever comes late.
-  await keepAttempt({ record: { ...record, sittingId: later.id }, verdict: {} as LocalAttempt['verdict'] })
-  await keepOpen({ ...record, sittingId: later.id })
-  expect((await keptSitting(later.id))!.open).toBeUndefined()
+  await keepAttempt({ record: { ...record, sessionId: later.id }, verdict: {} as LocalAttempt['verdict'] })
+  await keepOpen({ ...record, sessionId: later.id })
+  expect((await keptSession(later.id))!.open).toBeUndefined()
 })
 
 test('what the page could not write any more when it went is there again: gone on with, or kept when it was over', async () => {
@@ -201,45 +201,45 @@ test('what the page could not write any more when it went is there again: gone o
     getItem: (key: string) => local.get(key) ?? null,
     setItem: (key: string, value: string) => local.set(key, value),
   })
-  const { id } = await sitting()
-  const whole = { ...(OLDER as unknown as AttemptRecord), sittingId: id, judge: JUDGE }
+  const { id } = await session()
+  const whole = { ...(OLDER as unknown as AttemptRecord), sessionId: id, judge: JUDGE }
   const shown = { kind: 'shown', at: 0, text: 'answer' } as const
   const wrong = { kind: 'entered', at: 3000, text: '542' } as const
   const right = { kind: 'entered', at: 5000, text: '642' } as const
   const begun: AttemptRecord = { ...whole, id: uuid(710), events: [shown, wrong] }
-  expect((await leftSitting(id))!.open).toBeUndefined()
+  expect((await leftSession(id))!.open).toBeUndefined()
   noteLeaving(begun.id, new Date(Date.now() - 4000).toISOString(), begun)
-  expect((await leftSitting(id))!.open).toEqual(begun)
+  expect((await leftSession(id))!.open).toEqual(begun)
   expect(leftAt(begun.id)).toBeGreaterThanOrEqual(4000)
   expect(leftAt(uuid(711))).toBeUndefined()
   // What was kept later is not undone by what was left before.
   await keepOpen({ ...begun, events: [shown, wrong, { kind: 'hint', at: 4000 }] })
-  expect((await leftSitting(id))!.open!.events).toHaveLength(3)
+  expect((await leftSession(id))!.open!.events).toHaveLength(3)
   noteLeaving(begun.id, begun.startedAt, {
     ...begun,
     events: [shown, wrong, { kind: 'hint', at: 4000 }, right],
   })
-  const found = (await leftSitting(id))!
+  const found = (await leftSession(id))!
   expect(found.open).toBeUndefined()
   expect(found.attempts).toMatchObject([
     { record: { id: begun.id }, verdict: { outcome: 'done', right: false } },
   ])
-  expect((await leftSitting(id))!.attempts).toHaveLength(1)
+  expect((await leftSession(id))!.attempts).toHaveLength(1)
   await sendAll()
-  expect(server.arrivals).toEqual([`/sittings/${id}`, `/attempts/${begun.id}`])
+  expect(server.arrivals).toEqual([`/sessions/${id}`, `/attempts/${begun.id}`])
 })
 
-test('one the server always fails at does not hold up those behind it; the attempts of its sitting wait', async () => {
+test('one the server always fails at does not hold up those behind it; the attempts of its session wait', async () => {
   const server = serve()
-  const [one, other] = [await sitting(), await sitting()]
-  server.broken.add(`/sittings/${one.id}`)
+  const [one, other] = [await session(), await session()]
+  server.broken.add(`/sessions/${one.id}`)
   await keepAttempt(attempt(one.id, 1))
   await keepAttempt(attempt(other.id, 1))
   for (let i = 0; i < 5; i += 1) await flush()
-  expect(server.arrivals).toEqual([`/sittings/${other.id}`, `/attempts/${other.id}-1`])
+  expect(server.arrivals).toEqual([`/sessions/${other.id}`, `/attempts/${other.id}-1`])
   server.broken.clear()
   await sendAll()
-  expect(server.arrivals.slice(2)).toEqual([`/sittings/${one.id}`, `/attempts/${one.id}-1`])
+  expect(server.arrivals.slice(2)).toEqual([`/sessions/${one.id}`, `/attempts/${one.id}-1`])
 })
 
 afterEach(async () => {
@@ -248,10 +248,10 @@ afterEach(async () => {
   await forgetLearner('l1')
 })
 
-test('whatever goes wrong on the way, everything arrives, once, attempts after their sitting, and the latest change of each field holds', async () => {
+test('whatever goes wrong on the way, everything arrives, once, attempts after their session, and the latest change of each field holds', async () => {
   const action = fc.oneof(
     { weight: 3, arbitrary: fc.constant({ do: 'attempt' as const }) },
-    { weight: 1, arbitrary: fc.constant({ do: 'sitting' as const }) },
+    { weight: 1, arbitrary: fc.constant({ do: 'session' as const }) },
     { weight: 1, arbitrary: fc.constant({ do: 'recall' as const }) },
     {
       weight: 2,
@@ -272,12 +272,12 @@ test('whatever goes wrong on the way, everything arrives, once, attempts after t
       server.faults = wrong
       const expected: string[] = []
       const fields: Record<string, number> = {}
-      let at = await sitting()
+      let at = await session()
       let n = 0
       for (const a of actions) {
-        if (a.do === 'sitting') [at, n] = [await sitting(), 0]
+        if (a.do === 'session') [at, n] = [await session(), 0]
         else if (a.do === 'attempt') {
-          if (n === 0) expected.push(`/sittings/${at.id}`)
+          if (n === 0) expected.push(`/sessions/${at.id}`)
           n += 1
           expected.push(`/attempts/${at.id}-${n}`)
           await keepAttempt(attempt(at.id, n))
@@ -296,7 +296,7 @@ test('whatever goes wrong on the way, everything arrives, once, attempts after t
       if (wrong.filter((f) => f === 'failing').length < 3) expect(server.arrivals).toEqual(expected)
       for (const [i, path] of server.arrivals.entries())
         if (path.startsWith('/attempts/'))
-          expect(server.arrivals.indexOf(`/sittings/${path.slice(10, 46)}`)).toBeLessThan(i)
+          expect(server.arrivals.indexOf(`/sessions/${path.slice(10, 46)}`)).toBeLessThan(i)
       expect(server.things.get(SETTINGS) ?? {}).toEqual(fields)
       expect(await keptChange(SETTINGS)).toEqual({})
     }),
@@ -306,12 +306,12 @@ test('whatever goes wrong on the way, everything arrives, once, attempts after t
 
 test('what the server refuses is kept apart with its reason and holds nothing up', async () => {
   const server = serve()
-  const { id } = await sitting()
+  const { id } = await session()
   await keepAttempt(attempt(id, 1, { bad: true }))
   await keepAttempt(attempt(id, 2))
   await keepChange(SETTINGS, { bad: 1 })
   await sendAll()
-  expect(server.arrivals).toEqual([`/sittings/${id}`, `/attempts/${id}-2`])
+  expect(server.arrivals).toEqual([`/sessions/${id}`, `/attempts/${id}-2`])
   expect((await parcels()).map(([, p]) => p.refused)).toEqual(['This is bad.', 'This is bad.'])
   // What was refused is not laid over what the server has, nor sent again with the next change.
   expect(await keptChange(SETTINGS)).toEqual({})
@@ -323,16 +323,16 @@ test('what the server refuses is kept apart with its reason and holds nothing up
 test('a learner removed takes along what was still to be sent, and nobody else’s', async () => {
   const server = serve()
   server.faults = Array(20).fill('lost')
-  const [theirs, other] = [await sitting('l1'), await sitting('l2')]
+  const [theirs, other] = [await session('l1'), await session('l2')]
   for (const { id } of [theirs, other]) await keepAttempt(attempt(id, 1))
   await keepChange(SETTINGS, { minutes: 6 })
   await keepRecall({ id: uuid(900), learnerId: 'l1' } as Parameters<typeof keepRecall>[0])
   await forgetLearner('l1')
-  expect(await keptSitting(theirs.id)).toBeUndefined()
-  expect((await keptSitting(other.id))!.attempts).toHaveLength(1)
+  expect(await keptSession(theirs.id)).toBeUndefined()
+  expect((await keptSession(other.id))!.attempts).toHaveLength(1)
   server.faults = []
   await sendAll()
-  expect(server.arrivals).toEqual([`/sittings/${other.id}`, `/attempts/${other.id}-1`])
+  expect(server.arrivals).toEqual([`/sessions/${other.id}`, `/attempts/${other.id}-1`])
 })
 
 test('what is left from earlier is sent at the start and when the network is back; who follows is told', async () => {

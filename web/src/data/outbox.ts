@@ -64,12 +64,12 @@ const PATIENT = 3
 async function round(): Promise<boolean> {
   let reached = true
   let sent = 0
-  // Sittings that could not be announced: their attempts have to wait.
+  // Sessions that could not be announced: their attempts have to wait.
   const waitingFor = new Set<string>()
   for (const [key, parcel] of await parcels()) {
     if (parcel.refused !== undefined) continue
-    const { sittingId } = parcel.body as { sittingId?: string }
-    if (sittingId && waitingFor.has(sittingId)) continue
+    const { sessionId } = parcel.body as { sessionId?: string }
+    if (sessionId && waitingFor.has(sessionId)) continue
     try {
       await call(parcel.method ?? 'PUT', parcel.path, parcel.body)
       await settleParcel(key)
@@ -85,7 +85,7 @@ async function round(): Promise<boolean> {
       const failed = (failures.get(key) ?? 0) + 1
       failures.set(key, failed)
       if (failed < PATIENT) break
-      waitingFor.add(parcel.path.replace('/sittings/', ''))
+      waitingFor.add(parcel.path.replace('/sessions/', ''))
     }
   }
   publish((await parcels()).map(([, p]) => p))

@@ -1,7 +1,6 @@
 /** Today's plan of a learner, made here from what the server knows. */
-import { readiness, standsOf } from '@tachymetra/core/curriculum'
+import { masteryOf } from '@tachymetra/core/curriculum'
 import { type LearnerSettings, slowFacts, type Times } from '@tachymetra/core/learner'
-import { dayIn } from '@tachymetra/core/number'
 import {
   FACT_SECONDS,
   freeTime,
@@ -39,30 +38,23 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
   const { data: times } = useTimes(learner.id)
   return useMemo(() => {
     if (!coach || !settings || !times) return undefined
-    const { day, today, results } = coach
+    const { day, today, latest, moves } = coach
     const done = new Map<string, number>(
       today.recalls >= FACTS_DONE ? [['facts', (FACT_SECONDS * today.recalls) / 60]] : [],
     )
-    for (const r of results)
-      if (dayIn(r.at, learner.timeZone) === day)
-        done.set(r.technique, (done.get(r.technique) ?? 0) + minutesOf(r))
+    for (const worked of coach.worked) done.set(worked.technique, minutesOf(worked))
     const week = {
       settings,
       day,
       now: new Date().toISOString(),
       memories: coach.facts,
       slow: slowFacts(times).map((s) => s.fact),
-      results,
+      latest,
       slips: coach.slips,
-      moves: coach.moves,
+      moves,
       done,
     }
-    const input = {
-      ...week,
-      times,
-      readiness: readiness(results, { ...settings, moves: coach.moves }),
-      stands: standsOf(results, coach.moves),
-    }
+    const input = { ...week, times, mastery: masteryOf({ ...settings, latest, moves }) }
     return {
       input,
       items: planDay(input),

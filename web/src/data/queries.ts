@@ -13,16 +13,16 @@ import type {
   MoveWire,
   NewLearner,
   PacePoint,
-  SittingPage,
-  SittingWire,
+  SessionPage,
+  SessionWire,
   SlipWeek,
 } from '@tachymetra/core/wire'
 import { QueryClient, useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, Refusal } from './api.js'
-import { forgetFlashed } from './flashed.js'
 import { forgetLeaving } from './leaving.js'
 import { useSettings } from './settings.js'
 import { forgetLearner } from './store.js'
+import { forgetVisited } from './visited.js'
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -69,7 +69,7 @@ export function useRemoveLearner() {
       await call<{ id: string }>('DELETE', `/learners/${id}`, {})
       await forgetLearner(id)
       forgetLeaving()
-      forgetFlashed()
+      forgetVisited()
     },
     onSuccess: () => queryClient.invalidateQueries({ queryKey: ['learners'] }),
   })
@@ -130,13 +130,13 @@ export function usePractised(learnerId: string) {
   })
 }
 
-export function useSittings(learnerId: string, technique: string | undefined) {
+export function useSessions(learnerId: string, technique: string | undefined) {
   return useInfiniteQuery({
-    queryKey: ['record', learnerId, 'sittings', technique],
+    queryKey: ['record', learnerId, 'sessions', technique],
     queryFn: ({ pageParam }) =>
-      call<SittingPage>(
+      call<SessionPage>(
         'GET',
-        `/learners/${learnerId}/sittings?limit=15${technique ? `&technique=${technique}` : ''}${pageParam && `&before=${pageParam}`}`,
+        `/learners/${learnerId}/sessions?limit=15${technique ? `&technique=${technique}` : ''}${pageParam && `&before=${pageParam}`}`,
       ),
     initialPageParam: '',
     getNextPageParam: (page) => page.next,
@@ -150,7 +150,7 @@ export function usePace(learnerId: string, technique: string) {
   })
 }
 
-/** The latest answers at a level; nothing is asked for problems of own dials. */
+/** The latest answers at a level; nothing is asked for problems of own parameters. */
 export function useLatest(learnerId: string, technique: string, level: number | undefined) {
   return useQuery({
     queryKey: ['record', learnerId, 'latest', technique, level],
@@ -167,10 +167,10 @@ export function useFacts(learnerId: string) {
   })
 }
 
-export function useSitting(id: string) {
+export function useSession(id: string) {
   return useQuery({
-    queryKey: ['record', 'sitting', id],
-    queryFn: () => call<SittingWire & { attempts: AttemptSummary[] }>('GET', `/sittings/${id}`),
+    queryKey: ['record', 'session', id],
+    queryFn: () => call<SessionWire & { attempts: AttemptSummary[] }>('GET', `/sessions/${id}`),
   })
 }
 

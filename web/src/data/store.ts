@@ -1,22 +1,17 @@
-/** What the browser keeps of its own: what is not yet sent, and the sitting under way with its open attempt. */
-import { factById } from '@tachymetra/core/facts'
-import { COMMON_KEY_MS } from '@tachymetra/core/learner'
+/** What the browser keeps of its own: what is not yet sent, and the session under way with its open attempt. */
+
 import {
   type AttemptRecord,
   durationOf,
-  eventsOfOlder,
-  FIRST_JUDGE,
-  judgeRecord,
   mistaken,
   moved,
-  type OlderAttempt,
   progressOf,
-  type Support,
   type Verdict,
 } from '@tachymetra/core/session'
-import type { DialValues, School } from '@tachymetra/core/technique'
-import type { RecallWire, SittingStart } from '@tachymetra/core/wire'
+import type { Variant } from '@tachymetra/core/technique'
+import type { RecallWire, SessionStart } from '@tachymetra/core/wire'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
+import { upgradedParcel, upgradedSession } from './older.js'
 
 /** An attempt with the verdict the learner was told. */
 export interface LocalAttempt {
@@ -24,16 +19,11 @@ export interface LocalAttempt {
   readonly verdict: Verdict
 }
 
-/** A sitting as planned on the desk, with what has been done of it. */
-export interface LocalSitting extends SittingStart {
+/** A session as it was begun, with what has been done of it. */
+export interface LocalSession extends SessionStart {
   readonly id: string
-  readonly seed: number
-  /** Where practitioners differ: what was chosen, by option. */
-  readonly school?: School
-  /** For problems of the learner's own dials (OWN_LEVEL). */
-  readonly dials?: DialValues
-  /** Support the sitting begins with. */
-  readonly support: Support
+  /** Where practitioners differ: what was chosen, by technique and option. */
+  readonly variants?: Readonly<Record<string, Variant>>
   readonly attempts: readonly LocalAttempt[]
   /** The attempt under way, with what has happened in it so far. */
   readonly open?: AttemptRecord
@@ -52,28 +42,31 @@ export interface Parcel {
 
 interface Shape extends DBSchema {
   outbox: { key: number; value: Parcel }
-  sittings: { key: string; value: LocalSitting }
+  sessions: { key: string; value: LocalSession }
 }
 
-/** Sittings are kept so many days, to be gone on with. */
+/** Sessions are kept so many days, to be gone on with. */
 const KEPT_DAYS = 7
-const VERSION = 2
+const VERSION = 3
 
 let opened: Promise<IDBPDatabase<Shape>> | undefined
 
 function database(): Promise<IDBPDatabase<Shape>> {
   opened ??= openDB<Shape>('tachymetra', VERSION, {
     async upgrade(db, before, _now, tx) {
+      db.createObjectStore('sessions', { keyPath: 'id' })
       if (before < 1) {
         db.createObjectStore('outbox', { autoIncrement: true })
-        db.createObjectStore('sittings', { keyPath: 'id' })
         return
       }
       const outbox = tx.objectStore('outbox')
-      for (const key of await outbox.getAllKeys()) await outbox.put(upgraded((await outbox.get(key))!), key)
-      const sittings = tx.objectStore('sittings')
-      for (const sitting of await sittings.getAll())
-        await sittings.put({ ...sitting, attempts: sitting.attempts.flatMap(upgradedAttempt) })
+      for (const key of await outbox.getAllKeys())
+        await outbox.put(upgradedParcel((await outbox.get(key))!, before), key)
+      // What earlier versions called sittings.
+      const older = (tx as unknown as { objectStore(name: string): typeof outbox }).objectStore('sittings')
+      for (const session of await older.getAll())
+        await tx.objectStore('sessions').put(upgradedSession(session, before))
+      ;(db as unknown as IDBDatabase).deleteObjectStore('sittings')
     },
     // A page of another version waits: let it have the database, and open it again when it is needed.
     blocking(_now, _wanted, event) {
@@ -91,62 +84,21 @@ function database(): Promise<IDBPDatabase<Shape>> {
   return opened
 }
 
-type OlderRecord = Omit<AttemptRecord, 'judge' | 'events'> & OlderAttempt
-
-/** A record made before there were events. */
-function upgradedRecord(record: OlderRecord): AttemptRecord {
-  const { entries, hints, outcome, thinkMs, keyMs, totalMs, idleMs, ...rest } = record
-  const events = eventsOfOlder({ entries, hints, outcome, thinkMs, keyMs, totalMs, idleMs })
-  return { ...rest, judge: FIRST_JUDGE, events }
-}
-
-/** What an older version has queued, as this one sends it. What the server refused then it may take now. */
-function upgraded({ refused, ...parcel }: Parcel): Parcel {
-  const body = parcel.body as object
-  if (parcel.path.startsWith('/attempts/') && 'entries' in body)
-    return { ...parcel, body: upgradedRecord(body as OlderRecord) }
-  if (parcel.path.startsWith('/recalls/') && 'right' in body) {
-    const { right, ms, thinkMs, ...rest } = body as {
-      fact: string
-      right: boolean
-      ms: number
-      thinkMs: number
-    }
-    const card = factById(rest.fact)?.card
-    const event =
-      right && card
-        ? ({ kind: 'entered', at: ms, text: card.kind.print(card.expect), first: thinkMs, last: ms } as const)
-        : ({ kind: 'given', at: ms } as const)
-    return { ...parcel, body: { ...rest, judge: FIRST_JUDGE, keyMs: COMMON_KEY_MS, events: [event] } }
-  }
-  return refused === undefined ? parcel : { ...parcel, refused }
-}
-
-function upgradedAttempt(kept: LocalAttempt | OlderRecord): LocalAttempt[] {
-  if ('record' in kept) return [kept]
-  try {
-    const record = upgradedRecord(kept)
-    return [{ record, verdict: judgeRecord(record) }]
-  } catch {
-    return []
-  }
-}
-
-/** Keeps a new sitting. Old ones are let go; what was begun in them is sent first. */
-export async function keepSitting(sitting: LocalSitting): Promise<void> {
-  const tx = (await database()).transaction(['sittings', 'outbox'], 'readwrite')
-  const sittings = tx.objectStore('sittings')
-  const oldest = new Date(Date.parse(sitting.startedAt) - KEPT_DAYS * 86_400_000).toISOString()
-  for (const old of await sittings.getAll()) {
+/** Keeps a new session. Old ones are let go; what was begun in them is sent first. */
+export async function keepSession(session: LocalSession): Promise<void> {
+  const tx = (await database()).transaction(['sessions', 'outbox'], 'readwrite')
+  const sessions = tx.objectStore('sessions')
+  const oldest = new Date(Date.parse(session.startedAt) - KEPT_DAYS * 86_400_000).toISOString()
+  for (const old of await sessions.getAll()) {
     if (old.startedAt >= oldest) continue
     const record = old.open && stopped(old.open)
     if (record) {
       if (old.attempts.length === 0) await tx.objectStore('outbox').add(announced(old))
       await tx.objectStore('outbox').add(posted(record))
     }
-    await sittings.delete(old.id)
+    await sessions.delete(old.id)
   }
-  await sittings.put(sitting)
+  await sessions.put(session)
   await tx.done
 }
 
@@ -159,17 +111,17 @@ export function stopped(open: AttemptRecord): AttemptRecord | undefined {
   return { ...open, support: mostHelp, events }
 }
 
-export async function keptSitting(id: string): Promise<LocalSitting | undefined> {
-  return (await database()).get('sittings', id)
+export async function keptSession(id: string): Promise<LocalSession | undefined> {
+  return (await database()).get('sessions', id)
 }
 
 /** Keeps what has happened so far in the attempt under way. */
 export async function keepOpen(open: AttemptRecord): Promise<void> {
-  const tx = (await database()).transaction('sittings', 'readwrite')
-  const sitting = await tx.store.get(open.sittingId)
+  const tx = (await database()).transaction('sessions', 'readwrite')
+  const session = await tx.store.get(open.sessionId)
   // One that has just ended is not open again.
-  if (sitting && !sitting.attempts.some((a) => a.record.id === open.id))
-    await tx.store.put({ ...sitting, open })
+  if (session && !session.attempts.some((a) => a.record.id === open.id))
+    await tx.store.put({ ...session, open })
   await tx.done
 }
 
@@ -190,46 +142,52 @@ export async function keepOpenNow(): Promise<void> {
 const posted = ({ id, ...body }: AttemptRecord): Parcel => ({ path: `/attempts/${id}`, body })
 
 /**
- * Adds an attempt to its sitting and queues it for the server, both or neither. The first one brings the
- * announcement of the sitting with it, so that a sitting in which nothing was done leaves no trace.
+ * Adds an attempt to its session and queues it for the server, both or neither. The first one brings the
+ * announcement of the session with it, so that a session in which nothing was done leaves no trace.
  */
 export async function keepAttempt(attempt: LocalAttempt): Promise<void> {
   const { record } = attempt
-  const tx = (await database()).transaction(['sittings', 'outbox'], 'readwrite')
-  const sitting = await tx.objectStore('sittings').get(record.sittingId)
-  if (sitting) {
-    if (sitting.attempts.length === 0) await tx.objectStore('outbox').add(announced(sitting))
-    const { open: _, ...rest } = sitting
-    await tx.objectStore('sittings').put({ ...rest, attempts: [...sitting.attempts, attempt] })
+  const tx = (await database()).transaction(['sessions', 'outbox'], 'readwrite')
+  const session = await tx.objectStore('sessions').get(record.sessionId)
+  if (session) {
+    if (session.attempts.length === 0) await tx.objectStore('outbox').add(announced(session))
+    const { open: _, ...rest } = session
+    await tx.objectStore('sessions').put({ ...rest, attempts: [...session.attempts, attempt] })
   }
   await tx.objectStore('outbox').add(posted(record))
   await tx.done
 }
 
-/** Drops a removed learner's sittings and whatever of theirs was still to be sent. */
+/** Drops a removed learner's sessions and whatever of theirs was still to be sent. */
 export async function forgetLearner(learnerId: string): Promise<void> {
-  const tx = (await database()).transaction(['sittings', 'outbox'], 'readwrite')
+  const tx = (await database()).transaction(['sessions', 'outbox'], 'readwrite')
   const gone = new Set<string>()
-  for (const sitting of await tx.objectStore('sittings').getAll())
-    if (sitting.learnerId === learnerId) {
-      gone.add(sitting.id)
-      await tx.objectStore('sittings').delete(sitting.id)
+  for (const session of await tx.objectStore('sessions').getAll())
+    if (session.learnerId === learnerId) {
+      gone.add(session.id)
+      await tx.objectStore('sessions').delete(session.id)
     }
   const [keys, values] = await Promise.all([
     tx.objectStore('outbox').getAllKeys(),
     tx.objectStore('outbox').getAll(),
   ])
   for (const [i, { path, body }] of values.entries()) {
-    const its = body as { learnerId?: string; sittingId?: string }
-    if (path.includes(learnerId) || its.learnerId === learnerId || (its.sittingId && gone.has(its.sittingId)))
+    const its = body as { learnerId?: string; sessionId?: string }
+    if (path.includes(learnerId) || its.learnerId === learnerId || (its.sessionId && gone.has(its.sessionId)))
       await tx.objectStore('outbox').delete(keys[i]!)
   }
   await tx.done
 }
 
-/** Queues one recall of a fact for the server. */
-export async function keepRecall({ id, ...body }: RecallWire): Promise<void> {
-  await (await database()).add('outbox', { path: `/recalls/${id}`, body })
+/** Queues a session that is kept nowhere else, and what was done first in it, both or neither. */
+export async function keepRecall(
+  { id, ...body }: RecallWire,
+  announce: { readonly id: string; readonly start: SessionStart } | undefined,
+): Promise<void> {
+  const tx = (await database()).transaction('outbox', 'readwrite')
+  if (announce) await tx.store.add({ path: `/sessions/${announce.id}`, body: announce.start })
+  await tx.store.add({ path: `/recalls/${id}`, body })
+  await tx.done
 }
 
 /** Queues a change of some fields; what has not been sent yet of the same thing goes with it. */
@@ -263,15 +221,15 @@ export async function keptChange<T>(path: string): Promise<Partial<T>> {
   }
 }
 
-function announced({ id, learnerId, technique, level, planned, startedAt }: LocalSitting): Parcel {
-  const body: SittingStart = { learnerId, technique, level, planned, startedAt }
-  return { path: `/sittings/${id}`, body }
+function announced({ id, learnerId, startedAt, recipe, seed, generator }: LocalSession): Parcel {
+  const body: SessionStart = { learnerId, startedAt, recipe, seed, generator }
+  return { path: `/sessions/${id}`, body }
 }
 
-export async function endSitting(id: string): Promise<void> {
-  const tx = (await database()).transaction('sittings', 'readwrite')
-  const sitting = await tx.store.get(id)
-  if (sitting) await tx.store.put({ ...sitting, ended: true })
+export async function endSession(id: string): Promise<void> {
+  const tx = (await database()).transaction('sessions', 'readwrite')
+  const session = await tx.store.get(id)
+  if (session) await tx.store.put({ ...session, ended: true })
   await tx.done
 }
 

@@ -22,7 +22,7 @@ export function FrameChoice(props: {
   const { level } = useFade(learnerId, technique, rung)
   return (
     <>
-      <div className="school">
+      <div className="variant">
         <strong>The frame shows</strong>
         <Select
           aria-label="The frame shows"

@@ -2,7 +2,7 @@ import { check, newLearnerSchema } from '@tachymetra/core/wire'
 import { Modal } from 'antd'
 import { useState } from 'react'
 import { useAddLearner } from '../data/queries.js'
-import { NameForm } from './NameForm.js'
+import { NameForm } from '../parts/NameForm.js'
 
 /** Asks for a name and nothing else. The same rule is checked here and on the server. */
 export default function NewLearner({ onClose }: { readonly onClose: (added?: string) => void }) {

@@ -1,25 +1,19 @@
-import type { Knowing, Readiness } from '@tachymetra/core/curriculum'
+import type { Mastery, MasteryState } from '@tachymetra/core/curriculum'
+import { MASTERY_NAMES } from '@tachymetra/core/words'
 import { type CSSProperties, memo } from 'react'
 import { layoutMap } from './layout.js'
-
-export const KNOWING_NAMES: Record<Knowing, string> = {
-  known: 'known',
-  practised: 'in practice',
-  ready: 'ready',
-  'not-yet': 'not yet',
-}
 
 const { spots, columns, rows } = layoutMap()
 const spotOf = new Map(spots.map((s) => [s.technique.id, s]))
 
 interface Props {
-  readonly readiness: readonly Readiness[]
+  readonly mastery: readonly Mastery[]
   readonly chosen: string
   readonly onChoose: (techniqueId: string) => void
 }
 
 /** Every technique, from what stands alone at the left to what needs the most; a line leads from each to those it opens. */
-export const PrerequisiteMap = memo(function PrerequisiteMap({ readiness, chosen, onChoose }: Props) {
+export const PrerequisiteMap = memo(function PrerequisiteMap({ mastery, chosen, onChoose }: Props) {
   return (
     <fieldset className="map-frame">
       <legend>
@@ -44,21 +38,21 @@ export const PrerequisiteMap = memo(function PrerequisiteMap({ readiness, chosen
           )}
         </svg>
         {spots.map(({ technique, column, row }) => {
-          const { standing } = readiness.find((r) => r.technique.id === technique.id)!
+          const { state } = mastery.find((m) => m.technique.id === technique.id)!
           return (
             <label
               key={technique.id}
-              className={`node ${standing}`}
+              className={`node ${state}`}
               style={{ gridColumn: column + 1, gridRow: row + 1 }}
             >
               <input
                 type="radio"
                 name="technique"
-                aria-label={`${technique.name}, ${KNOWING_NAMES[standing]}`}
+                aria-label={`${technique.name}, ${MASTERY_NAMES[state]}`}
                 checked={technique.id === chosen}
                 onChange={() => onChoose(technique.id)}
               />
-              <KnowingMark standing={standing} />
+              <MasteryMark state={state} />
               <span>{technique.name}</span>
               <span className="family faint">{technique.family}</span>
             </label>
@@ -70,12 +64,12 @@ export const PrerequisiteMap = memo(function PrerequisiteMap({ readiness, chosen
 })
 
 /** Told apart by shape: a filled tick, a half, an open square, a dotted one. */
-export function KnowingMark({ standing }: { readonly standing: Knowing }) {
+export function MasteryMark({ state }: { readonly state: MasteryState }) {
   return (
-    <svg className={`knowing ${standing}`} viewBox="0 0 14 14" aria-hidden="true">
+    <svg className={`mastery ${state}`} viewBox="0 0 14 14" aria-hidden="true">
       <rect x="1.5" y="1.5" width="11" height="11" />
-      {standing === 'known' && <path d="M3.5 7.3l2.4 2.6 4.8-5.6" />}
-      {standing === 'practised' && <path className="half" d="M1.5 12.5v-11h5.500v11z" />}
+      {state === 'known' && <path d="M3.5 7.3l2.4 2.6 4.8-5.6" />}
+      {state === 'practised' && <path className="half" d="M1.5 12.5v-11h5.500v11z" />}
     </svg>
   )
 }
@@ -83,9 +77,9 @@ export function KnowingMark({ standing }: { readonly standing: Knowing }) {
 function Key() {
   return (
     <span className="map-key faint">
-      {(Object.keys(KNOWING_NAMES) as Knowing[]).map((standing) => (
-        <span key={standing}>
-          <KnowingMark standing={standing} /> {KNOWING_NAMES[standing]}
+      {(Object.keys(MASTERY_NAMES) as MasteryState[]).map((state) => (
+        <span key={state}>
+          <MasteryMark state={state} /> {MASTERY_NAMES[state]}
         </span>
       ))}
     </span>

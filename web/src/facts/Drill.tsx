@@ -1,12 +1,15 @@
 import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
 import { COMMON_KEY_MS, isRecalled, KEYING_DAYS, keyingDue, recalled } from '@tachymetra/core/learner'
 import { JUDGE } from '@tachymetra/core/session'
+import { type ItemAnswer, toCome } from '@tachymetra/core/set'
+import type { RecallWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
 import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { flush } from '../data/outbox.js'
 import { keepRecall } from '../data/store.js'
+import type { Visit } from '../data/visited.js'
 import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
@@ -15,56 +18,59 @@ import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
 
-interface Asked {
+interface Asked extends ItemAnswer {
   readonly card: FactCard
   readonly thinkMs: number
-  readonly right: boolean
-  /** In time, too. */
+  /** Right, and in time too. */
   readonly known: boolean
 }
 
 const deckOf = (card: FactCard) => FACT_DECKS.find((d) => d.cards.includes(card))!
 
+function cardAt({ items }: Visit, n: number | undefined): FactCard | undefined {
+  const item = n === undefined ? undefined : items[n - 1]
+  return item?.kind === 'fact' ? item.card : undefined
+}
+
 /** One fact after another, without Enter. A wrong or slow one comes once more at the end. */
 export function Drill({
-  cards,
+  set,
   learnerId,
   onEnd,
   after,
 }: {
-  readonly cards: readonly FactCard[]
+  readonly set: Visit
   readonly learnerId: string
   readonly onEnd: () => void
   /** What may come next, shown once the round is over. */
   readonly after?: ReactNode
 }) {
-  const [queue, setQueue] = useState(cards)
-  const [asked, setAsked] = useState<readonly Asked[]>([])
-  const [wrong, setWrong] = useState<FactCard>()
-  const [turn, setTurn] = useState(0)
+  const [answers, setAnswers] = useState<readonly Asked[]>([])
   const [trouble, setTrouble] = useState<Error>()
-  const [card] = queue
+  const queue = toCome(set.start.recipe, answers)
+  const [n] = queue
+  const card = cardAt(set, n)
+  const wrong = answers.at(-1)?.right === false ? answers.at(-1)!.card : undefined
   useKeys({ Escape: onEnd, Enter: () => !card && onEnd() }, undefined, true)
-  if (!card) return <Round asked={asked} onEnd={onEnd} after={after} />
-  const answered = (one: Asked) => {
-    // Only the first time in a round tells what is remembered.
-    const first = !asked.some((a) => a.card === card)
-    if (first) setAsked([...asked, one])
-    setWrong(one.right ? undefined : card)
-    setQueue(one.known || !first ? queue.slice(1) : [...queue.slice(1), card])
-    setTurn(turn + 1)
-  }
+  if (!card || n === undefined) return <Round answers={answers} onEnd={onEnd} after={after} />
+  // Only the first time in a round tells what is remembered.
+  const first = !answers.some((a) => a.n === n)
   return (
     <div className="stack fact-drill">
       <p className="faint">{queue.length} to go</p>
       {trouble && <Trouble error={trouble} />}
       <Fact
-        key={turn}
+        key={answers.length}
         card={card}
         learnerId={learnerId}
-        kept={!asked.some((a) => a.card === card)}
-        onAnswered={answered}
-        onTrouble={setTrouble}
+        onAnswered={(one, recall) => {
+          setAnswers([...answers, { ...one, card, n }])
+          if (!first) return
+          const announce = answers.length === 0 ? { id: set.id, start: set.start } : undefined
+          keepRecall({ ...recall, sessionId: set.id, n }, announce).then(flush, () =>
+            setTrouble(new Error('This recall could not be kept: the browser refuses to store it.')),
+          )
+        }}
       >
         <p className="said" role="status">
           {wrong && (
@@ -84,13 +90,14 @@ export function Drill({
 function Fact(props: {
   readonly card: FactCard
   readonly learnerId: string
-  /** Is the recall recorded? */
-  readonly kept: boolean
-  readonly onAnswered: (one: Asked) => void
-  readonly onTrouble: (trouble: Error) => void
+  /** What was answered, and the record of it. */
+  readonly onAnswered: (
+    one: Pick<Asked, 'thinkMs' | 'right' | 'known'>,
+    recall: Omit<RecallWire, 'sessionId' | 'n'>,
+  ) => void
   readonly children: ReactNode
 }) {
-  const { card, learnerId, kept, onAnswered, onTrouble, children } = props
+  const { card, learnerId, onAnswered, children } = props
   const { keying } = useLearnerSettings(learnerId)
   const [task] = useState(() => ({ questions: [card], inOrder: true }))
   const [at] = useState(() => new Date().toISOString())
@@ -101,19 +108,10 @@ function Fact(props: {
       const keyMs = keying?.ms ?? COMMON_KEY_MS
       const { right, thinkMs } = recalled(progress, keyMs)
       const known = isRecalled({ right, thinkMs }, deckOf(card).withinMs)
-      if (kept)
-        keepRecall({
-          id: crypto.randomUUID(),
-          learnerId,
-          fact: card.id,
-          at,
-          judge: JUDGE,
-          keyMs,
-          events,
-        }).then(flush, () =>
-          onTrouble(new Error('This recall could not be kept: the browser refuses to store it.')),
-        )
-      onAnswered({ card, thinkMs, right, known })
+      onAnswered(
+        { thinkMs, right, known },
+        { id: crypto.randomUUID(), learnerId, fact: card.id, at, judge: JUDGE, keyMs, events },
+      )
     },
   })
   useKeys({ Backspace: attempt.erase }, { keys: card.kind.keys, press: attempt.press }, true)
@@ -136,11 +134,12 @@ function Fact(props: {
 }
 
 function Round(props: {
-  readonly asked: readonly Asked[]
+  readonly answers: readonly Asked[]
   readonly onEnd: () => void
   readonly after: ReactNode
 }) {
-  const { asked, onEnd, after } = props
+  const { answers, onEnd, after } = props
+  const asked = answers.filter((a, i) => answers.findIndex((other) => other.n === a.n) === i)
   const known = asked.filter((a) => a.known)
   return (
     <div className="stack" style={{ gap: '1rem' }}>

@@ -1,6 +1,7 @@
-import { FACT_DECKS, type FactCard, type FactDeck, factById } from '@tachymetra/core/facts'
+import { FACT_DECKS, type FactCard, type FactDeck } from '@tachymetra/core/facts'
 import { toAsk } from '@tachymetra/core/learner'
 import { seeded } from '@tachymetra/core/number'
+import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
 import { Button, InputNumber, Select } from 'antd'
 import { useState } from 'react'
@@ -8,6 +9,7 @@ import { useSearchParams } from 'react-router'
 import { usePlan } from '../data/plan.js'
 import { useFacts, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
+import { beginVisit, type Visit } from '../data/visited.js'
 import { FactHeat } from '../parts/FactHeat.js'
 import { Loading } from '../parts/Loading.js'
 import { NextUp } from '../parts/NextUp.js'
@@ -38,17 +40,23 @@ export default function FactsPage() {
   )
 }
 
+/** Some facts as a set: one missed or too slow comes once more at the end. */
+function factSet(learnerId: string, facts: readonly string[]): Visit {
+  const rule = { kind: 'repeat-missed' } as const
+  return beginVisit(learnerId, { ...plainRecipe([{ kind: 'facts', facts }], 'answer'), rule })
+}
+
 /** The facts of today's plan, as they were when the round began. */
 function PlannedRound({ learner, onEnd }: { readonly learner: LearnerWire; readonly onEnd: () => void }) {
   const plan = usePlan(learner)
-  const [cards, setCards] = useState<readonly FactCard[]>()
+  const [set, setSet] = useState<Visit | 'nothing'>()
   if (!plan) return <Loading />
-  if (!cards) {
+  if (!set) {
     const facts = plan.items.find((item) => item.kind === 'facts')?.facts ?? []
-    setCards(facts.map((fact) => factById(fact)!.card))
+    setSet(facts.length === 0 ? 'nothing' : factSet(learner.id, facts))
     return <Loading />
   }
-  if (cards.length === 0)
+  if (set === 'nothing')
     return (
       <div className="stack">
         <h1>The facts of today are done</h1>
@@ -59,16 +67,16 @@ function PlannedRound({ learner, onEnd }: { readonly learner: LearnerWire; reado
         </div>
       </div>
     )
-  return <Drill cards={cards} learnerId={learner.id} onEnd={onEnd} after={<NextUp learner={learner} />} />
+  return <Drill set={set} learnerId={learner.id} onEnd={onEnd} after={<NextUp learner={learner} />} />
 }
 
 function Known({ learner }: { readonly learner: LearnerWire }) {
   const { id: learnerId, name } = learner
   const facts = useFacts(learnerId)
-  const [cards, setCards] = useState<readonly FactCard[]>()
+  const [set, setSet] = useState<Visit>()
   if (facts.isPending) return <Loading />
   if (facts.isLoadingError) return <Trouble error={facts.error} retry={() => facts.refetch()} />
-  if (cards) return <Drill cards={cards} learnerId={learnerId} onEnd={() => setCards(undefined)} />
+  if (set) return <Drill set={set} learnerId={learnerId} onEnd={() => setSet(undefined)} />
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>
       <h1>
@@ -77,10 +85,26 @@ function Known({ learner }: { readonly learner: LearnerWire }) {
           of {name}
         </span>
       </h1>
-      <Choosing learnerId={learnerId} standings={facts.data} onStart={setCards} />
+      <Choosing
+        learnerId={learnerId}
+        standings={facts.data}
+        onStart={(cards) =>
+          setSet(
+            factSet(
+              learnerId,
+              cards.map((c) => c.id),
+            ),
+          )
+        }
+      />
       <KeyingNote learnerId={learnerId} />
     </div>
   )
+}
+
+function dueWords(due: number): string {
+  if (due === 1) return 'The one that is due'
+  return due > MOST_ITEMS ? `${MOST_ITEMS} of the ${due} that are due` : `All ${due} that are due`
 }
 
 function Choosing({
@@ -136,9 +160,7 @@ function Choosing({
           Recall
         </Button>
         {due > 0 && (
-          <Button onClick={() => begin(FACT_DECKS, due)}>
-            {due === 1 ? 'The one that is due' : `All ${due} that are due`}
-          </Button>
+          <Button onClick={() => begin(FACT_DECKS, Math.min(due, MOST_ITEMS))}>{dueWords(due)}</Button>
         )}
       </form>
       <p className="faint">

@@ -1,64 +1,109 @@
-import { gridQuestions, randomGrid } from '@tachymetra/core/flash'
-import { seeded } from '@tachymetra/core/number'
+import { type Grid, gridQuestions, printGrid } from '@tachymetra/core/flash'
+import { GRID, OWN_LEVEL } from '@tachymetra/core/registry'
+import { type AttemptRecord, JUDGE, type Progress } from '@tachymetra/core/session'
+import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import { Button, InputNumber } from 'antd'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
+import { flush } from '../data/outbox.js'
+import { beginVisit, finishVisited, keepVisited } from '../data/visited.js'
 import { Entry } from '../parts/Entry.js'
+import { GridTable } from '../parts/GridTable.js'
 import { Mark } from '../parts/Mark.js'
-import { useAttempt } from '../parts/useAttempt.js'
+import { OneLearner } from '../parts/OneLearner.js'
+import { Trouble } from '../parts/Trouble.js'
+import { type AttemptOnScreen, useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
 
 /** A table of numbers, summed along its rows and down its columns; both ways must come to the same total. */
 export default function GridPage() {
+  return <OneLearner>{({ id }) => <Grids key={id} learnerId={id} />}</OneLearner>
+}
+
+const FIGURES = [
+  ['rows', 'Rows', 2, 8],
+  ['columns', 'Columns', 2, 8],
+  ['digits', 'Digits', 1, 4],
+] as const
+
+/** One grid after another: a set for every size. */
+function Grids({ learnerId }: { readonly learnerId: string }) {
   const [size, setSize] = useState({ rows: 3, columns: 3, digits: 2 })
-  const [seed, setSeed] = useState(() => crypto.getRandomValues(new Int32Array(1))[0]!)
-  const figures: [keyof typeof size, string, number][] = [
-    ['rows', 'Rows', 8],
-    ['columns', 'Columns', 8],
-    ['digits', 'Digits', 4],
-  ]
+  const visitOf = (given: typeof size) =>
+    beginVisit(learnerId, plainRecipe([{ kind: 'grid', ...given, count: MOST_ITEMS }], 'answer'))
+  const [at, setAt] = useState(() => ({ visit: visitOf(size), n: 1 }))
+  const [trouble, setTrouble] = useState<Error>()
+  useEffect(() => {
+    void finishVisited().then(flush)
+  }, [])
+  const another = (given: typeof size) => {
+    setSize(given)
+    const on = given === size && at.n < MOST_ITEMS
+    setAt(on ? { ...at, n: at.n + 1 } : { visit: visitOf(given), n: 1 })
+    // One that was begun is kept as it was left.
+    void finishVisited().then(flush)
+  }
+  const { visit, n } = at
+  const item = visit.items[n - 1]
   return (
-    <div className="stack" style={{ gap: '1.25rem' }}>
+    <div className="stack loose">
       <h1>Grid</h1>
       <div className="row">
-        {figures.map(([key, name, most]) => (
+        {FIGURES.map(([key, name, least, most]) => (
           <label key={key} htmlFor={`grid-${key}`} className="row">
             {name}
             <InputNumber
               id={`grid-${key}`}
-              min={key === 'digits' ? 1 : 2}
+              min={least}
               max={most}
               precision={0}
               value={size[key]}
-              onChange={(n) => setSize({ ...size, [key]: n ?? size[key] })}
+              onChange={(value) => another({ ...size, [key]: value ?? size[key] })}
               style={{ width: '5rem' }}
             />
           </label>
         ))}
-        <Button onClick={() => setSeed(seed + 1)}>Another grid</Button>
+        <Button onClick={() => another(size)}>Another grid</Button>
         <Link to="/flash">Flash and tape</Link>
       </div>
-      <Sheet key={`${seed} ${size.rows} ${size.columns} ${size.digits}`} seed={seed} {...size} />
+      {trouble && <Trouble error={trouble} />}
+      {item?.kind === 'grid' && (
+        <Sheet
+          key={`${visit.id} ${n}`}
+          grid={item.grid}
+          sessionId={visit.id}
+          n={n}
+          onChange={(progress, record) =>
+            keepVisited(visit, progress, record).then(flush, () =>
+              setTrouble(new Error('This grid could not be kept: the browser refuses to store it.')),
+            )
+          }
+        />
+      )}
     </div>
   )
 }
 
-function Sheet(props: {
-  readonly rows: number
-  readonly columns: number
-  readonly digits: number
-  readonly seed: number
-}) {
-  const { rows, columns, digits, seed } = props
-  const grid = useMemo(() => randomGrid(rows, columns, digits, seeded(seed)), [rows, columns, digits, seed])
+interface SheetProps {
+  readonly grid: Grid
+  readonly sessionId: string
+  readonly n: number
+  readonly onChange: (progress: Progress, record: AttemptRecord) => void
+}
+
+/** One grid: an attempt at its sums, in any order. */
+function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
   const [task] = useState(() => ({ questions: gridQuestions(grid), inOrder: false }))
+  const [begun] = useState(() => ({ id: crypto.randomUUID(), startedAt: new Date().toISOString() }))
   const { questions } = task
   const [at, choose] = useState(0)
   const attempt = useAttempt({
     task,
     byItself: true,
-    onChange: (_, progress) => {
+    onChange: (events, progress) => {
+      const item = { technique: GRID, variant: {}, level: OWN_LEVEL, expression: printGrid(grid) }
+      onChange(progress, { ...begun, sessionId, n, ...item, support: 'answer', judge: JUDGE, events })
       // The next sum that is still open, once this one is right.
       if (!progress.answered[at]) return
       const next = questions.findIndex((_, i) => i > at && !progress.answered[i])
@@ -86,63 +131,22 @@ function Sheet(props: {
     done ? undefined : { keys: kind.keys, press: (key) => attempt.press(key, at) },
     true,
   )
-  const chosen = useRef<HTMLButtonElement>(null)
-  useEffect(() => {
-    if (at >= 0) chosen.current?.scrollIntoView({ block: 'nearest' })
-  }, [at])
   const latest = questions.map((_, i) => progress.entries.findLast((e) => e.step === i + 1))
-  const [byRows, byColumns] = latest.slice(-2)
-  const disagree = byRows && byColumns && byRows.text !== byColumns.text
-  const wrong = latest[at]?.verdict === 'wrong' && typing.text === ''
-  const cell = (i: number) => {
-    const { ask } = questions[i]!
-    const text = i === at && typing.text !== '' ? typing.text : (latest[i]?.text ?? '')
-    return (
-      <td key={ask} className="grid-sum">
-        <button
-          type="button"
-          ref={i === at ? chosen : undefined}
-          className={`grid-cell${i === at && !done ? ' chosen' : ''}`}
-          aria-label={`${ask}: ${text || 'empty'}`}
-          aria-pressed={i === at}
-          onClick={() => setAt(i)}
-        >
-          {text || '\u00a0'}
-        </button>
-        {latest[i] && (i !== at || typing.text === '') && <Mark right={latest[i].verdict === 'right'} />}
-      </td>
-    )
-  }
   return (
     <>
-      <div className="grid-frame">
-        <table className="grid-sheet mono">
-          <tbody>
-            {grid.cells.map((row, r) => (
-              <tr key={r}>
-                {row.map((n, c) => (
-                  <td key={c}>{n}</td>
-                ))}
-                {cell(r)}
-              </tr>
-            ))}
-            <tr>
-              {grid.columnSums.map((_, c) => cell(rows + c))}
-              {cell(rows + columns)}
-              <th scope="row" className="faint">
-                total of the rows
-              </th>
-            </tr>
-            <tr>
-              <td colSpan={columns} />
-              {cell(rows + columns + 1)}
-              <th scope="row" className="faint">
-                total of the columns
-              </th>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <GridTable
+        grid={grid}
+        sum={(i) => (
+          <Cell
+            ask={questions[i]!.ask}
+            text={i === at && typing.text !== '' ? typing.text : (latest[i]?.text ?? '')}
+            right={i === at && typing.text !== '' ? undefined : latest[i] && latest[i].verdict === 'right'}
+            chosen={i === at}
+            done={done}
+            onChoose={() => setAt(i)}
+          />
+        )}
+      />
       {!done && (
         <>
           <p className="question grid-question" id="question">
@@ -160,14 +164,54 @@ function Sheet(props: {
         </>
       )}
       <p role="status" className="grid-said">
-        {done
-          ? `All right, in ${seconds(progress.clock.at)}. Both ways came to ${grid.total}.`
-          : wrong
-            ? `${latest[at]!.text} is not right. Add it up once more.`
-            : disagree
-              ? 'The two totals do not agree: there is a mistake in one of the sums.'
-              : 'Rows to the right, columns below, and their totals in the corner: both must agree.'}
+        {saidOf(attempt, at, grid)}
       </p>
+    </>
+  )
+}
+
+/** What is said of the sums so far. */
+function saidOf({ progress, typing }: AttemptOnScreen, at: number, grid: Grid): string {
+  if (progress.outcome === 'done')
+    return `All right, in ${seconds(progress.clock.at)}. Both ways came to ${grid.total}.`
+  const latest = (i: number) => progress.entries.findLast((e) => e.step === i + 1)
+  const here = latest(at)
+  if (here?.verdict === 'wrong' && typing.text === '')
+    return `${here.text} is not right. Add it up once more.`
+  const sums = progress.answered.length
+  const [byRows, byColumns] = [latest(sums - 2), latest(sums - 1)]
+  return byRows && byColumns && byRows.text !== byColumns.text
+    ? 'The two totals do not agree: there is a mistake in one of the sums.'
+    : 'Rows to the right, columns below, and their totals in the corner: both must agree.'
+}
+
+function Cell(props: {
+  readonly ask: string
+  readonly text: string
+  /** Undefined while nothing stands there, or something is being typed. */
+  readonly right: boolean | undefined
+  readonly chosen: boolean
+  readonly done: boolean
+  readonly onChoose: () => void
+}) {
+  const { ask, text, right, chosen, done, onChoose } = props
+  const cell = useRef<HTMLButtonElement>(null)
+  useEffect(() => {
+    if (chosen) cell.current?.scrollIntoView({ block: 'nearest' })
+  }, [chosen])
+  return (
+    <>
+      <button
+        type="button"
+        ref={cell}
+        className={`grid-cell${chosen && !done ? ' chosen' : ''}`}
+        aria-label={`${ask}: ${text || 'empty'}`}
+        aria-pressed={chosen}
+        onClick={onChoose}
+      >
+        {text || '\u00a0'}
+      </button>
+      {right !== undefined && <Mark right={right} />}
     </>
   )
 }

@@ -3,10 +3,10 @@ import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
+import { beginItem } from '../data/begin.js'
 import { flush } from '../data/outbox.js'
 import { usePlan } from '../data/plan.js'
 import { recordChanged } from '../data/queries.js'
-import { beginItem } from '../data/sitting.js'
 import { Trouble } from './Trouble.js'
 
 /**

@@ -29,6 +29,8 @@ interface State {
 }
 
 export interface AttemptOnScreen extends State {
+  /** As it stands now, before the page is painted anew. */
+  latest(): State
   /** The question that is open; of several the one named. */
   question(of?: number): AnyQuestion | undefined
   press(key: string, of?: number): void
@@ -99,6 +101,7 @@ export function useAttempt({
   }
   return {
     ...shown,
+    latest: () => latest.current,
     question: (of) => openQuestion(shown.progress, of),
     press(key, of) {
       const asked = question(of)

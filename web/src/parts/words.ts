@@ -1,6 +1,7 @@
 /** Small pieces of wording used on several screens. */
 import { OWN_LEVEL } from '@tachymetra/core/registry'
 import type { Support } from '@tachymetra/core/session'
+import type { Technique } from '@tachymetra/core/technique'
 
 export const SUPPORT_ABOUT: Record<Support, string> = {
   watch: 'One problem worked before you, every value placed.',
@@ -18,7 +19,13 @@ export function seconds(ms: number | null | undefined): string {
 }
 
 export function levelWords(level: number): string {
-  return level === OWN_LEVEL ? 'own dials' : `level ${level}`
+  return level === OWN_LEVEL ? 'own settings' : `level ${level}`
+}
+
+/** The same with what the level is about. */
+export function levelName({ technique, level }: { technique: Technique; level: number }): string {
+  const name = technique.levels[level - 1]?.name
+  return name ? `${levelWords(level)}, ${name.toLowerCase()}` : levelWords(level)
 }
 
 export function when(iso: string, timeZone?: string): string {

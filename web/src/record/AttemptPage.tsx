@@ -1,12 +1,17 @@
-import { lowestPlace, readDecimal, toWords } from '@tachymetra/core/number'
+import { remarked } from '@tachymetra/core/diagnose'
+import { readGrid } from '@tachymetra/core/flash'
+import { lowestPlace, placeName, readDecimal, toWords } from '@tachymetra/core/number'
 import { lowestOf, problemWords } from '@tachymetra/core/problem'
-import { exerciseOf, moved, replayOf, SUPPORT_NAMES } from '@tachymetra/core/session'
+import { GRID } from '@tachymetra/core/registry'
+import { exerciseOf, type JudgedEntry, moved, replayOf, SUPPORT_NAMES } from '@tachymetra/core/session'
 import { clearFrame, frameOf, frameValue, isAbacus, setNumber } from '@tachymetra/core/soroban'
 import { lineOf, momentAfter, trace } from '@tachymetra/core/technique'
 import type { AttemptWire } from '@tachymetra/core/wire'
+import { slipName } from '@tachymetra/core/words'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useAttempt } from '../data/queries.js'
+import { GridTable } from '../parts/GridTable.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Loading } from '../parts/Loading.js'
 import { Mark } from '../parts/Mark.js'
@@ -28,13 +33,72 @@ export default function AttemptPage() {
   const attempt = useAttempt(id)
   if (attempt.isPending) return <Loading />
   if (attempt.isLoadingError) return <Trouble error={attempt.error} retry={() => attempt.refetch()} />
-  return <Replay attempt={attempt.data} />
+  return attempt.data.technique === GRID ? (
+    <GridAttempt attempt={attempt.data} />
+  ) : (
+    <Replay attempt={attempt.data} />
+  )
+}
+
+/** The entries with what was said of them: from the working, where it still asks the same. */
+function withRemarks(attempt: AttemptWire): readonly JudgedEntry[] {
+  const replayed = replayOf(attempt)?.entries
+  const { technique, problem, variant } = exerciseOf(attempt)
+  return attempt.entries.map((entry, i) => {
+    const again = replayed?.[i]
+    const same = entry.slips.every(({ id }, k) => again?.slips[k]?.id === id)
+    if (again && same) return again
+    const value = readDecimal(entry.text)
+    return value && entry.step === 0
+      ? { ...entry, slips: remarked(technique, problem, variant, entry.slips, value) }
+      : entry
+  })
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** A grid with the sums as they were entered. */
+function GridAttempt({ attempt }: { readonly attempt: AttemptWire }) {
+  const grid = readGrid(attempt.expression)
+  const of = (i: number) => attempt.entries.filter((e) => e.step === i + 1)
+  return (
+    <div className="stack">
+      <Trail attempt={attempt} />
+      <h1>Grid</h1>
+      <p className="faint">{when(attempt.startedAt)}</p>
+      <GridTable
+        grid={grid}
+        sum={(i) =>
+          of(i).map((e, k) => (
+            <span key={k}>
+              {e.text} <Mark right={moved(e)} />{' '}
+            </span>
+          ))
+        }
+      />
+      {attempt.outcome === 'done' ? (
+        <p>
+          {attempt.right ? 'All right' : 'Right in the end'}, in {seconds(attempt.totalMs)}.
+        </p>
+      ) : (
+        <p>{ENDED[attempt.outcome]}</p>
+      )}
+    </div>
+  )
+}
+
+function Trail({ attempt }: { readonly attempt: AttemptWire }) {
+  return (
+    <p>
+      <Link to="/record">Record</Link> / <Link to={`/record/session/${attempt.sessionId}`}>session</Link>
+    </p>
+  )
 }
 
 function Replay({ attempt }: { readonly attempt: AttemptWire }) {
-  const { technique, problem, school } = useMemo(() => exerciseOf(attempt), [attempt])
-  const { entries } = attempt
-  const whole = useMemo(() => trace(technique, problem, school), [technique, problem, school])
+  const { technique, problem, variant } = useMemo(() => exerciseOf(attempt), [attempt])
+  const entries = useMemo(() => withRemarks(attempt), [attempt])
+  const whole = useMemo(() => trace(technique, problem, variant), [technique, problem, variant])
   // Played back over what happened, since another variant asks other steps.
   const walk = useMemo(() => replayOf(attempt)?.walks[0], [attempt])
   const steps = useMemo(() => (walk ? [...walk.steps, ...(walk.next ? [walk.next] : [])] : []), [walk])
@@ -58,9 +122,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
   const ended = at === entries.length && attempt.outcome === 'done'
   return (
     <div className="stack" style={{ gap: '1rem' }}>
-      <p>
-        <Link to="/record">Record</Link> / <Link to={`/record/sitting/${attempt.sittingId}`}>sitting</Link>
-      </p>
+      <Trail attempt={attempt} />
       <h1 className="mono">{problemWords(problem)}</h1>
       <p className="faint">
         {technique.name}, {levelWords(attempt.level)}, {SUPPORT_NAMES[attempt.support].toLowerCase()},{' '}
@@ -97,7 +159,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
             {e.slips.map((s, k) => (
               <span key={k} className="said-slip">
                 {' '}
-                {s.remark}
+                {s.remark ?? `${capital(slipName(s.id))}: ${placeName(s.place)}.`}
               </span>
             ))}
           </li>

@@ -1,4 +1,5 @@
-import { aimOf, type LearnerSettings, shareRight } from '@tachymetra/core/learner'
+import { aimOf } from '@tachymetra/core/curriculum'
+import { type LearnerSettings, shareRight } from '@tachymetra/core/learner'
 import { dayIn, median } from '@tachymetra/core/number'
 import { type Forecast, forecastWords, paceOn } from '@tachymetra/core/plan'
 import { techniqueById } from '@tachymetra/core/registry'
@@ -6,14 +7,14 @@ import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { LearnerWire, PacePoint } from '@tachymetra/core/wire'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { useCoach, usePace } from '../data/queries.js'
+import { axis, type Ink } from '../parts/axis.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
 import { levelWords, seconds } from '../parts/words.js'
-import { axis, type Ink } from './axis.js'
 import { type ForecastAsked, useForecast } from './useForecast.js'
 
-const Plot = lazy(() => import('./Plot.js'))
+const Plot = lazy(() => import('../parts/Plot.js'))
 const SYMBOLS = { guided: 'circle-open', steps: 'square', answer: 'diamond' } as const
 
 /** Pace and accuracy of one technique over time, what is to be expected, and what has become better. */
@@ -110,7 +111,7 @@ function Pace(props: {
       </p>
       <Suspense fallback={<div className="chart" />}>
         <Plot
-          label={`Median time and share right of ${points.length} sittings of ${name}; the same figures stand in the table of sittings.`}
+          label={`Median time and share right of ${points.length} sessions of ${name}; the same figures stand in the table of sessions.`}
           draw={draw}
         />
       </Suspense>
@@ -205,10 +206,10 @@ function paceChart(
   }
 }
 
-/** Sittings at either end that are set side by side. */
+/** Sessions at either end that are set side by side. */
 const ENDS = 3
 
-/** The first sittings without steps beside the latest, level by level: one's own past and nobody else's. */
+/** The first sessions without steps beside the latest, level by level: one's own past and nobody else's. */
 function BeforeAfter({ points }: { readonly points: readonly PacePoint[] }) {
   const answers = points.filter((p) => p.support === 'answer' && p.level > 0)
   const rows = [...new Set(answers.map((p) => p.level))]
@@ -221,7 +222,7 @@ function BeforeAfter({ points }: { readonly points: readonly PacePoint[] }) {
   return (
     <>
       <h3>
-        Before and after: the first {ENDS} sittings without steps, and the latest {ENDS}
+        Before and after: the first {ENDS} sessions without steps, and the latest {ENDS}
       </h3>
       <Wide label="Before and after">
         <table className="plain-table">

@@ -1,26 +1,28 @@
+import type { LatestAt } from '@tachymetra/core/curriculum'
 import { FACT_DECKS, factById } from '@tachymetra/core/facts'
 import { slowFacts } from '@tachymetra/core/learner'
-import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
+import { techniqueById } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES, SUPPORTS, WORKED_SUPPORTS, type WorkedSupport } from '@tachymetra/core/session'
-import type { LearnerWire, PacePoint, SittingWire } from '@tachymetra/core/wire'
-import { slipName } from '@tachymetra/core/words'
+import type { LearnerWire, PacePoint, SessionWire } from '@tachymetra/core/wire'
+import { levelReasonWords, slipName } from '@tachymetra/core/words'
 import { Button, Select, Table } from 'antd'
 import { useCallback, useState } from 'react'
 import { Link } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
-import { useCoach, useFacts, useMoves, usePractised, useSittings, useTimes } from '../data/queries.js'
+import { useCoach, useFacts, useMoves, usePractised, useSessions, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { FactHeat } from '../parts/FactHeat.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
+import { practiceNames } from '../parts/setName.js'
 import { Trouble } from '../parts/Trouble.js'
 import { seconds, when } from '../parts/words.js'
 import { Days } from './Days.js'
 import { PaceSection } from './PaceSection.js'
 import { Slips } from './Slips.js'
 
-/** What a learner has done: days, pace and accuracy, slips, facts, levels, and every sitting. */
+/** What a learner has done: days, pace and accuracy, slips, facts, levels, and every session. */
 export default function Record() {
   return (
     <OneLearner>
@@ -62,7 +64,7 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
   if (practised.isLoadingError) return <Trouble error={practised.error} retry={() => practised.refetch()} />
   if (coach.isLoadingError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
   // Without a choice, what was worked most lately stands where only one technique can be shown.
-  const technique = chosen ?? mostWorked(coach.data.results)
+  const technique = chosen ?? mostWorked(coach.data.latest)
   return (
     <>
       <Days learnerId={learner.id} today={coach.data.day} minutes={settings.minutes} />
@@ -106,22 +108,18 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
       <Slips learnerId={learner.id} {...(chosen && { technique: chosen })} />
       <Facts learnerId={learner.id} />
       <Moves learner={learner} technique={chosen} />
-      <Sittings learnerId={learner.id} timeZone={learner.timeZone} technique={chosen} />
+      <Sessions learnerId={learner.id} timeZone={learner.timeZone} technique={chosen} />
     </>
   )
 }
 
-/** The technique with the most problems in the fortnight before the latest sitting. */
-function mostWorked(results: readonly PacePoint[]): string | undefined {
-  const last =
-    results
-      .map((r) => r.at)
-      .sort()
-      .at(-1) ?? ''
+/** The technique with the most problems in the fortnight before the latest session. */
+function mostWorked(latest: readonly LatestAt[]): string | undefined {
+  const last = Math.max(...latest.map((l) => Date.parse(l.at)))
   const counts = new Map<string, number>()
-  for (const r of results)
-    if (Date.parse(last) - Date.parse(r.at) < 14 * 86_400_000)
-      counts.set(r.technique, (counts.get(r.technique) ?? 0) + r.attempts)
+  for (const { technique, at, answers } of latest)
+    if (last - Date.parse(at) < 14 * 86_400_000)
+      counts.set(technique, (counts.get(technique) ?? 0) + answers.length)
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0]
 }
 
@@ -192,7 +190,7 @@ function Moves({
               <strong>
                 {techniqueById(m.technique).name}: level {m.from} to {m.to}
               </strong>{' '}
-              {m.because}
+              {levelReasonWords(m.reason)}
             </li>
           ))}
         </ul>
@@ -206,32 +204,31 @@ function Moves({
   )
 }
 
-function Sittings(props: {
+function Sessions(props: {
   readonly learnerId: string
   readonly timeZone: string
   readonly technique: string | undefined
 }) {
   const { learnerId, timeZone, technique } = props
-  const sittings = useSittings(learnerId, technique)
-  if (sittings.isPending) return <Loading />
-  if (sittings.isLoadingError) return <Trouble error={sittings.error} retry={() => sittings.refetch()} />
+  const sessions = useSessions(learnerId, technique)
+  if (sessions.isPending) return <Loading />
+  if (sessions.isLoadingError) return <Trouble error={sessions.error} retry={() => sessions.refetch()} />
   return (
     <section className="stack">
-      <h2>Sittings</h2>
-      <Table<SittingWire>
+      <h2>Sessions</h2>
+      <Table<SessionWire>
         size="small"
         rowKey="id"
-        dataSource={sittings.data.pages.flatMap((p) => p.sittings)}
+        dataSource={sessions.data.pages.flatMap((p) => p.sessions)}
         pagination={false}
         scroll={{ x: 'max-content' }}
         locale={{ emptyText: 'None yet.' }}
         columns={[
           {
             title: 'When',
-            render: (_, s) => <Link to={`/record/sitting/${s.id}`}>{when(s.startedAt, timeZone)}</Link>,
+            render: (_, s) => <Link to={`/record/session/${s.id}`}>{when(s.startedAt, timeZone)}</Link>,
           },
-          { title: 'Technique', render: (_, s) => techniqueById(s.technique).name },
-          { title: 'Level', render: (_, s) => (s.level === OWN_LEVEL ? 'own' : s.level) },
+          { title: 'What', render: (_, s) => practiceNames(s.paces).join('; ') },
           { title: 'Support', render: (_, s) => s.paces.map((p) => SUPPORT_NAMES[p.support]).join(', ') },
           { title: 'Right', render: (_, s) => s.paces.map((p) => `${p.right} of ${p.attempts}`).join(', ') },
           { title: 'Median time', render: (_, s) => s.paces.map((p) => seconds(p.medianMs)).join(', ') },
@@ -241,10 +238,10 @@ function Sittings(props: {
           },
         ]}
       />
-      {sittings.hasNextPage && (
+      {sessions.hasNextPage && (
         <div>
-          <Button onClick={() => sittings.fetchNextPage()} loading={sittings.isFetchingNextPage}>
-            Earlier sittings
+          <Button onClick={() => sessions.fetchNextPage()} loading={sessions.isFetchingNextPage}>
+            Earlier sessions
           </Button>
         </div>
       )}

@@ -1,4 +1,4 @@
-import { readiness } from '@tachymetra/core/curriculum'
+import { masteryOf } from '@tachymetra/core/curriculum'
 import { type Sheet, sheetOf } from '@tachymetra/core/report'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
@@ -33,9 +33,8 @@ function Made({ learner }: { readonly learner: LearnerWire }) {
     name,
     day: coach.data.day,
     settings: settings.data,
-    results: coach.data.results,
     moves: moves.data,
-    readiness: readiness(coach.data.results, { ...settings.data, moves: coach.data.moves }),
+    mastery: masteryOf({ ...settings.data, latest: coach.data.latest, moves: coach.data.moves }),
     days: days.data,
     facts: coach.data.facts,
     slips: slips.data,

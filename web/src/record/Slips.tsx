@@ -4,13 +4,13 @@ import type { SlipWeek } from '@tachymetra/core/wire'
 import { slipName } from '@tachymetra/core/words'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { useSlips } from '../data/queries.js'
+import { axis, type Ink } from '../parts/axis.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
 import { dayName } from '../parts/words.js'
-import { axis, type Ink } from './axis.js'
 
-const Plot = lazy(() => import('./Plot.js'))
+const Plot = lazy(() => import('../parts/Plot.js'))
 
 /** Kinds shown by themselves; the rest are taken together. */
 const MOST_KINDS = 6

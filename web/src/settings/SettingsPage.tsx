@@ -8,16 +8,16 @@ import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { changeLearner, useLearnerSettingsQuery } from '../data/learnerSettings.js'
 import { useTimes } from '../data/queries.js'
-import { schoolIn, useSchoolSetter } from '../data/schools.js'
+import { useVariantSetter, variantIn } from '../data/variants.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
-import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
+import { VariantChoice } from '../parts/VariantChoice.js'
 import { Wide } from '../parts/Wide.js'
 import { seconds } from '../parts/words.js'
 
-const EditLearner = lazy(() => import('../desk/EditLearner.js'))
+const EditLearner = lazy(() => import('../parts/EditLearner.js'))
 const Calendar = lazy(() => import('./Calendar.js'))
 const Backup = lazy(() => import('./Backup.js'))
 
@@ -82,7 +82,7 @@ function Own({ learner }: { readonly learner: LearnerWire }) {
       </Suspense>
       <Levels {...section} />
       <Targets learner={learner} {...section} />
-      <Schools learner={learner} {...section} />
+      <Variants learner={learner} {...section} />
       <Cautions {...section} />
     </>
   )
@@ -95,7 +95,7 @@ function Daily({ settings, change }: Section) {
   return (
     <section className="stack" aria-labelledby="daily">
       <h2 id="daily">Every day</h2>
-      <div className="dials">
+      <div className="parameters">
         <label htmlFor="minutes">
           <span>Minutes a day</span>
           <InputNumber
@@ -212,9 +212,9 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
     () =>
       times.data &&
       technique.levels.map((_, i) =>
-        suggestTarget(times.data, technique, i + 1, schoolIn(settings.schools, technique, i + 1)),
+        suggestTarget(times.data, technique, i + 1, variantIn(settings.variants, technique, i + 1)),
       ),
-    [times.data, technique, settings.schools],
+    [times.data, technique, settings.variants],
   )
   const set = (level: number, ms: number | undefined) => {
     const { [level]: _, ...others } = own
@@ -289,19 +289,19 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
   )
 }
 
-function Schools({ learner, settings }: Section & { readonly learner: LearnerWire }) {
-  const setSchool = useSchoolSetter(learner.id)
+function Variants({ learner, settings }: Section & { readonly learner: LearnerWire }) {
+  const setVariant = useVariantSetter(learner.id)
   return (
-    <section className="stack" aria-labelledby="schools">
-      <h2 id="schools">Schools: where practitioners differ</h2>
-      <div className="schools">
-        {TECHNIQUES.filter((t) => t.schools.length > 0).map((t) => (
+    <section className="stack" aria-labelledby="variants">
+      <h2 id="variants">Variants: where practitioners differ</h2>
+      <div className="variants">
+        {TECHNIQUES.filter((t) => t.variants.length > 0).map((t) => (
           <fieldset key={t.id}>
             <legend>{t.name}</legend>
-            <SchoolChoice
+            <VariantChoice
               technique={t}
-              school={schoolIn(settings.schools, t)}
-              onChange={(key, value) => setSchool(t, key, value)}
+              variant={variantIn(settings.variants, t)}
+              onChange={(key, value) => setVariant(t, key, value)}
             />
           </fieldset>
         ))}

@@ -1,18 +1,18 @@
 import { TECHNIQUES, techniqueById, withNeeds } from '@tachymetra/core/registry'
 import {
   BEGINNER,
-  type Habits,
   POLICIES,
   type Policy,
   type SimulatedDay,
   type SimulationInput,
+  type Traits,
 } from '@tachymetra/core/simulate'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react'
+import { axis, type Ink } from '../parts/axis.js'
 import { Wide } from '../parts/Wide.js'
-import { axis, type Ink } from '../record/axis.js'
 
-const Plot = lazy(() => import('../record/Plot.js'))
+const Plot = lazy(() => import('../parts/Plot.js'))
 
 export interface SimulationAsked {
   readonly runs: readonly SimulationInput[]
@@ -29,7 +29,7 @@ const DASHES: Record<Policy, string> = { plan: 'solid', random: 'dot', fixed: 'd
 
 /** What can be set of the simulated learner and how long they practise. */
 interface Settings {
-  readonly habits: Habits
+  readonly traits: Traits
   readonly minutes: number
   readonly weeks: number
   /** Days of practice a week, on average. */
@@ -39,7 +39,7 @@ interface Settings {
 }
 
 const FIRST: Settings = {
-  habits: BEGINNER,
+  traits: BEGINNER,
   minutes: 4,
   weeks: 8,
   daysAWeek: 5,
@@ -56,7 +56,7 @@ export default function SimulatePage() {
   const worker = useRef<Worker>(undefined)
   const goal = withNeeds(settings.aim)
   const shared = {
-    habits: settings.habits,
+    traits: settings.traits,
     fadeDays: settings.fadeDays,
     minutes: settings.minutes,
     days: 7 * settings.weeks,
@@ -132,7 +132,7 @@ export default function SimulatePage() {
 
 function Fields(props: { readonly settings: Settings; readonly onChange: (settings: Settings) => void }) {
   const { settings, onChange } = props
-  const { habits } = settings
+  const { traits } = settings
   const number = (
     id: string,
     name: string,
@@ -153,9 +153,9 @@ function Fields(props: { readonly settings: Settings; readonly onChange: (settin
       />
     </label>
   )
-  const habit = (part: Partial<Habits>) => ({ ...settings, habits: { ...habits, ...part } })
+  const trait = (part: Partial<Traits>) => ({ ...settings, traits: { ...traits, ...part } })
   return (
-    <div className="dials">
+    <div className="parameters">
       <label htmlFor="aim">
         <span>On the way to</span>
         <Select
@@ -175,33 +175,33 @@ function Fields(props: { readonly settings: Settings; readonly onChange: (settin
         daysAWeek,
       }))}
       {number('sim-weeks', 'Weeks', settings.weeks, [1, 52, 1], (weeks) => ({ ...settings, weeks }))}
-      {number('sim-fact', 'A fact at first, ms', habits.factMs, [200, 5000, 50], (factMs) =>
-        habit({ factMs }),
+      {number('sim-fact', 'A fact at first, ms', traits.factMs, [200, 5000, 50], (factMs) =>
+        trait({ factMs }),
       )}
-      {number('sim-carry', 'A carry at first, ms', habits.carryMs, [100, 5000, 50], (carryMs) =>
-        habit({ carryMs }),
+      {number('sim-carry', 'A carry at first, ms', traits.carryMs, [100, 5000, 50], (carryMs) =>
+        trait({ carryMs }),
       )}
-      {number('sim-slips', 'Slips in 100 steps', 100 * habits.slipRate, [0, 20, 0.1], (n) =>
-        habit({ slipRate: n / 100 }),
+      {number('sim-slips', 'Slips in 100 steps', 100 * traits.slipRate, [0, 20, 0.1], (n) =>
+        trait({ slipRate: n / 100 }),
       )}
-      {number('sim-learns', 'Learns (exponent)', habits.practice, [0, 0.6, 0.01], (practice) =>
-        habit({ practice }),
+      {number('sim-learns', 'Learns (exponent)', traits.practice, [0, 0.6, 0.01], (practice) =>
+        trait({ practice }),
       )}
-      {number('sim-key', 'A key, ms', habits.keyMs, [20, 1000, 10], (keyMs) => habit({ keyMs }))}
-      {number('sim-read', 'Taking in a question, ms', habits.readMs, [100, 10_000, 50], (readMs) =>
-        habit({ readMs }),
+      {number('sim-key', 'A key, ms', traits.keyMs, [20, 1000, 10], (keyMs) => trait({ keyMs }))}
+      {number('sim-read', 'Taking in a question, ms', traits.readMs, [100, 10_000, 50], (readMs) =>
+        trait({ readMs }),
       )}
-      {number('sim-scatter', 'Scatter of single times', habits.scatter, [0, 1, 0.05], (scatter) =>
-        habit({ scatter }),
+      {number('sim-scatter', 'Scatter of single times', traits.scatter, [0, 1, 0.05], (scatter) =>
+        trait({ scatter }),
       )}
       <label htmlFor="sim-weak">
         <span>Weak digits</span>
         <Select
           id="sim-weak"
           mode="multiple"
-          value={[...habits.weak]}
+          value={[...traits.weak]}
           options={[2, 3, 4, 5, 6, 7, 8, 9].map((value) => ({ value, label: String(value) }))}
-          onChange={(weak) => onChange(habit({ weak }))}
+          onChange={(weak) => onChange(trait({ weak }))}
           placeholder="none"
           style={{ minWidth: '7rem' }}
         />

@@ -5,10 +5,10 @@ import { memo, useState } from 'react'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
+import { chooseRod, type DigitMeans, digitKey, earthKey, type Hand, heavenKey } from '../parts/rodKeys.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { HAS_TOUCH } from '../parts/touch.js'
 import { useKeys } from '../parts/useKeys.js'
-import { chooseRod, type DigitMeans, digitKey, earthKey, type Hand, heavenKey } from './keys.js'
 
 const MEANS: readonly [DigitMeans, string, string][] = [
   ['set', 'set the rod', '='],

@@ -6,16 +6,16 @@ import { type Slip, type Step, type Technique, trace } from '@tachymetra/core/te
 import { slipName } from '@tachymetra/core/words'
 import { useId, useMemo, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
-import { FramePlayer } from '../bench/FramePlayer.js'
 import { useLearner } from '../data/queries.js'
-import { schoolIn, useSchoolSetter, useSchools } from '../data/schools.js'
 import { useSettings } from '../data/settings.js'
+import { useVariantSetter, useVariants, variantIn } from '../data/variants.js'
 import { ExpressionInput } from '../parts/ExpressionInput.js'
+import { FramePlayer } from '../parts/FramePlayer.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
-import { SchoolChoice } from '../parts/SchoolChoice.js'
 import { Trouble } from '../parts/Trouble.js'
+import { VariantChoice } from '../parts/VariantChoice.js'
 import { seconds } from '../parts/words.js'
 
 /** One technique explained, on the learner's own numbers. */
@@ -27,13 +27,13 @@ export default function Teach() {
 }
 
 function Page({ technique }: { readonly technique: Technique }) {
-  const { lesson, levels, needs, schools } = technique
+  const { lesson, levels, needs, variants } = technique
   const [search] = useSearchParams()
   const learnerId = useLearner()?.id
-  const school = schoolIn(useSchools(learnerId), technique)
-  const setSchool = useSchoolSetter(learnerId)
+  const variant = variantIn(useVariants(learnerId), technique)
+  const setVariant = useVariantSetter(learnerId)
   const [text, setText] = useState(search.get('p') ?? lesson.example)
-  const found = useMemo(() => workedOut(technique, text, school), [technique, text, school])
+  const found = useMemo(() => workedOut(technique, text, variant), [technique, text, variant])
   const later = TECHNIQUES.filter((t) => t.needs.includes(technique.id))
   const field = useId()
   return (
@@ -90,14 +90,14 @@ function Page({ technique }: { readonly technique: Technique }) {
             </ul>
           </section>
         )}
-        {schools.length > 0 && (
+        {variants.length > 0 && (
           <section className="stack">
-            <h2>Schools</h2>
+            <h2>Variants</h2>
             <p className="faint">Practitioners differ; none of these is the only way.</p>
-            <SchoolChoice
+            <VariantChoice
               technique={technique}
-              school={school}
-              onChange={(key, value) => setSchool(technique, key, value)}
+              variant={variant}
+              onChange={(key, value) => setVariant(technique, key, value)}
             />
           </section>
         )}
@@ -148,10 +148,10 @@ function Names({ techniques }: { readonly techniques: readonly Technique[] }) {
 /** How many of a working's slips are told on the page. */
 const MOST_SLIPS = 5
 
-function workedOut(technique: Technique, text: string, school: Parameters<typeof trace>[2]) {
+function workedOut(technique: Technique, text: string, variant: Parameters<typeof trace>[2]) {
   try {
     const problem = readProblem(text)
-    const { steps, answer } = trace(technique, problem, school)
+    const { steps, answer } = trace(technique, problem, variant)
     const all = steps.flatMap((step) => step.slips().map((slip) => ({ slip, step })))
     const likeliest = all.sort((a, b) => b.slip.odds - a.slip.odds)
     const slips = likeliest.filter(({ slip }, i) => likeliest.findIndex((o) => o.slip.id === slip.id) === i)

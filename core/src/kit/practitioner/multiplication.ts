@@ -164,13 +164,13 @@ export const commonFactor: Speaker = (problem) => {
   return [{ way: 'taken out', said: [say(shared), say(together), say(shared * together)] }]
 }
 
-export const shortDivision: Speaker = (problem, { rest: school }) => {
+export const shortDivision: Speaker = (problem, { rest: variant }) => {
   const { each } = numbersOf(problem)
   const [{ n, s }, { n: by }] = each as [Number_, Number_]
   const digits = n.toString().padStart(s + 1, '0')
   const said: string[] = []
   let [rest, begun] = [0n, false]
-  const decimals = school === 'decimals' ? 6 : s
+  const decimals = variant === 'decimals' ? 6 : s
   for (let i = 0; i < digits.length - s + decimals; i += 1) {
     const more = i >= digits.length
     if (more && rest === 0n) break
@@ -179,9 +179,9 @@ export const shortDivision: Speaker = (problem, { rest: school }) => {
     rest = part % by
     if (q === 0n && !begun && i < digits.length - s - 1) continue
     begun = true
-    const end = i === digits.length - s + decimals - 1 || (i >= digits.length - 1 && school !== 'decimals')
+    const end = i === digits.length - s + decimals - 1 || (i >= digits.length - 1 && variant !== 'decimals')
     said.push(say(q))
-    if (rest > 0n && (q > 0n || end) && !(end && school === 'decimals')) said.push(say(rest))
+    if (rest > 0n && (q > 0n || end) && !(end && variant === 'decimals')) said.push(say(rest))
   }
   return [{ way: 'digit and rest', said }]
 }

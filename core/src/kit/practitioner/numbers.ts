@@ -65,7 +65,7 @@ export const changing = (totals: readonly bigint[], from: bigint) =>
 export const parts = (n: bigint) =>
   Array.from({ length: len(n) }, (_, i) => digit(n, len(n) - 1 - i) * P(len(n) - 1 - i)).filter((p) => p > 0n)
 
-export type Speaker = (problem: Problem, school: Readonly<Record<string, string>>) => Spoken[]
+export type Speaker = (problem: Problem, variant: Readonly<Record<string, string>>) => Spoken[]
 
 /** The round number a practitioner takes: the next ten, hundred, thousand above. */
 export const nextTen = (n: bigint) => (n / 10n + 1n) * 10n

@@ -31,7 +31,7 @@ export const addBlocks = technique({
     ['Three numbers of four digits', 9, { terms: 3 }],
     ['Twelve digits', 15, { digits: 12 }],
   ],
-  dials: sumBoard([2, 6], false, [3, 4]),
+  parameters: sumBoard([2, 6], false, [3, 4]),
   read(problem) {
     const found = readPlainSum(problem)
     if ('because' in found) return found

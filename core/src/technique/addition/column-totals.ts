@@ -43,7 +43,7 @@ export const addColumnTotals = technique({
     ['Ten three-digit numbers', 22, { terms: 10, digits: 3 }],
     ['Three numbers of different length', 12, { digits: 5, shortest: 3 }],
   ],
-  dials: sumBoard([3, 12]),
+  parameters: sumBoard([3, 12]),
   read: readPlainSum,
   *work(problem) {
     const columns = columnsOf(problem).reverse()

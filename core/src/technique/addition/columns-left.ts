@@ -1,6 +1,6 @@
 /**
- * add-columns-left: column by column from the left, one digit a column. School `mend`: write, then raise the digits to
- * the left when a carry comes. School `glance`: look right first, write one more when the next column will carry, look
+ * add-columns-left: column by column from the left, one digit a column. Variant `mend`: write, then raise the digits to
+ * the left when a carry comes. Variant `glance`: look right first, write one more when the next column will carry, look
  * past columns that sum to 9. 457+386: mend 7, then 3 and 7→8, then 3 and 3→4; glance writes 8, 4, 3.
  */
 import { type Decimal, decimal } from '../../number/decimal.js'
@@ -9,23 +9,23 @@ import { wholePart } from '../../number/whole.js'
 import { COLUMNS_LEFT } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
-import type { AnswerCell, School, Step } from '../contract.js'
+import type { AnswerCell, Step, Variant } from '../contract.js'
 import { sumLoad } from '../facts.js'
 import { digitCells } from '../line.js'
 import { step, technique } from '../make.js'
-import { CARRY } from '../schools.js'
+import { CARRY } from '../variants.js'
 import { columnLoad, columnsOf, runningSums, type SumColumn } from './columns.js'
 import { readPlainSum } from './parts.js'
 
 /** Mending may come before the digit it makes room for, or after it. */
-const WAYS: readonly School[] = [{ carry: 'mend' }, { carry: 'mend', mending: 'first' }, { carry: 'glance' }]
+const WAYS: readonly Variant[] = [{ carry: 'mend' }, { carry: 'mend', mending: 'first' }, { carry: 'glance' }]
 
 export const addColumnsLeft = technique({
   id: 'add-columns-left',
   words: COLUMNS_LEFT,
   family: 'addition',
   needs: ['add-running-total'],
-  schools: [CARRY],
+  variants: [CARRY],
   ways: WAYS,
   // Targets: common practice, no published source.
   levels: [
@@ -42,7 +42,7 @@ export const addColumnsLeft = technique({
     ['Twenty digits', 25, { digits: 20 }],
     ['Numbers of different length', 5, { digits: 5, shortest: 3 }],
   ],
-  dials: sumBoard([2, 6]),
+  parameters: sumBoard([2, 6]),
   read: readPlainSum,
   *work(problem, { carry, mending }) {
     const columns = columnsOf(problem).reverse()

@@ -4,7 +4,7 @@ import { sumOf } from '../../problem/problem.js'
 import { mapped } from '../../problem/space.js'
 import { COMPENSATION, SUM_MISFIT } from '../../words/addition.js'
 import { type Adjusting, roundAndAdjust } from '../adjust.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { difference, holdsThat, sum } from '../quantities.js'
 import { eitherWay, justBelow, ofDigits, roundedUp } from '../rounding.js'
@@ -36,12 +36,12 @@ export const addCompensation = technique({
     ['Two decimals', 5, { over: 3, decimals: 2 }],
     ['Numbers of different length', 4.5, { digits: 2, other: 4, over: 4 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of the number to round', 1, 5, 3),
-      dial('other', 'Digits of the other number', 1, 12, 3),
-      dial('over', 'Below the round number at most', 1, 333),
-      dial('decimals', 'Decimals', 0, 4, 0),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of the number to round', 1, 5, 3),
+      parameter('other', 'Digits of the other number', 1, 12, 3),
+      parameter('over', 'Below the round number at most', 1, 333),
+      parameter('decimals', 'Decimals', 0, 4, 0),
     ],
     problems: ({ digits = 3, other = 3, over, decimals = 0 }) =>
       mapped(eitherWay(justBelow(digits, over), ofDigits(other, 2n)), ([a, b]) =>
@@ -66,8 +66,8 @@ export const addCompensation = technique({
     // The smaller surplus is the lighter to give back; between equals, the longer number is rounded.
     return { ways: ways.toSorted((x, y) => Number(x.over - y.over) || Number(y.round - x.round)) }
   },
-  *work({ ways }, school) {
-    const way = (school.round === 'other' ? ways[1] : undefined) ?? ways[0]!
+  *work({ ways }, variant) {
+    const way = (variant.round === 'other' ? ways[1] : undefined) ?? ways[0]!
     const { other, scale } = way
     const say = (n: bigint) => toWords(decimal(n, scale))
     return yield* roundAndAdjust({

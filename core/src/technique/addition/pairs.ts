@@ -60,7 +60,7 @@ export const addPairs = technique({
     ['Ten three-digit numbers', 16, { terms: 10, digits: 3 }],
     ['Four numbers of different length', 8, { terms: 4, digits: 3, shortest: 1 }],
   ],
-  dials: sumBoard([3, 15]),
+  parameters: sumBoard([3, 15]),
   read: readPlainSum,
   tally,
   work: pairwise,

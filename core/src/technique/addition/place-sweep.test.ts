@@ -6,7 +6,7 @@ import { values } from '../../kit/testing.js'
 import { decimal, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
-import { schoolOf, trace } from '../driver.js'
+import { trace, variantOf } from '../driver.js'
 import { addPlaceSweep } from './place-sweep.js'
 
 describeTechnique(addPlaceSweep, {
@@ -14,7 +14,7 @@ describeTechnique(addPlaceSweep, {
 })
 
 // docs/method.md, Addition.
-test('the worked example, in both schools', () => {
+test('the worked example, in both variants', () => {
   expect(values(addPlaceSweep, '38+94+75')).toEqual(['30', '120', '190', '198', '202', '207'])
   const whole = { start: 'first-whole' }
   expect(values(addPlaceSweep, '38+94+75', whole)).toEqual(['128', '198', '202', '207'])
@@ -43,7 +43,7 @@ function expectSwept(units: readonly bigint[], expression: string, scale: number
   const parts = trace(addPlaceSweep, problem, { start: 'parts' })
   expect(parts.steps.map((s) => unitsAt(s.expect, scale))).toEqual(want.length ? want : [0n])
   expect(parts.answer).toEqual(answerOf(problem))
-  expect(trace(addPlaceSweep, problem, schoolOf(addPlaceSweep)).answer).toEqual(answerOf(problem))
+  expect(trace(addPlaceSweep, problem, variantOf(addPlaceSweep)).answer).toEqual(answerOf(problem))
 }
 
 test('all sums of numbers to 99, step by step', () => {

@@ -7,7 +7,7 @@ import { signed } from '../../problem/problem.js'
 import { PLACE_SWEEP } from '../../words/addition.js'
 import { sumBoard } from '../boards.js'
 import { technique } from '../make.js'
-import { START } from '../schools.js'
+import { START } from '../variants.js'
 import { addParts, partsOf, rangeOf, readPlainSum } from './parts.js'
 
 export const addPlaceSweep = technique({
@@ -15,7 +15,7 @@ export const addPlaceSweep = technique({
   words: PLACE_SWEEP,
   family: 'addition',
   needs: ['add-running-total'],
-  schools: [START],
+  variants: [START],
   // Targets: common practice, no published source (a list of four or five two-digit numbers in 5 s).
   levels: [
     ['Two numbers, nothing carries', 2.5, { carries: 0 }],
@@ -32,12 +32,12 @@ export const addPlaceSweep = technique({
     ['Eight two-digit numbers', 10, { terms: 8 }],
     ['Three numbers of different length', 8, { terms: 3, digits: 4, shortest: 2 }],
   ],
-  dials: sumBoard(),
+  parameters: sumBoard(),
   read: readPlainSum,
-  *work(problem, school) {
+  *work(problem, variant) {
     const range = rangeOf(problem)
     const [first, ...later] = problem.terms
-    const whole = school.start === 'first-whole'
+    const whole = variant.start === 'first-whole'
     const parts = partsOf(whole ? later : problem.terms)
     const groups = []
     for (let place = range.highest; place >= range.lowest; place -= 1)

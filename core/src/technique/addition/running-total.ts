@@ -32,7 +32,7 @@ export const addRunningTotal = technique({
     ['Four one-digit numbers, below zero too', 4, { terms: 4, digits: 1, minus: 1 }],
     ['Three numbers of different length', 7, { terms: 3, digits: 5, shortest: 3 }],
   ],
-  dials: sumBoard([2, 12], true),
+  parameters: sumBoard([2, 12], true),
   read: readRunningTotal,
   *work(problem) {
     const [first, ...later] = problem.terms

@@ -9,18 +9,18 @@ import { digitsAllowed, shape } from '../../problem/shape.js'
 import { countColumns, either, mapped, type ProblemSpace } from '../../problem/space.js'
 import { SHORT } from '../../words/division.js'
 import { at as inPlace, REMARK } from '../../words/steps.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import type { AnswerCell, Fact, Step } from '../contract.js'
 import { differenceLoad } from '../facts.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
-import { REST } from '../schools.js'
+import { REST } from '../variants.js'
 
 interface Dividing {
   readonly dividend: Decimal
   readonly divisor: number
 }
 
-interface QuotientDials {
+interface QuotientParameters {
   readonly digits: number
   readonly divisor?: number | undefined
   /** Left open: any; 0: the division comes out even. */
@@ -30,8 +30,14 @@ interface QuotientDials {
   readonly decimals?: number | undefined
 }
 
-/** All divisions by 2 to 9 that satisfy the dials, the dividend counted digit by digit from the left. */
-function quotientSpace({ digits, divisor, remainder, zeros, decimals = 0 }: QuotientDials): ProblemSpace {
+/** All divisions by 2 to 9 that satisfy the parameters, the dividend counted digit by digit from the left. */
+function quotientSpace({
+  digits,
+  divisor,
+  remainder,
+  zeros,
+  decimals = 0,
+}: QuotientParameters): ProblemSpace {
   const divisors = divisor === undefined ? [2, 3, 4, 5, 6, 7, 8, 9] : [divisor]
   return either(...divisors.map((d) => dividends(d)))
 
@@ -61,8 +67,8 @@ export const divideShort = technique({
   words: SHORT,
   family: 'division',
   needs: ['subtract-complement'],
-  schools: [REST],
-  asks: (school) => (school.rest === 'decimals' ? SHORT.asks(CUT_PLACES) : SHORT.asksQuotient),
+  variants: [REST],
+  asks: (variant) => (variant.rest === 'decimals' ? SHORT.asks(CUT_PLACES) : SHORT.asksQuotient),
   // Targets: common practice, no published source.
   levels: [
     ['Two digits, it comes out even', 3, { digits: 2, remainder: 0 }],
@@ -76,13 +82,13 @@ export const divideShort = technique({
     ['Six digits', 10, { digits: 6 }],
     ['Ten digits with two zeros in the quotient', 16, { digits: 10, zeros: 2 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of the dividend', 1, 20, 3),
-      dial('divisor', 'Divisor', 2, 12),
-      dial('remainder', 'Remainder', 0, 11),
-      dial('zeros', 'Zeros in the quotient', 0, 19),
-      dial('decimals', 'Decimals of the dividend', 0, 6, 0),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of the dividend', 1, 20, 3),
+      parameter('divisor', 'Divisor', 2, 12),
+      parameter('remainder', 'Remainder', 0, 11),
+      parameter('zeros', 'Zeros in the quotient', 0, 19),
+      parameter('decimals', 'Decimals of the dividend', 0, 6, 0),
     ],
     problems: ({ digits = 3, decimals = 0, ...rest }) =>
       quotientSpace({ ...rest, digits, decimals: Math.min(decimals, digits - 1) }),
@@ -94,7 +100,7 @@ export const divideShort = technique({
     if (divisor.units < 2n || divisor.units > 12n) return misfit(SHORT.range)
     return { dividend, divisor: Number(divisor.units) }
   },
-  *work({ dividend, divisor }, { rest: school }): Generator<Step, Decimal, Decimal> {
+  *work({ dividend, divisor }, { rest: variant }): Generator<Step, Decimal, Decimal> {
     const lowest = lowestPlace(dividend)
     const written: AnswerCell[] = []
     const line = (cells: readonly AnswerCell[] = []) => ({ negative: false, cells: [...written, ...cells] })
@@ -136,8 +142,8 @@ export const divideShort = technique({
         n = part * 10 + below
       }
       const rest = n - q * divisor
-      const more = place > lowest || (school === 'decimals' && rest !== 0 && place > -CUT_PLACES)
-      const stated = !more && school !== 'decimals'
+      const more = place > lowest || (variant === 'decimals' && rest !== 0 && place > -CUT_PLACES)
+      const stated = !more && variant !== 'decimals'
       let left = rest
       // Where nothing went in, all of it is left: there is nothing to ask.
       if (rest !== 0 && (stated || (more && q > 0)))

@@ -6,16 +6,16 @@ import { type Decimal, decimal } from '../../number/decimal.js'
 import { placeName } from '../../number/places.js'
 import { digitsOf, lengthOf, said } from '../../number/whole.js'
 import { SPLIT_ADD } from '../../words/multiplication.js'
-import type { School, Step } from '../contract.js'
+import type { Step, Variant } from '../contract.js'
 import { productLoad, sumLoad, together } from '../facts.js'
 import { digitCells, wholeLine } from '../line.js'
 import { misfit, step, technique } from '../make.js'
 import { ask, holdsThat, product, sum } from '../quantities.js'
-import { SPLIT } from '../schools.js'
+import { SPLIT } from '../variants.js'
 import { placePoint, productBoard, readWhole, type Whole } from './product.js'
 import { type Split, splitOf } from './split.js'
 
-const WAYS: readonly School[] = ['auto', 'first', 'second'].flatMap((split) =>
+const WAYS: readonly Variant[] = ['auto', 'first', 'second'].flatMap((split) =>
   [{}, { parts: 'right' }, { parts: 'blocks' }].map((parts) => ({ split, ...parts })),
 )
 
@@ -24,7 +24,7 @@ export const multiplyAddition = technique({
   words: SPLIT_ADD,
   family: 'multiplication',
   needs: ['add-running-total'],
-  schools: [SPLIT],
+  variants: [SPLIT],
   ways: WAYS,
   // Targets: common practice, no published source.
   levels: [
@@ -39,18 +39,18 @@ export const multiplyAddition = technique({
     ['Four by one digit', 8, { first: 4, second: 1 }],
     ['Three by two digits', 15, { first: 3 }],
   ],
-  dials: productBoard(8, 4),
+  parameters: productBoard(8, 4),
   read(problem) {
     const found = readWhole(problem)
     if ('because' in found) return found
     return found.a < 10n && found.b < 10n ? misfit(SPLIT_ADD.table) : found
   },
-  *work(factors, school) {
-    const { apart, whole } = splitOf(factors, school, takenApart, costOf)!
-    const byBlocks = school.parts === 'blocks' && whole < 10n
+  *work(factors, variant) {
+    const { apart, whole } = splitOf(factors, variant, takenApart, costOf)!
+    const byBlocks = variant.parts === 'blocks' && whole < 10n
     const value = byBlocks
       ? yield* inBlocks(apart, whole, factors)
-      : yield* inParts(school.parts === 'right' ? apart.toReversed() : apart, whole, factors)
+      : yield* inParts(variant.parts === 'right' ? apart.toReversed() : apart, whole, factors)
     return yield* placePoint(value, factors.scale)
   },
 })

@@ -3,7 +3,7 @@ import { decimal } from '../../number/decimal.js'
 import { said, size } from '../../number/whole.js'
 import { between, either, type Space } from '../../problem/space.js'
 import { FROM_GAPS, GAP } from '../../words/multiplication.js'
-import type { School } from '../contract.js'
+import type { Variant } from '../contract.js'
 import { frontBack, half } from '../front-back.js'
 import { ask, difference, gap, holdsThat, product, square, sum } from '../quantities.js'
 import type { Walking } from './columns.js'
@@ -59,7 +59,7 @@ export function* fromGaps(
   b: bigint,
   [d, e]: readonly [bigint, bigint],
   { base, zeros }: Base,
-  school: School,
+  variant: Variant,
   isSquare: boolean,
   scale = 0,
 ): Walking {
@@ -68,7 +68,7 @@ export function* fromGaps(
   const taken = belowA !== belowB
   // The gaps are held until one half is found; then the other is all that is left.
   const gaps = (isSquare ? [d] : [d, e]).map((value) => ({ what: 'gap', value: decimal(value) }))
-  const backFirst = school.half === 'back-first'
+  const backFirst = variant.half === 'back-first'
   return yield* frontBack(
     {
       width: zeros,
@@ -123,6 +123,6 @@ export function* fromGaps(
         )
       },
     },
-    school,
+    variant,
   )
 }

@@ -6,7 +6,7 @@ import { said } from '../../number/whole.js'
 import type { Problem } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { COMMON_FACTOR, MISFIT } from '../../words/multiplication.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { ask, difference, holdsThat, product, sum } from '../quantities.js'
@@ -33,12 +33,12 @@ export const multiplyCommonFactor = technique({
     ['A difference of two products', 6, { most: 50, minus: 1 }],
     ['Two digits, making hundreds', 7, { unit: 100, most: 900 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of the common factor', 1, 3, 2),
-      dial('unit', 'The others make a multiple of', 10, 500, 10),
-      dial('most', 'The others make at most', 10, 999, 100),
-      dial('minus', 'Difference (1) or sum (0)', 0, 1, 0),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of the common factor', 1, 3, 2),
+      parameter('unit', 'The others make a multiple of', 10, 500, 10),
+      parameter('most', 'The others make at most', 10, 999, 100),
+      parameter('minus', 'Difference (1) or sum (0)', 0, 1, 0),
     ],
     problems({ digits = 2, unit = 10, most = 100, minus = 0 }) {
       const others = kept(

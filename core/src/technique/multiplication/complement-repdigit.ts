@@ -7,7 +7,7 @@ import { digitsOf, said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { REPDIGIT } from '../../words/multiplication.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { EITHER_HALF, frontBack, half } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { holdsThat, product } from '../quantities.js'
@@ -33,11 +33,11 @@ export const multiplyComplementRepdigit = technique({
     ['The twins stand first', 5, { turned: 1 }],
     ['All of them', 5, {}],
   ],
-  dials: {
-    dials: [
-      dial('digit', 'The repeated digit', 1, 9),
-      dial('padded', 'Back to be padded (1) or not (0)', 0, 1),
-      dial('turned', 'Twins first (1) or second (0)', 0, 1),
+  parameters: {
+    parameters: [
+      parameter('digit', 'The repeated digit', 1, 9),
+      parameter('padded', 'Back to be padded (1) or not (0)', 0, 1),
+      parameter('turned', 'Twins first (1) or second (0)', 0, 1),
     ],
     problems({ digit, padded, turned }) {
       const all = pairs(between(0, 1), pairs(between(1, 9), between(1, 9)))
@@ -73,7 +73,7 @@ export const multiplyComplementRepdigit = technique({
       other > 99n || other < 10n ? REPDIGIT.notTwo(said(other)) : REPDIGIT.sum(said(other), sum(other)),
     )
   },
-  *work({ tens, units, digit }, school) {
+  *work({ tens, units, digit }, variant) {
     const front = product(tens + 1n, digit)
     const back = product(units, digit)
     const value = yield* frontBack(
@@ -125,7 +125,7 @@ export const multiplyComplementRepdigit = technique({
             line,
           ),
       },
-      school,
+      variant,
     )
     return decimal(value)
   },

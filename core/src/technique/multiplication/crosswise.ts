@@ -9,7 +9,7 @@ import { REMARK } from '../../words/steps.js'
 import type { Fact, Spot } from '../contract.js'
 import { type Misfit, misfit, type SlipSink, technique } from '../make.js'
 import { columnTotal } from '../quantities.js'
-import { ORDER } from '../schools.js'
+import { ORDER } from '../variants.js'
 import { endsFirst, leftMend, rightCarry, rightRaw, type SumColumn, type Walk } from './columns.js'
 import { placePoint, productBoard, readWhole } from './product.js'
 
@@ -32,7 +32,7 @@ export const multiplyCrosswise = technique({
   words: CROSSWISE,
   family: 'multiplication',
   needs: ['multiply-addition'],
-  schools: [ORDER],
+  variants: [ORDER],
   // Targets: common practice, no published source (2×2 in 6 s, 3×2 in 6 s after practice from 15 s).
   levels: [
     ['Two by one digit, nothing carries', 4, { second: 1, carries: 0, zeros: 0 }],
@@ -53,7 +53,7 @@ export const multiplyCrosswise = technique({
     ['Six by six digits', 90, { first: 6, second: 6 }],
     ['Eight by eight digits', 150, { first: 8, second: 8 }],
   ],
-  dials: productBoard(MOST_DIGITS, MOST_DIGITS),
+  parameters: productBoard(MOST_DIGITS, MOST_DIGITS),
   read(problem): Crossing | Misfit {
     const found = readWhole(problem)
     if ('because' in found) return found

@@ -8,7 +8,7 @@ import { productOf } from '../../problem/problem.js'
 import { kept, listed, mapped, pairs } from '../../problem/space.js'
 import { times } from '../../words/english.js'
 import { DOUBLE_HALVE } from '../../words/multiplication.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import type { Step } from '../contract.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, technique } from '../make.js'
@@ -27,7 +27,7 @@ interface Doubling {
   readonly scale: number
 }
 
-/** Halves of a round number, by the setting of the dial: 5; 25 and 50; 125; all of them. */
+/** Halves of a round number, by the setting of the parameter: 5; 25 and 50; 125; all of them. */
 const PARTS = [[], [5n], [25n, 50n], [125n], [25n, 50n, 125n]] as const
 
 export const multiplyDoubleHalve = technique({
@@ -46,11 +46,11 @@ export const multiplyDoubleHalve = technique({
     ['Three digits ending in 5, by two digits', 8, { first: 3 }],
     ['Times 25, 50 or 125, three digits', 9, { parts: 4, second: 3 }],
   ],
-  dials: {
-    dials: [
-      dial('first', 'Digits of the number ending in 5', 1, 5, 2),
-      dial('second', 'Digits of the other number', 1, 5, 2),
-      dial('parts', 'Times 5 (1), 25 or 50 (2), 125 (3), these three (4)', 1, 4),
+  parameters: {
+    parameters: [
+      parameter('first', 'Digits of the number ending in 5', 1, 5, 2),
+      parameter('second', 'Digits of the other number', 1, 5, 2),
+      parameter('parts', 'Times 5 (1), 25 or 50 (2), 125 (3), these three (4)', 1, 4),
     ],
     problems({ first = 2, second = 2, parts }) {
       if (parts !== undefined) {

@@ -7,14 +7,14 @@ import { said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { FACTORS, MISFIT } from '../../words/multiplication.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import type { Step } from '../contract.js'
 import { productLoad, together } from '../facts.js'
 import { BLANK, wholeLine } from '../line.js'
 import { misfit, step, technique } from '../make.js'
 import { ask, holdsThat, product } from '../quantities.js'
 import { ofDigits } from '../rounding.js'
-import { SPLIT } from '../schools.js'
+import { SPLIT } from '../variants.js'
 import { placePoint, readWhole } from './product.js'
 import { type Split, splitOf } from './split.js'
 
@@ -23,7 +23,7 @@ export const multiplyFactors = technique({
   words: FACTORS,
   family: 'multiplication',
   needs: ['multiply-addition'],
-  schools: [SPLIT],
+  variants: [SPLIT],
   // Targets: common practice, no published source.
   levels: [
     ['One digit by two factors', 4, { digits: 1, count: 2, most: 30 }],
@@ -34,11 +34,11 @@ export const multiplyFactors = technique({
     ['Three digits by three factors', 13, { digits: 3, count: 3 }],
     ['Three digits by a three-digit product', 16, { digits: 3, count: 3, most: 729 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of the number', 1, 8, 2),
-      dial('count', 'Factors the other breaks into', 2, 6),
-      dial('most', 'Largest value of the other factor', 10, 999, 99),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of the number', 1, 8, 2),
+      parameter('count', 'Factors the other breaks into', 2, 6),
+      parameter('most', 'Largest value of the other factor', 10, 999, 99),
     ],
     // Tens are left out, for they are worked by their zero.
     problems({ digits = 2, count, most = 99 }) {
@@ -55,9 +55,9 @@ export const multiplyFactors = technique({
     if (found.a === 1n || found.b === 1n) return misfit(MISFIT.one)
     return breaksUp(found.a) || breaksUp(found.b) ? found : misfit(FACTORS.prime)
   },
-  *work(factors, school) {
+  *work(factors, variant) {
     const { scale } = factors
-    const { apart, whole } = splitOf(factors, school, bestApart, costOf)!
+    const { apart, whole } = splitOf(factors, variant, bestApart, costOf)!
     const composed = apart.reduce((total, f) => total * f, 1n)
     let value = whole
     let left = composed

@@ -7,7 +7,7 @@ import { said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { mapped, pairs } from '../../problem/space.js'
 import { MISFIT, NEAR_BASE } from '../../words/multiplication.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { EITHER_HALF } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { type Base, baseOf, fromGaps, gapStep, nearBase } from './base.js'
@@ -37,12 +37,12 @@ export const multiplyNearBase = technique({
     ['Near 1000, either side', 10, { zeros: 3, most: 30 }],
     ['Near 10 000, either side', 12, { zeros: 4, most: 12 }],
   ],
-  dials: {
-    dials: [
-      dial('zeros', 'Zeros of the base', 1, 6, 2),
-      dial('most', 'Gap at most', 1, 500_000, 9),
-      dial('least', 'Gap at least', 1, 500_000, 1),
-      dial('side', 'Below (1), above (2), one each (3)', 1, 3),
+  parameters: {
+    parameters: [
+      parameter('zeros', 'Zeros of the base', 1, 6, 2),
+      parameter('most', 'Gap at most', 1, 500_000, 9),
+      parameter('least', 'Gap at least', 1, 500_000, 1),
+      parameter('side', 'Below (1), above (2), one each (3)', 1, 3),
     ],
     problems({ zeros = 2, most = 9, least = 1, side }) {
       const [first, second] = [undefined, [-1, -1], [1, 1], [-1, 1]][side ?? 0] ?? [0, 0]
@@ -60,9 +60,9 @@ export const multiplyNearBase = technique({
       return misfit(MISFIT.bases(said(a), said(first.base), said(b), said(second.base)))
     return first.zeros > 9 ? misfit(MISFIT.zeros(9)) : { a, b, ...first }
   },
-  *work({ a, b, base, zeros }, school) {
+  *work({ a, b, base, zeros }, variant) {
     const d = yield* gapStep(a, { base, zeros }, [])
     const e = yield* gapStep(b, { base, zeros }, [d])
-    return decimal(yield* fromGaps(a, b, [d, e], { base, zeros }, school, false))
+    return decimal(yield* fromGaps(a, b, [d, e], { base, zeros }, variant, false))
   },
 })

@@ -7,7 +7,7 @@ import { lengthOf, said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { kept, mapped } from '../../problem/space.js'
 import { NINES } from '../../words/multiplication.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { EITHER_HALF, frontBack, half } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { difference, gap, holdsThat } from '../quantities.js'
@@ -39,8 +39,8 @@ export const multiplyByNines = technique({
     ['Four digits by 9999', 7, { digits: 4, nines: 4 }],
     ['Five digits by 999', 10, { digits: 5, nines: 3 }],
   ],
-  dials: {
-    dials: [dial('digits', 'Digits of the number', 1, 8, 2), dial('nines', 'Nines', 1, 8, 2)],
+  parameters: {
+    parameters: [parameter('digits', 'Digits of the number', 1, 8, 2), parameter('nines', 'Nines', 1, 8, 2)],
     problems({ digits = 2, nines = 2 }) {
       const base = 10n ** BigInt(nines)
       const numbers = kept(ofDigits(digits, 2n), (n) => n % base !== 0n && !isNines(n))
@@ -56,7 +56,7 @@ export const multiplyByNines = technique({
     const [n, nines] = isNines(b) ? [a, b] : [b, a]
     return n % (nines + 1n) === 0n ? misfit(NINES.zeros) : { n, width: lengthOf(nines), scale }
   },
-  *work({ n, width, scale }, school) {
+  *work({ n, width, scale }, variant) {
     const base = 10n ** BigInt(width)
     const [head, tail] = [n / base, n % base]
     const front = difference(n, head + 1n)
@@ -93,7 +93,7 @@ export const multiplyByNines = technique({
             line,
           ),
       },
-      school,
+      variant,
     )
     return yield* placePoint(value, scale)
   },

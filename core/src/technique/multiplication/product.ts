@@ -1,11 +1,11 @@
-/** What the ways of multiplying share: whole factors, the point, and the dials of products. */
+/** What the ways of multiplying share: whole factors, the point, and the parameters of products. */
 import { type Decimal, decimal } from '../../number/decimal.js'
 import { asProduct, type Problem } from '../../problem/problem.js'
 import { productSpace } from '../../problem/products.js'
 import { shape } from '../../problem/shape.js'
 import { MISFIT, POINT } from '../../words/multiplication.js'
-import { dial } from '../boards.js'
-import type { DialBoard, Step } from '../contract.js'
+import { parameter } from '../boards.js'
+import type { ParameterSpace, Step } from '../contract.js'
 import { lineOf } from '../line.js'
 import { type Misfit, misfit, step } from '../make.js'
 
@@ -60,17 +60,17 @@ export function* placePoint(
   })
 }
 
-/** Dials of products. @param digits the most digits of each factor. */
-export function productBoard(first = 8, second = 8, least = 1): DialBoard {
+/** Parameters of products. @param digits the most digits of each factor. */
+export function productBoard(first = 8, second = 8, least = 1): ParameterSpace {
   return {
-    dials: [
-      dial('first', 'Digits of the first factor', least, first, Math.max(2, least)),
-      dial('second', 'Digits of the second factor', least, second, Math.min(second, Math.max(2, least))),
-      dial('decimals', 'Decimals of the first factor', 0, 3, 0),
-      dial('largest', 'Largest digit', 1, 9),
-      dial('zeros', 'Zeros written', 0, 14),
-      dial('zeroRun', 'Longest run of zeros', 0, 7),
-      dial('carries', 'Columns that carry', 0, 14),
+    parameters: [
+      parameter('first', 'Digits of the first factor', least, first, Math.max(2, least)),
+      parameter('second', 'Digits of the second factor', least, second, Math.min(second, Math.max(2, least))),
+      parameter('decimals', 'Decimals of the first factor', 0, 3, 0),
+      parameter('largest', 'Largest digit', 1, 9),
+      parameter('zeros', 'Zeros written', 0, 14),
+      parameter('zeroRun', 'Longest run of zeros', 0, 7),
+      parameter('carries', 'Columns that carry', 0, 14),
     ],
     problems({ first: a = 2, second: b = 2, decimals = 0, ...counts }) {
       return productSpace({

@@ -9,11 +9,11 @@ import { productSpace } from '../../problem/products.js'
 import { shape } from '../../problem/shape.js'
 import { REPUNIT } from '../../words/multiplication.js'
 import { REMARK } from '../../words/steps.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { NO_LOAD } from '../facts.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { columnTotal } from '../quantities.js'
-import { ENDS } from '../schools.js'
+import { ENDS } from '../variants.js'
 import { rightCarry, type SumColumn } from './columns.js'
 import { placePoint, readWhole } from './product.js'
 
@@ -31,7 +31,7 @@ export const multiplyRepunit = technique({
   words: REPUNIT,
   family: 'multiplication',
   needs: ['add-running-total'],
-  schools: [ENDS],
+  variants: [ENDS],
   // Targets: common practice, no published source.
   levels: [
     ['Two digits by 11, zeros at both ends', 2.5, { digits: 2, carries: 0 }, { ends: 'zeros' }],
@@ -45,13 +45,13 @@ export const multiplyRepunit = technique({
     ['Four digits by 1111', 8, { digits: 4, ones: 4 }],
     ['Six digits by 111', 10, { digits: 6, ones: 3 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of the number', 1, 6, 3),
-      dial('ones', 'Ones of the multiplier', 2, 8, 2),
-      dial('largest', 'Largest digit', 1, 9),
-      dial('zeros', 'Zeros written', 0, 5),
-      dial('carries', 'Columns that carry', 0, 12),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of the number', 1, 6, 3),
+      parameter('ones', 'Ones of the multiplier', 2, 8, 2),
+      parameter('largest', 'Largest digit', 1, 9),
+      parameter('zeros', 'Zeros written', 0, 5),
+      parameter('carries', 'Columns that carry', 0, 12),
     ],
     problems: ({ digits = 3, ones: count = 2, ...counts }) =>
       productSpace({ ...counts, first: shape(digits), second: [ones(count)] }),

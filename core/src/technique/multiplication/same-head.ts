@@ -7,7 +7,7 @@ import { said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { SAME_HEAD } from '../../words/multiplication.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { EITHER_HALF, frontBack, half } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { product } from '../quantities.js'
@@ -36,11 +36,11 @@ export const multiplySameHead = technique({
     ['Three digits, heads to 19', 8, { digits: 3, head: 19 }],
     ['Three digits', 12, { digits: 3 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of each number', 2, 5, 2),
-      dial('head', 'Head at most', 1, 9999),
-      dial('padded', 'Back to be padded (1) or not (0)', 0, 1),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of each number', 2, 5, 2),
+      parameter('head', 'Head at most', 1, 9999),
+      parameter('padded', 'Back to be padded (1) or not (0)', 0, 1),
     ],
     problems({ digits = 2, head, padded }) {
       const most = 10n ** BigInt(digits - 1) - 1n
@@ -69,7 +69,7 @@ export const multiplySameHead = technique({
       ? { head: a / 10n, units }
       : misfit(SAME_HEAD.units(said(units[0] + units[1])))
   },
-  *work({ head, units: [u, v] }, school) {
+  *work({ head, units: [u, v] }, variant) {
     const value = yield* frontBack(
       {
         width: 2,
@@ -93,7 +93,7 @@ export const multiplySameHead = technique({
             line,
           ),
       },
-      school,
+      variant,
     )
     return decimal(value)
   },

@@ -1,6 +1,6 @@
 /** Taking one factor of a product apart: which one, and what that costs. */
 
-import type { School } from '../contract.js'
+import type { Variant } from '../contract.js'
 import type { Load } from '../facts.js'
 
 /** A factor taken apart, and the other one, which stays whole. */
@@ -13,26 +13,26 @@ export interface Split<P> {
 const known = new WeakMap<object, Map<string | undefined, unknown>>()
 
 /**
- * The split a school asks for; the other factor is taken apart when the one asked for cannot be.
+ * The split a variant asks for; the other factor is taken apart when the one asked for cannot be.
  * @param factors what the technique has read of the problem, the same object for the same problem
  * @param reading how one factor is taken apart, undefined where it cannot be.
- * @param cost the work a split makes, for the school `auto`.
+ * @param cost the work a split makes, for the variant `auto`.
  */
 export function splitOf<P>(
   factors: { readonly a: bigint; readonly b: bigint },
-  school: School,
+  variant: Variant,
   reading: (factor: bigint, other: bigint) => P | undefined,
   cost: (split: Split<P>) => Load,
 ): Split<P> | undefined {
   const before = known.get(factors) ?? new Map<string | undefined, unknown>()
   known.set(factors, before)
-  if (!before.has(school.split)) before.set(school.split, findSplit(factors, school, reading, cost))
-  return before.get(school.split) as Split<P> | undefined
+  if (!before.has(variant.split)) before.set(variant.split, findSplit(factors, variant, reading, cost))
+  return before.get(variant.split) as Split<P> | undefined
 }
 
 function findSplit<P>(
   { a, b }: { readonly a: bigint; readonly b: bigint },
-  school: School,
+  variant: Variant,
   reading: (factor: bigint, other: bigint) => P | undefined,
   cost: (split: Split<P>) => Load,
 ): Split<P> | undefined {
@@ -40,8 +40,8 @@ function findSplit<P>(
   const second = reading(b, a)
   const splits = [first && { apart: first, whole: b }, second && { apart: second, whole: a }] as const
   if (!splits[0] || !splits[1]) return splits[0] ?? splits[1]
-  if (school.split === 'first') return splits[0]
-  if (school.split === 'second') return splits[1]
+  if (variant.split === 'first') return splits[0]
+  if (variant.split === 'second') return splits[1]
   const effort = (s: Split<P>) => {
     const { facts, carries } = cost(s)
     return facts.length + carries

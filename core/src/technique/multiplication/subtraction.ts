@@ -7,13 +7,13 @@ import { said } from '../../number/whole.js'
 import { type Problem, productOf } from '../../problem/problem.js'
 import { mapped, pairs } from '../../problem/space.js'
 import { MISFIT, ROUND_BACK } from '../../words/multiplication.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { differenceLoad, productLoad, together } from '../facts.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { ask, difference, gap, holdsThat, product, sum } from '../quantities.js'
 import { justBelow, ofDigits, type Rounded, roundedUp, roundStep } from '../rounding.js'
-import { SPLIT } from '../schools.js'
+import { SPLIT } from '../variants.js'
 import { placePoint, readWhole, type Whole } from './product.js'
 import { type Split, splitOf } from './split.js'
 
@@ -27,7 +27,7 @@ export const multiplySubtraction = technique({
   words: ROUND_BACK,
   family: 'multiplication',
   needs: ['multiply-addition'],
-  schools: [SPLIT],
+  variants: [SPLIT],
   // Targets: common practice, no published source.
   levels: [
     ['One below a ten, by one digit', 3.5, { surplus: 1 }],
@@ -41,12 +41,12 @@ export const multiplySubtraction = technique({
     ['Four digits, by two digits', 12, { digits: 4, other: 2 }],
     ['A product and a number', 6, { digits: 3, surplus: 4, more: 1 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of the number to round', 1, 5, 2),
-      dial('other', 'Digits of the other number', 1, 8, 1),
-      dial('surplus', 'Below the round number at most', 1, 333),
-      dial('more', 'One-digit number added (1) or not (0)', 0, 1, 0),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of the number to round', 1, 5, 2),
+      parameter('other', 'Digits of the other number', 1, 8, 1),
+      parameter('surplus', 'Below the round number at most', 1, 333),
+      parameter('more', 'One-digit number added (1) or not (0)', 0, 1, 0),
     ],
     problems({ digits = 2, other = 1, surplus, more = 0 }) {
       const factors = pairs(justBelow(digits, surplus), ofDigits(other, 2n))
@@ -72,9 +72,9 @@ export const multiplySubtraction = technique({
     const more = BigInt(problem.term.sign) * problem.term.size.units
     return found.a * found.b + more < 0n ? misfit(ROUND_BACK.below) : { ...found, more }
   },
-  *work(factors, school) {
+  *work(factors, variant) {
     const { scale, more } = factors
-    const { apart, whole } = splitOf(factors, school, roundedUp, costOf)!
+    const { apart, whole } = splitOf(factors, variant, roundedUp, costOf)!
     const factor = apart.round - apart.over
     const round = yield* roundStep({ number: factor, round: apart.round, scale: 0 })
     const over = round - factor

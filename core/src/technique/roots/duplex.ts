@@ -13,13 +13,13 @@ import { shape } from '../../problem/shape.js'
 import { between, mapped } from '../../problem/space.js'
 import { ROOT_DUPLEX, ROOT_MISFIT } from '../../words/roots.js'
 import { at as inPlace, REMARK } from '../../words/steps.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import type { AnswerCell, Fact, Step } from '../contract.js'
 import { differenceLoad, productLoad } from '../facts.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { ask } from '../quantities.js'
-import { DECIMALS } from '../schools.js'
 import { duplexOf, duplexSlips } from '../squares/duplex.js'
+import { DECIMALS } from '../variants.js'
 
 const MOST_DIGITS = 12
 
@@ -32,8 +32,8 @@ export const rootDuplex = technique({
   words: ROOT_DUPLEX,
   family: 'roots',
   needs: ['square-duplex', 'root-estimate'],
-  schools: [DECIMALS],
-  asks: (school) => ROOT_DUPLEX.asks(school.decimals!),
+  variants: [DECIMALS],
+  asks: (variant) => ROOT_DUPLEX.asks(variant.decimals!),
   // Targets: common practice, no published source.
   levels: [
     ['Squares of three and four digits', 8, { exact: 1 }],
@@ -45,11 +45,11 @@ export const rootDuplex = technique({
     ['Two decimals under the root', 40, { digits: 3, decimals: 2 }],
     ['Twelve digits', 90, { digits: 12 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits before the point', 1, MOST_DIGITS, 4),
-      dial('decimals', 'Decimals', 0, 6, 0),
-      dial('exact', 'Only squares of whole numbers (1)', 1, 1),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits before the point', 1, MOST_DIGITS, 4),
+      parameter('decimals', 'Decimals', 0, 6, 0),
+      parameter('exact', 'Only squares of whole numbers (1)', 1, 1),
     ],
     problems({ digits = 4, decimals = 0, exact }) {
       if (exact === undefined) return mapped(numberSpace([shape(digits, decimals)]), ([n]) => rootOf(n!))
@@ -64,8 +64,8 @@ export const rootDuplex = technique({
     if (whole === 0n) return misfit(ROOT_MISFIT.below)
     return whole.toString().length > MOST_DIGITS ? misfit(ROOT_DUPLEX.digits(MOST_DIGITS)) : { n }
   },
-  *work({ n }, school): Generator<Step, Decimal, Decimal> {
-    const asked = Number(school.decimals)
+  *work({ n }, variant): Generator<Step, Decimal, Decimal> {
+    const asked = Number(variant.decimals)
     const places = exactPlaces(n, asked)
     const groups = Math.ceil((highestPlace(n) + 1) / 2)
     const whole = wholePart(n)

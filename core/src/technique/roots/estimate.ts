@@ -22,13 +22,13 @@ import { rootOf } from '../../problem/problem.js'
 import { between, kept, mapped } from '../../problem/space.js'
 import { ESTIMATE, ROOT_MISFIT } from '../../words/roots.js'
 import { REMARK } from '../../words/steps.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import type { Step } from '../contract.js'
 import { differenceLoad, productLoad } from '../facts.js'
 import { lineOf } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { ask, holdsThat, twice } from '../quantities.js'
-import { SQUARE } from '../schools.js'
+import { SQUARE } from '../variants.js'
 
 const MOST = 1_000_000n
 /** Decimals of a shown estimate, and half a unit of the second decimal: how far an entry may be from it. */
@@ -46,7 +46,7 @@ export const rootEstimate = technique({
   words: ESTIMATE,
   family: 'roots',
   needs: ['divide-short'],
-  schools: [SQUARE],
+  variants: [SQUARE],
   asks: () => ESTIMATE.asks,
   // Targets: common practice, no published source (8 s).
   levels: [
@@ -58,12 +58,12 @@ export const rootEstimate = technique({
     ['One decimal', 12, { least: 10, most: 99, decimals: 1 }],
     ['Four digits', 18, { least: 1000, most: 9999 }],
   ],
-  dials: {
-    dials: [
-      dial('least', 'From', 2, 999_999, 26),
-      dial('most', 'To', 3, 999_999, 99),
-      dial('distance', 'Above the square at most', 1, 1998),
-      dial('decimals', 'Decimals', 0, 1, 0),
+  parameters: {
+    parameters: [
+      parameter('least', 'From', 2, 999_999, 26),
+      parameter('most', 'To', 3, 999_999, 99),
+      parameter('distance', 'Above the square at most', 1, 1998),
+      parameter('decimals', 'Decimals', 0, 1, 0),
     ],
     problems({ least = 26, most = 99, distance, decimals = 0 }) {
       const unit = 10n ** BigInt(decimals)
@@ -82,12 +82,13 @@ export const rootEstimate = technique({
     if (compare(n, decimal(1)) < 0) return misfit(ROOT_MISFIT.below)
     return compare(n, decimal(MOST)) > 0 ? misfit(ESTIMATE.upTo(said(MOST))) : { n }
   },
-  *work({ n }, school) {
+  *work({ n }, variant) {
     const below = integerRoot(n.units / power10(n.scale))
     // The nearer square: which of r and r + 1 has the smaller gap to n.
-    const above = school.square === 'nearest' && compare(multiply(decimal(below), decimal(below + 1n)), n) < 0
+    const above =
+      variant.square === 'nearest' && compare(multiply(decimal(below), decimal(below + 1n)), n) < 0
     const start = above ? below + 1n : below
-    const nearest = school.square === 'nearest'
+    const nearest = variant.square === 'nearest'
     const square = (r: bigint) => `${said(r)} × ${said(r)} = ${said(r * r)}`
     const r = (yield step({
       action: 'root',

@@ -11,7 +11,7 @@ import { mapped } from '../../problem/space.js'
 import { POINT } from '../../words/multiplication.js'
 import { DUPLEX, SQUARE_MISFIT } from '../../words/squares.js'
 import { REMARK } from '../../words/steps.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import type { Fact } from '../contract.js'
 import { type Misfit, misfit, type SlipSink, technique } from '../make.js'
 import { rightCarry, type SumColumn } from '../multiplication/columns.js'
@@ -43,13 +43,13 @@ export const squareDuplex = technique({
     ['Six digits', 60, { digits: 6 }],
     ['Eight digits', 110, { digits: 8 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of the number', 2, MOST_DIGITS, 3),
-      dial('decimals', 'Decimals', 0, 4, 0),
-      dial('largest', 'Largest digit', 1, 9),
-      dial('zeros', 'Zeros written', 0, 7),
-      dial('zeroRun', 'Longest run of zeros', 0, 7),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of the number', 2, MOST_DIGITS, 3),
+      parameter('decimals', 'Decimals', 0, 4, 0),
+      parameter('largest', 'Largest digit', 1, 9),
+      parameter('zeros', 'Zeros written', 0, 7),
+      parameter('zeroRun', 'Longest run of zeros', 0, 7),
     ],
     problems({ digits = 3, decimals = 0, ...counts }) {
       const behind = Math.min(decimals, digits - 1)

@@ -10,7 +10,7 @@ import { shape } from '../../problem/shape.js'
 import { mapped } from '../../problem/space.js'
 import { POINT } from '../../words/multiplication.js'
 import { ENDING_FIVE, SQUARE_MISFIT } from '../../words/squares.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { twoParts, wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { headProduct } from '../multiplication/head.js'
@@ -35,11 +35,11 @@ export const squareEndingFive = technique({
     ['Four digits', 18, { digits: 4 }],
     ['Four digits, three decimals', 20, { digits: 4, decimals: 3 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of the number', 2, MOST_DIGITS, 2),
-      dial('decimals', 'Decimals', 0, 4, 0),
-      dial('zeros', 'Zeros in the head', 0, 6),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of the number', 2, MOST_DIGITS, 2),
+      parameter('decimals', 'Decimals', 0, 4, 0),
+      parameter('zeros', 'Zeros in the head', 0, 6),
     ],
     // The head is free, the 5 stands behind it.
     problems: ({ digits = 2, decimals = 0, zeros }) =>

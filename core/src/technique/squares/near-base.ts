@@ -8,7 +8,7 @@ import { squareOf } from '../../problem/problem.js'
 import { kept, mapped } from '../../problem/space.js'
 import { MISFIT, POINT } from '../../words/multiplication.js'
 import { SQUARE_NEAR_BASE } from '../../words/squares.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { EITHER_HALF } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { type Base, baseOf, fromGaps, gapStep, nearBase } from '../multiplication/base.js'
@@ -40,12 +40,12 @@ export const squareNearBase = technique({
     ['Near 10 000', 8, { zeros: 4, most: 25 }],
     ['Far from 100', 9, { most: 50, least: 26 }],
   ],
-  dials: {
-    dials: [
-      dial('zeros', 'Zeros of the base', 1, 8, 2),
-      dial('most', 'Gap at most', 1, 50_000_000, 9),
-      dial('least', 'Gap at least', 1, 50_000_000, 1),
-      dial('side', 'Below (1) or above (2)', 1, 2),
+  parameters: {
+    parameters: [
+      parameter('zeros', 'Zeros of the base', 1, 8, 2),
+      parameter('most', 'Gap at most', 1, 50_000_000, 9),
+      parameter('least', 'Gap at least', 1, 50_000_000, 1),
+      parameter('side', 'Below (1) or above (2)', 1, 2),
     ],
     problems({ zeros = 2, most = 9, least = 1, side }) {
       const near = nearBase(zeros, most, side === undefined ? 0 : side === 1 ? -1 : 1, least)
@@ -64,9 +64,9 @@ export const squareNearBase = technique({
     if (!easySquare(gap)) return misfit(SQUARE_NEAR_BASE.hard(said(gap)))
     return base.zeros > 12 ? misfit(MISFIT.zeros(12)) : { ...found, ...base }
   },
-  *work({ n, scale, base, zeros }, school) {
+  *work({ n, scale, base, zeros }, variant) {
     const d = yield* gapStep(n, { base, zeros }, [], scale)
-    const square = yield* fromGaps(n, n, [d, d], { base, zeros }, school, true, scale)
+    const square = yield* fromGaps(n, n, [d, d], { base, zeros }, variant, true, scale)
     return yield* placePoint(square, scale, POINT.square)
   },
 })

@@ -8,7 +8,7 @@ import { squareOf } from '../../problem/problem.js'
 import { between, kept, mapped } from '../../problem/space.js'
 import { POINT } from '../../words/multiplication.js'
 import { BALANCE, SQUARE_MISFIT } from '../../words/squares.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { differenceLoad, productLoad, sumLoad, together } from '../facts.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
@@ -48,10 +48,10 @@ export const squareRoundBalance = technique({
     ['Three digits', 14, { digits: 3, most: 12 }],
     ['Four digits, up to three from a round number', 15, { digits: 4, most: 3 }],
   ],
-  dials: {
-    dials: [
-      dial('digits', 'Digits of the number', 1, 6, 2),
-      dial('most', 'Steps to the round number at most', 1, 12, 5),
+  parameters: {
+    parameters: [
+      parameter('digits', 'Digits of the number', 1, 6, 2),
+      parameter('most', 'Steps to the round number at most', 1, 12, 5),
     ],
     problems({ digits = 2, most = 5 }) {
       const numbers = between(digits === 1 ? 6n : 10n ** BigInt(digits - 1), 10n ** BigInt(digits) - 1n)

@@ -31,7 +31,7 @@ export const subtractBlocks = technique({
     ['Six digits', 9, { minuend: 6, subtrahend: 6 }],
     ['Twelve digits', 18, { minuend: 12, subtrahend: 12 }],
   ],
-  dials: DIFFERENCE_BOARD,
+  parameters: DIFFERENCE_BOARD,
   read: readDifference,
   *work({ minuend, subtrahend }) {
     const turned = compare(minuend, subtrahend) < 0

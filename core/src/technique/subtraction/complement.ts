@@ -1,13 +1,13 @@
 /**
  * subtract-complement: left to right, one column at a time. A column that has to borrow is the ten-complement of the
- * bottom digit plus the top one. School `mend`: write, and lower what stands when a column borrows. School `glance`: look
+ * bottom digit plus the top one. Variant `mend`: write, and lower what stands when a column borrows. Variant `glance`: look
  * right first and write one less when the next unequal column borrows.
  * 8341-3675: 5; 7 and 5->4; 7 and 7->6; 6 and 7->6. A zero lowered becomes 9 and passes it on.
  */
 import { COMPLEMENTS } from '../../words/subtraction.js'
 import { DIFFERENCE_BOARD } from '../boards.js'
 import { technique } from '../make.js'
-import { CARRY } from '../schools.js'
+import { CARRY } from '../variants.js'
 import { COLUMN_LEVELS, readDifference, walkColumns } from './columns.js'
 
 export const subtractComplement = technique({
@@ -15,10 +15,10 @@ export const subtractComplement = technique({
   words: COMPLEMENTS,
   family: 'subtraction',
   needs: [],
-  schools: [CARRY],
+  variants: [CARRY],
   ways: [{ carry: 'mend' }, { carry: 'mend', mending: 'first' }, { carry: 'glance' }],
   levels: COLUMN_LEVELS,
-  dials: DIFFERENCE_BOARD,
+  parameters: DIFFERENCE_BOARD,
   read: readDifference,
   work: (problem, { carry, mending }) =>
     walkColumns(

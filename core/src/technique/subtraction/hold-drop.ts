@@ -15,7 +15,7 @@ export const subtractHoldDrop = technique({
   needs: [],
   ways: [{}, { mending: 'after' }, { mending: 'first' }],
   levels: COLUMN_LEVELS,
-  dials: DIFFERENCE_BOARD,
+  parameters: DIFFERENCE_BOARD,
   read: readDifference,
   work: (problem, { mending }) =>
     walkColumns(

@@ -4,7 +4,7 @@ import { differenceOf } from '../../problem/problem.js'
 import { mapped, pairs } from '../../problem/space.js'
 import { ROUND_UP } from '../../words/subtraction.js'
 import { type Adjusting, roundAndAdjust } from '../adjust.js'
-import { dial } from '../boards.js'
+import { parameter } from '../boards.js'
 import { digitCells } from '../line.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { difference, holdsThat, sum } from '../quantities.js'
@@ -31,13 +31,13 @@ export const subtractRoundUp = technique({
     ['Two decimals', 5, { over: 3, decimals: 2 }],
     ['Five digits', 7, { minuend: 5, subtrahend: 4, over: 33 }],
   ],
-  dials: {
-    dials: [
-      dial('minuend', 'Digits above', 2, 12, 4),
-      dial('subtrahend', 'Digits below, fewer than above', 1, 5, 3),
-      dial('over', 'Below the round number at most', 1, 333),
-      dial('zeros', 'Zeros at the end above', 0, 8, 0),
-      dial('decimals', 'Decimals', 0, 4, 0),
+  parameters: {
+    parameters: [
+      parameter('minuend', 'Digits above', 2, 12, 4),
+      parameter('subtrahend', 'Digits below, fewer than above', 1, 5, 3),
+      parameter('over', 'Below the round number at most', 1, 333),
+      parameter('zeros', 'Zeros at the end above', 0, 8, 0),
+      parameter('decimals', 'Decimals', 0, 4, 0),
     ],
     // The minuend has at least one digit more, so that the round number can be taken away.
     problems({ minuend = 4, subtrahend = 3, over, zeros = 0, decimals = 0 }) {

@@ -1,0 +1,145 @@
+/** How far a learner is with each technique, and what may come next: prerequisites first. */
+import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
+import { WORKED_SUPPORTS, type WorkedSupport } from '../session/support.js'
+import type { Technique } from '../technique/contract.js'
+import { MASTERY, type MASTERY_NAMES } from '../words/levels.js'
+import {
+  adviseLevel,
+  aimOf,
+  type LatestAnswer,
+  LEVEL_RULES,
+  type LevelMove,
+  type LevelRules,
+  lookedBackOn,
+  type Reading,
+  readingOf,
+  type Targets,
+} from './levels.js'
+
+/** The latest answers to problems of one technique, level and support. */
+export interface LatestAt {
+  readonly technique: string
+  readonly level: number
+  readonly support: WorkedSupport
+  /** When their latest session began; ISO 8601, UTC. */
+  readonly at: string
+  /** Newest first, at most as many as the rules look back on; those before the latest move to this level are left out. */
+  readonly answers: readonly LatestAnswer[]
+}
+
+export type MasteryState = keyof typeof MASTERY_NAMES
+
+/** Where the work on one technique stands. */
+export interface Worked {
+  /** The level in force. */
+  readonly level: number
+  /** The least support of the latest session. */
+  readonly support: WorkedSupport
+  /** ISO 8601, UTC. */
+  readonly lastAt: string
+  /** Of the latest answers under that support at that level. */
+  readonly latest: Reading
+}
+
+export interface Mastery {
+  readonly technique: Technique
+  readonly state: MasteryState
+  /** Why it is so, in a sentence. */
+  readonly because: string
+  /** Prerequisites not known yet. */
+  readonly missing: readonly Technique[]
+  /** Undefined when it was never worked. */
+  readonly worked: Worked | undefined
+}
+
+export type Move = Pick<LevelMove, 'technique' | 'to' | 'by'>
+
+/** What mastery is read from. */
+export interface MasteryInput {
+  readonly latest: readonly LatestAt[]
+  /** The latest move of each technique: the levels below the one in force are known. */
+  readonly moves: readonly Move[]
+  readonly targets?: Targets
+  /** A level is known by what would move the learner up from it. */
+  readonly rules?: LevelRules
+}
+
+/** Every technique with how far the learner is, in teaching order. */
+export function masteryOf(input: MasteryInput): Mastery[] {
+  const known = new Map(TECHNIQUES.map((t) => [t.id, knownLevel(t, input)]))
+  return TECHNIQUES.map((technique): Mastery => {
+    const { level, words } = known.get(technique.id)!
+    const worked = workedOf(technique.id, input)
+    const missing = technique.needs.filter((id) => known.get(id)!.level === undefined).map(techniqueById)
+    const as = (state: MasteryState, because: string) => ({ technique, state, because, missing, worked })
+    if (level !== undefined) return { ...as('known', MASTERY.known(level, words)), missing: [] }
+    if (worked) return as('practised', MASTERY.practised(words))
+    if (missing.length === 0) return as('ready', MASTERY.ready(technique.needs.length > 0))
+    const first = missing.map((m) => MASTERY.missing(m.name, known.get(m.id)!.words))
+    return as('not-yet', MASTERY.first(first))
+  })
+}
+
+/** The highest level that is known, and how the latest work stands in words. */
+function knownLevel(
+  technique: Technique,
+  input: MasteryInput,
+): { readonly level: number | undefined; readonly words: string } {
+  const read = knownByAnswers(technique, input)
+  const move = input.moves.find((m) => m.technique === technique.id)
+  if (!move || move.to <= (read.level ?? 1)) return read
+  return { level: move.to - 1, words: MASTERY.moved(move.to, move.by === 'rule') }
+}
+
+function knownByAnswers(
+  technique: Technique,
+  { latest, targets = {}, rules = LEVEL_RULES }: MasteryInput,
+): { readonly level: number | undefined; readonly words: string } {
+  const its = latest.filter((l) => l.technique === technique.id)
+  const alone = its
+    .filter((l) => l.support === 'answer' && l.level > 0 && l.answers.length > 0)
+    .toSorted((a, b) => b.level - a.level)
+  let words = ''
+  for (const { level, answers } of alone) {
+    const targetMs = aimOf({ targets }, technique.id, level)!
+    const { answers: of, right, medianMs } = readingOf(answers, rules.upOf)
+    const said = MASTERY.latest(right, of, medianMs, targetMs)
+    if (adviseLevel(answers, targetMs, rules).move === 'up') return { level, words: said }
+    words ||= said
+  }
+  return { level: undefined, words: words || MASTERY.begun(its.length > 0) }
+}
+
+function workedOf(
+  technique: string,
+  { latest, moves, rules = LEVEL_RULES }: MasteryInput,
+): Worked | undefined {
+  const its = latest
+    .filter((l) => l.technique === technique)
+    .toSorted((a, b) => b.at.localeCompare(a.at) || b.level - a.level)
+  const [last] = its
+  if (!last) return undefined
+  const level = moves.find((m) => m.technique === technique)?.to ?? its.find((l) => l.level > 0)?.level ?? 1
+  const supports = its.filter((l) => l.at === last.at).map((l) => l.support)
+  const support = WORKED_SUPPORTS.findLast((s) => supports.includes(s))!
+  const same = its.find((l) => l.level === level && l.support === support)
+  return { level, support, lastAt: last.at, latest: readingOf(same?.answers ?? [], lookedBackOn(rules)) }
+}
+
+/** The latest answers with one more session in them, as if it had been worked. @param session newest answer first */
+export function withSession(
+  latest: readonly LatestAt[],
+  session: LatestAt,
+  rules: LevelRules = LEVEL_RULES,
+): LatestAt[] {
+  const same = (l: LatestAt) =>
+    l.technique === session.technique && l.level === session.level && l.support === session.support
+  const before = latest.find(same)?.answers ?? []
+  const answers = [...session.answers, ...before].slice(0, lookedBackOn(rules))
+  return [...latest.filter((l) => !same(l)), { ...session, answers }]
+}
+
+/** The latest answers after a move: at the level moved to they begin anew. */
+export function withMove(latest: readonly LatestAt[], { technique, to }: Move): LatestAt[] {
+  return latest.map((l) => (l.technique === technique && l.level === to ? { ...l, answers: [] } : l))
+}

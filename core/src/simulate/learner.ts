@@ -1,0 +1,131 @@
+/**
+ * The simulated learner: times and mistakes drawn from stated traits, so that demo data, tests and looks ahead have
+ * somebody plausible to work with. What is assumed, all of it here:
+ * - a fact comes faster with every use, by the power law of practice (Newell and Rosenbloom 1981), and its uses fade by
+ *   half in `fadeDays`;
+ * - the rest of a technique's steps come faster with its problems in the same way;
+ * - the longer the thinking at a step takes, the likelier it goes wrong; asking step by step costs reading;
+ * - single times scatter log-normally about their median, as response times commonly do.
+ */
+import { cardOfFact } from '../facts/decks.js'
+import { daysBetween } from '../number/days.js'
+import { toText } from '../number/decimal.js'
+import { normal, type Random } from '../number/random.js'
+import type { WorkedSupport } from '../session/support.js'
+import type { Slip, Step, Technique } from '../technique/contract.js'
+
+export interface Traits {
+  /** Median time for one elementary fact before any practice, in milliseconds. */
+  readonly factMs: number
+  /** Median time to carry or borrow at one digit. */
+  readonly carryMs: number
+  /** Time to key one digit. */
+  readonly keyMs: number
+  /** Time to take in a question. */
+  readonly readMs: number
+  /** Exponent of the power law: 0 learns nothing, 0.4 learns fast. */
+  readonly practice: number
+  /** Chance of a mistake at a step that takes as long as one fact before any practice. */
+  readonly slipRate: number
+  /** Digits whose facts come at half speed. */
+  readonly weak: readonly number[]
+  /** Spread of single times: standard deviation of their logarithm. */
+  readonly scatter: number
+}
+
+/** An ordinary beginner. */
+export const BEGINNER: Traits = {
+  factMs: 800,
+  carryMs: 450,
+  keyMs: 130,
+  readMs: 1100,
+  practice: 0.3,
+  slipRate: 0.016,
+  weak: [],
+  scatter: 0.3,
+}
+
+/** Days in which unused practice of a fact fades by half. */
+export const FADE_DAYS = 20
+
+/** How much of the reading is left where less is said. */
+const READ_SHARE: Record<WorkedSupport, number> = { guided: 1, steps: 0.5, answer: 0.2 }
+
+/** One try at a step: how long it took with its keys, and the mistake made in it. */
+export interface Tried {
+  readonly ms: number
+  readonly slip: Slip | undefined
+}
+
+export class SimulatedLearner {
+  private readonly uses = new Map<string, { readonly count: number; readonly day: string }>()
+  private readonly problems = new Map<string, number>()
+
+  constructor(
+    readonly traits: Traits,
+    readonly random: Random,
+    private readonly fadeDays: number = FADE_DAYS,
+  ) {}
+
+  /** One problem of a technique is done. @param weight less than 1 where it taught less */
+  practised(technique: string, weight = 1): void {
+    this.problems.set(technique, (this.problems.get(technique) ?? 0) + weight)
+  }
+
+  /** A fact alone. @param day ISO date; the time without keying */
+  recall(fact: string, day: string): { readonly thinkMs: number; readonly right: boolean } {
+    const thinkMs = Math.round(this.factMs(fact, day) * this.scatter())
+    this.use(fact, day)
+    return { thinkMs, right: this.random.unit() >= 2 * this.slipRate(thinkMs) }
+  }
+
+  /** One try at a step of a technique. */
+  tryStep(technique: Technique, step: Step, support: WorkedSupport, day: string): Tried {
+    const { carryMs, readMs, practice, keyMs } = this.traits
+    const skill = (1 + (this.problems.get(technique.id) ?? 0) / 10) ** -practice
+    const ids = step.facts.map((f) => cardOfFact(f)?.id ?? f)
+    const facts = ids.reduce((sum, f) => sum + this.factMs(f, day), 0)
+    for (const id of ids) this.use(id, day)
+    const reckoning = facts + carryMs * step.carries * skill
+    const think = (reckoning + READ_SHARE[support] * readMs * skill) * this.scatter()
+    const keys = support === 'answer' ? 0 : keyMs * toText(step.expect).length
+    const chance = this.slipRate(reckoning) * (1 + Math.min(2, step.carries))
+    const slip = this.random.unit() < chance ? this.likelySlip(step) : undefined
+    return { ms: Math.round(think + keys), slip }
+  }
+
+  private likelySlip(step: Step): Slip | undefined {
+    const slips = step.slips()
+    let pick = this.random.unit() * slips.reduce((sum, s) => sum + s.odds, 0)
+    return slips.find((s) => {
+      pick -= s.odds
+      return pick < 0
+    })
+  }
+
+  private factMs(fact: string, day: string): number {
+    const { factMs, practice, weak } = this.traits
+    const heavy = weak.some((d) => fact.includes(String(d))) ? 2 : 1
+    return factMs * heavy * (1 + this.left(fact, day) / 4) ** -practice
+  }
+
+  private use(fact: string, day: string): void {
+    this.uses.set(fact, { count: this.left(fact, day) + 1, day })
+  }
+
+  /** Uses of a fact that have not faded. */
+  private left(fact: string, day: string): number {
+    const used = this.uses.get(fact)
+    return used ? used.count * 2 ** (-daysBetween(used.day, day) / this.fadeDays) : 0
+  }
+
+  private slipRate(thinkMs: number): number {
+    const { slipRate, factMs } = this.traits
+    return slipRate * Math.min(3, thinkMs / factMs)
+  }
+
+  /** Log-normal about 1. */
+  private scatter(): number {
+    return Math.exp(this.traits.scatter * normal(this.random))
+  }
+}

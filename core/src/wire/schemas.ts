@@ -1,0 +1,302 @@
+/** Joi schemas of what goes over HTTP, checked on both sides with the same words. */
+import Joi from 'joi'
+import { FACT_DECKS } from '../facts/decks.js'
+import { FADE_LEVELS, type Fade } from '../learner/fade.js'
+import type { LearnerSettings } from '../learner/settings.js'
+import { isInstant } from '../number/days.js'
+import { MAX_EXPRESSION } from '../problem/expression.js'
+import { levelOf, TECHNIQUES, techniqueById } from '../registry/techniques.js'
+import { EVENT_KINDS, MOST_EVENTS } from '../session/events.js'
+import { type AttemptRecord, MOST_MS, RECORDED } from '../session/record.js'
+import { JUDGE } from '../session/reduce.js'
+import { SUPPORTS, WORKED_SUPPORTS } from '../session/support.js'
+import { AS_RECORDED, GENERATOR } from '../set/items.js'
+import { MOST_ITEMS, type Recipe } from '../set/recipe.js'
+import { variantOf } from '../technique/driver.js'
+import type { BroughtIn, HandMove, NewLearner, RecallWire, SessionStart } from './types.js'
+
+const id = Joi.string().guid({ version: 'uuidv4', separator: '-' }).lowercase()
+const instant = Joi.string()
+  .max(30)
+  .custom((value: string, helpers) =>
+    isInstant(value) ? value : helpers.message({ custom: '{{#label}} must be a real date and time in UTC' }),
+  )
+const day = Joi.string().custom((value: string, helpers) =>
+  isInstant(`${value}T00:00:00Z`) ? value : helpers.message({ custom: '{{#label}} must be a real date' }),
+)
+const ms = Joi.number().integer().min(0).max(MOST_MS)
+const techniqueId = Joi.string().max(60)
+const itemCount = Joi.number().integer().min(1).max(MOST_ITEMS)
+const small = Joi.number().integer().min(1).max(100)
+
+export const idSchema = id.required()
+
+export const newLearnerSchema = Joi.object<NewLearner>({
+  id: id.required(),
+  name: Joi.string().trim().min(1).max(60).required().label('Name'),
+  timeZone: Joi.string().max(60).required().custom(timeZone),
+})
+
+export const learnerNameSchema = Joi.object<{ name: string }>({
+  name: Joi.string().trim().min(1).max(60).required().label('Name'),
+})
+
+const technique = techniqueId.required()
+const SOURCES = [
+  Joi.object({
+    kind: Joi.valid('level').required(),
+    technique,
+    level: Joi.number().integer().min(1).max(100).required(),
+    count: itemCount.required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('parameters').required(),
+    technique,
+    values: Joi.object().pattern(Joi.string().max(30), Joi.number().integer()).max(20).required(),
+    count: itemCount.required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('listed').required(),
+    problems: Joi.array()
+      .items(
+        Joi.object({
+          technique,
+          level: Joi.number().integer().min(0).max(100).required(),
+          expression: Joi.string().max(MAX_EXPRESSION).required(),
+        }).allow(null),
+      )
+      .max(MOST_ITEMS)
+      .required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('facts').required(),
+    facts: Joi.array().items(Joi.string().max(20)).max(MOST_ITEMS).required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('flash').required(),
+    digits: small.required(),
+    numbers: small.required(),
+    minus: Joi.boolean().required(),
+    count: itemCount.required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('grid').required(),
+    rows: small.required(),
+    columns: small.required(),
+    digits: small.required(),
+    count: itemCount.required(),
+  }),
+]
+const limit = Joi.number().integer().min(1000).max(MOST_MS).required()
+const mark = Joi.number().integer().min(-100).max(100).required()
+
+/** A recipe as it is written; what it names is checked by `checkRecipe`. */
+const recipe = Joi.object<Recipe>({
+  sources: Joi.array()
+    .items(Joi.alternatives(...SOURCES))
+    .min(1)
+    .max(MOST_ITEMS)
+    .required(),
+  order: Joi.valid('listed', 'mixed').required(),
+  clock: Joi.alternatives(
+    Joi.object({ kind: Joi.valid('none').required() }),
+    Joi.object({ kind: Joi.valid('item', 'whole').required(), ms: limit }),
+  ).required(),
+  support: Joi.valid(...SUPPORTS).required(),
+  answers: Joi.valid('at-once', 'at-end').required(),
+  marks: Joi.object({ right: mark, wrong: mark, blank: mark }),
+  rule: Joi.alternatives(
+    Joi.object({ kind: Joi.valid('repeat-missed').required() }),
+    Joi.object({
+      kind: Joi.valid('staircase').required(),
+      showMs: Joi.number().integer().min(1).max(60_000).required(),
+      run: Joi.number().integer().min(0).max(100).required(),
+    }),
+  ),
+})
+const set = {
+  recipe: recipe.required(),
+  seed: Joi.number()
+    .integer()
+    .min(-(2 ** 31))
+    .max(2 ** 31)
+    .required(),
+  generator: Joi.number().integer().min(AS_RECORDED).max(GENERATOR).required(),
+}
+
+export const sessionStartSchema = Joi.object<SessionStart>({
+  learnerId: id.required(),
+  startedAt: instant.required(),
+  ...set,
+})
+
+const judge = Joi.number().integer().min(1).max(JUDGE)
+const event = Joi.object({
+  kind: Joi.string()
+    .valid(...EVENT_KINDS)
+    .required(),
+  at: ms.allow(null).required(),
+  text: Joi.string().max(130),
+  first: ms,
+  last: ms,
+  pause: ms,
+  of: Joi.number().integer().min(0).max(100),
+})
+
+/** How each kind of field is checked. */
+const KINDS: Record<(typeof RECORDED)[keyof typeof RECORDED]['kind'], Joi.Schema> = {
+  id,
+  count: Joi.number().integer().min(1).max(1000),
+  number: Joi.number().integer().min(0).max(100),
+  word: techniqueId,
+  variant: Joi.object().pattern(Joi.string().max(30), Joi.string().max(30)).max(10),
+  support: Joi.string().valid(...WORKED_SUPPORTS),
+  expression: Joi.string().max(MAX_EXPRESSION),
+  instant,
+  judge,
+  events: Joi.array().max(MOST_EVENTS).items(event),
+  presentation: Joi.object({
+    way: Joi.string().valid('flash', 'tape-left', 'tape-down', 'still').required(),
+    showMs: Joi.number().integer().min(1).max(60_000).required(),
+    gapMs: Joi.number().integer().min(0).max(60_000).required(),
+    worstMs: Joi.number().min(0).max(60_000).required(),
+    meanMs: Joi.number().min(0).max(60_000).required(),
+  }),
+}
+
+export const attemptSchema = Joi.object<AttemptRecord>(
+  Object.fromEntries(
+    Object.entries(RECORDED).map(([name, field]) => {
+      const schema = KINDS[field.kind]
+      return [name, 'optional' in field ? schema : schema.required()]
+    }),
+  ),
+)
+
+/** Most attempts in one request. */
+export const MOST_BROUGHT_IN = 100
+
+export const broughtInSchema = Joi.object<BroughtIn>({
+  rows: Joi.array()
+    .items(
+      Joi.object({
+        // Checked one by one, so that one bad row does not keep the others out.
+        attempt: Joi.object().unknown().required(),
+        session: Joi.object({ startedAt: instant.required(), ...set }).required(),
+      }),
+    )
+    .min(1)
+    .max(MOST_BROUGHT_IN)
+    .required(),
+})
+
+export const recallSchema = Joi.object<RecallWire>({
+  id: id.required(),
+  learnerId: id.required(),
+  sessionId: id,
+  n: Joi.number().integer().min(1).max(MOST_ITEMS),
+  fact: Joi.string().max(20).required(),
+  at: instant.required(),
+  judge: judge.required(),
+  keyMs: Joi.number().min(20).max(5000).required(),
+  events: Joi.array().max(20).items(event).required(),
+}).and('sessionId', 'n')
+
+const share = (least: number, most: number) => Joi.number().integer().min(least).max(most)
+const planItem = Joi.string()
+  .valid('facts', ...TECHNIQUES.map((t) => t.id))
+  .label('Item')
+
+const fade = Joi.object<Fade>({
+  level: Joi.string()
+    .valid(...FADE_LEVELS)
+    .required(),
+  run: Joi.number().integer().min(-100).max(100).required(),
+})
+
+/** What is changed of a learner's settings, each setting whole. @see LearnerSettings */
+export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
+  minutes: Joi.number().min(1).max(120).label('Minutes a day'),
+  at: Joi.string()
+    .pattern(/^([01]\d|2[0-3]):[0-5]\d$/, 'a time of day')
+    .label('Time of day'),
+  decks: Joi.array()
+    .items(Joi.string().valid(...FACT_DECKS.map((d) => d.id)))
+    .unique()
+    .label('Decks'),
+  rules: Joi.object({
+    upOf: share(5, 100).required().label('Answers to move up'),
+    upRight: share(1, 100)
+      .max(Joi.ref('upOf'))
+      .required()
+      .label('Right answers to move up')
+      .messages({ 'number.max': '{{#label}} must not be more than the answers looked at' }),
+    backOf: share(3, 100).required().label('Answers to go back'),
+    backBelow: share(0, 100)
+      .max(Joi.ref('backOf'))
+      .required()
+      .label('Right answers to stay')
+      .messages({ 'number.max': '{{#label}} must not be more than the answers looked at' }),
+  }),
+  targets: Joi.object()
+    .pattern(
+      techniqueId,
+      Joi.object().pattern(/^\d{1,2}$/, Joi.number().integer().min(500).max(600_000).label('Target')),
+    )
+    .custom(knownTargets),
+  variants: Joi.object()
+    .pattern(techniqueId, Joi.object().pattern(Joi.string().max(30), Joi.string().max(30)))
+    .custom(knownVariants),
+  fades: Joi.object().pattern(techniqueId, Joi.object().pattern(/^\d{1,2}$/, fade)),
+  cautions: Joi.object({ read: Joi.boolean().required(), lifted: Joi.boolean().required() }),
+  pinned: Joi.array().items(planItem).unique().max(50),
+  banned: Joi.array().items(planItem).unique().max(50),
+  skipped: Joi.array()
+    .items(Joi.object({ item: planItem.required(), day: day.required() }))
+    .max(100),
+  busy: Joi.array()
+    .items(Joi.object({ from: instant.required(), to: instant.required() }))
+    .max(1000)
+    .label('Busy times'),
+  keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() }).allow(null),
+}).min(1)
+
+export const handMoveSchema = Joi.object<HandMove>({
+  technique: techniqueId.required(),
+  to: Joi.number().integer().min(1).max(100).required().label('Level'),
+})
+
+export const latestSchema = Joi.object<{ technique: string; level: number }>({
+  technique: techniqueId.required(),
+  level: Joi.number().integer().min(1).max(100).required(),
+})
+
+export const paceSchema = Joi.object<{ technique: string }>({ technique: techniqueId.required() })
+
+export const pageSchema = Joi.object<{ before?: string; limit: number; technique?: string }>({
+  technique: techniqueId,
+  before: Joi.string()
+    .max(80)
+    .pattern(/^[0-9TZ:.-]+_[0-9a-f-]{36}$/, 'page mark'),
+  limit: Joi.number().integer().min(1).max(100).default(20),
+})
+
+function knownTargets(targets: LearnerSettings['targets']): LearnerSettings['targets'] {
+  for (const [id, levels] of Object.entries(targets))
+    for (const level of Object.keys(levels)) levelOf(techniqueById(id), Number(level))
+  return targets
+}
+
+function knownVariants(variants: LearnerSettings['variants']): LearnerSettings['variants'] {
+  for (const [id, variant] of Object.entries(variants)) variantOf(techniqueById(id), variant)
+  return variants
+}
+
+function timeZone(value: string, helpers: Joi.CustomHelpers): string | Joi.ErrorReport {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: value })
+    return value
+  } catch {
+    return helpers.message({ custom: `{{#label}} is not a known time zone` })
+  }
+}

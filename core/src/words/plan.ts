@@ -1,0 +1,50 @@
+/** What the plan of the day says of its items. */
+import { placeName } from '../number/places.js'
+import { count, seconds } from './english.js'
+import { slipName } from './slips.js'
+
+const away = (days: number) => (days <= 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`)
+
+export const PLAN = {
+  facts: ({ due, slow, fresh }: { due: number; slow: number; fresh: number }) => {
+    const parts = [
+      ...(due ? [`${due} due before they fade`] : []),
+      ...(slow ? [`${slow} slow inside longer work`] : []),
+      ...(fresh ? [`${fresh} new`] : []),
+    ]
+    return `${parts.join(', ')}: facts come first, the rest needs them.`
+  },
+  factsName: (n: number) => count(n, 'fact'),
+  techniqueName: (name: string, level: number) => `${name}, level ${level}`,
+  pinned: 'Pinned.',
+  fresh: (because: string) => `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
+  review: (days: number) => `One review: last worked ${away(days)}.`,
+  edge: (
+    worked:
+      | {
+          readonly level: number
+          readonly answers: number
+          readonly right: number
+          readonly medianMs: number | null
+          readonly targetMs: number
+        }
+      | undefined,
+  ) => {
+    const head = 'Nearest to its target.'
+    if (!worked || worked.answers === 0) return `${head} Not worked at this level yet.`
+    const { level, answers, right, medianMs, targetMs } = worked
+    const pace = medianMs === null ? 'not timed' : `${seconds(medianMs)} for ${targetMs / 1000} s`
+    return `${head} Level ${level}: ${right} of the last ${answers} right, ${pace}.`
+  },
+  rest: 'The calendar leaves no time; nothing is owed for it.',
+} as const
+
+/** "Watch out: you forgot to carry 4 times lately, mostly in the tens." */
+export function bugWords(bug: {
+  readonly slip: string
+  readonly count: number
+  readonly place: number | undefined
+}): string {
+  const where = bug.place === undefined ? '' : `, mostly in the ${placeName(bug.place)}`
+  return `Watch out: you ${slipName(bug.slip)} ${bug.count} times lately${where}.`
+}

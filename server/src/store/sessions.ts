@@ -1,0 +1,249 @@
+import { WORKED_SUPPORTS } from '@tachymetra/core/session'
+import {
+  AS_RECORDED,
+  GENERATOR,
+  type Item,
+  isItem,
+  itemsOf,
+  type ListedProblem,
+  withRecorded,
+} from '@tachymetra/core/set'
+import type { ItemPace, PacePoint, SessionPage, SessionStart, SessionWire } from '@tachymetra/core/wire'
+import { and, asc, desc, eq, exists, inArray, type SQL, sql } from 'drizzle-orm'
+import type { Database } from './database.js'
+import { prepared, type Store } from './prepared.js'
+import { learner, session, sessionPace, sessionSlip } from './schema.js'
+
+export type SessionRow = typeof session.$inferSelect
+
+const byId = prepared((db) =>
+  db
+    .select()
+    .from(session)
+    .where(eq(session.id, sql.placeholder('id')))
+    .prepare(),
+)
+const ownerOf = prepared((db) =>
+  db
+    .select({ id: learner.id, timeZone: learner.timeZone })
+    .from(session)
+    .innerJoin(learner, eq(learner.id, session.learnerId))
+    .where(eq(session.id, sql.placeholder('id')))
+    .prepare(),
+)
+
+export function sessionRow(db: Pick<Database, 'select'>, id: string): SessionRow | undefined {
+  return byId(db).get({ id })
+}
+
+/** Whose session it is. The session must exist. */
+export function learnerOfSession(
+  db: Pick<Database, 'select'>,
+  id: string,
+): { readonly id: string; readonly timeZone: string } {
+  return ownerOf(db).get({ id })!
+}
+
+export function addSession(db: Pick<Database, 'insert'>, id: string, start: SessionStart): void {
+  db.insert(session)
+    .values({ id, ...start })
+    .run()
+}
+
+/** The items of the sessions looked at last: drawing a hard set takes longer than storing an attempt at it. */
+const drawn = new Map<string, readonly (Item | undefined)[]>()
+const MOST_DRAWN = 500
+
+/**
+ * The items of a session's set, made from its recipe and seed alone; undefined where only what was recorded of it is
+ * known, since its recipe is not, or another version of the generator has drawn it.
+ */
+export function itemsOfSession(its: SessionRow): readonly (Item | undefined)[] | undefined {
+  if (its.generator !== GENERATOR) return undefined
+  const found = drawn.get(its.id)
+  if (found) return found
+  const items = itemsOf(its)
+  drawn.set(its.id, items)
+  // What was put in first goes first.
+  if (drawn.size > MOST_DRAWN) drawn.delete(drawn.keys().next().value!)
+  return items
+}
+
+/**
+ * Is a problem item n of a session's set? A list that is kept as it is recorded takes one it does not know yet
+ * (see `listRecorded`).
+ */
+export function belongs(its: SessionRow, n: number, problem: ListedProblem): boolean {
+  return (
+    isItem(itemsOfSession(its) ?? itemsOf({ ...its, generator: AS_RECORDED }), n, problem) ??
+    !itemsOfSession(its)
+  )
+}
+
+/** Notes a problem in the list of a session that is kept as it is recorded; other sets stay as they are. */
+export function listRecorded(db: Store, id: string, n: number, problem: ListedProblem): void {
+  const its = sessionRow(db, id)!
+  if (its.generator === GENERATOR) return
+  const recipe = withRecorded(its.recipe, n, problem)
+  db.update(session).set({ recipe, generator: AS_RECORDED }).where(eq(session.id, id)).run()
+}
+
+/** One session with its rollups. */
+export function sessionById(db: Database, id: string): SessionWire | undefined {
+  const row = sessionRow(db, id)
+  return row && withRollups(db, [row])[0]
+}
+
+/**
+ * A learner's sessions in which problems were worked, newest first. `before` is the mark handed out with the page
+ * before.
+ */
+export function sessionPage(
+  db: Database,
+  learnerId: string,
+  limit: number,
+  before?: string,
+  technique?: string,
+): SessionPage {
+  const [startedAt, id] = before?.split('_') ?? []
+  const worked = db
+    .select({ one: sql`1` })
+    .from(sessionPace)
+    .where(
+      and(
+        eq(sessionPace.sessionId, session.id),
+        technique ? eq(sessionPace.technique, technique) : undefined,
+      ),
+    )
+  const rows = db
+    .select()
+    .from(session)
+    .where(
+      and(
+        eq(session.learnerId, learnerId),
+        exists(worked),
+        startedAt ? sql`(${session.startedAt}, ${session.id}) < (${startedAt}, ${id})` : undefined,
+      ),
+    )
+    .orderBy(desc(session.startedAt), desc(session.id))
+    .limit(limit + 1)
+    .all()
+  const last = rows.length > limit ? rows[limit - 1] : undefined
+  return {
+    sessions: withRollups(db, rows.slice(0, limit)),
+    ...(last && { next: `${last.startedAt}_${last.id}` }),
+  }
+}
+
+/**
+ * Sessions of a technique as dots of its pace chart, oldest first: one a session, level and support.
+ * @param first how many of the earliest are shown besides the newest ones
+ */
+export function pacePoints(
+  db: Database,
+  learnerId: string,
+  technique: string,
+  newest: number,
+  first = 0,
+): PacePoint[] {
+  const its = and(eq(sessionPace.learnerId, learnerId), eq(sessionPace.technique, technique))
+  const ids = (order: SQL, most: number) =>
+    db
+      .selectDistinct({ id: sessionPace.sessionId, at: sessionPace.startedAt })
+      .from(sessionPace)
+      .where(its)
+      .orderBy(order)
+      .limit(most)
+      .all()
+  const chosen = [...ids(desc(sessionPace.startedAt), newest), ...ids(asc(sessionPace.startedAt), first)]
+  return db
+    .select({
+      at: sessionPace.startedAt,
+      technique: sessionPace.technique,
+      level: sessionPace.level,
+      support: sessionPace.support,
+      attempts: sessionPace.attempts,
+      right: sessionPace.right,
+      medianMs: sessionPace.medianMs,
+    })
+    .from(sessionPace)
+    .where(
+      and(
+        its,
+        inArray(
+          sessionPace.sessionId,
+          chosen.map((s) => s.id),
+        ),
+      ),
+    )
+    .orderBy(asc(sessionPace.startedAt), FADING)
+    .all()
+}
+
+/** What was worked at a technique since an instant, as it began: for how long, and how many problems. */
+export function workedSince(
+  db: Database,
+  learnerId: string,
+  since: string,
+): { technique: string; attempts: number; ms: number; at: string }[] {
+  return db
+    .select({
+      technique: sessionPace.technique,
+      attempts: sql<number>`sum(${sessionPace.attempts})`,
+      ms: sql<number>`sum(${sessionPace.timedMs})`,
+      at: sql<string>`min(${sessionPace.startedAt})`,
+    })
+    .from(session)
+    .innerJoin(sessionPace, eq(sessionPace.sessionId, session.id))
+    .where(and(eq(session.learnerId, learnerId), sql`${session.startedAt} >= ${since}`))
+    .groupBy(sessionPace.technique)
+    .orderBy(sql`min(${sessionPace.startedAt})`)
+    .all()
+}
+
+/** Techniques a learner ever sat down to. */
+export function techniquesOf(db: Database, learnerId: string, all: readonly string[]): string[] {
+  return all.filter((technique) =>
+    db
+      .select({ id: sessionPace.sessionId })
+      .from(sessionPace)
+      .where(and(eq(sessionPace.learnerId, learnerId), eq(sessionPace.technique, technique)))
+      .limit(1)
+      .get(),
+  )
+}
+
+/** Most supported first. */
+const FADING = sql.join(
+  [
+    sql`case ${sessionPace.support}`,
+    ...WORKED_SUPPORTS.map((support, i) => sql`when ${support} then ${i}`),
+    sql`end`,
+  ],
+  sql` `,
+)
+
+function withRollups(db: Database, rows: readonly SessionRow[]): SessionWire[] {
+  const ids = rows.map((r) => r.id)
+  const paces = db
+    .select()
+    .from(sessionPace)
+    .where(inArray(sessionPace.sessionId, ids))
+    .orderBy(sessionPace.technique, sessionPace.level, FADING)
+    .all()
+  const slips = db
+    .select()
+    .from(sessionSlip)
+    .where(inArray(sessionSlip.sessionId, ids))
+    .orderBy(desc(sessionSlip.count), sessionSlip.slip)
+    .all()
+  return rows.map((row) => ({
+    ...row,
+    paces: paces
+      .filter((p) => p.sessionId === row.id)
+      .map(({ sessionId: _, learnerId: __, startedAt: ___, medianMs, bestMs, ...counts }): ItemPace => {
+        return { ...counts, medianMs: medianMs ?? undefined, bestMs: bestMs ?? undefined }
+      }),
+    slips: slips.filter((s) => s.sessionId === row.id).map(({ slip, count }) => ({ id: slip, count })),
+  }))
+}

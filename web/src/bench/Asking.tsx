@@ -1,0 +1,64 @@
+import { toText } from '@tachymetra/core/number'
+import { openStep } from '@tachymetra/core/session'
+import { Entry } from '../parts/Entry.js'
+import { KeyButton } from '../parts/KeyButton.js'
+import { Done, FRAME_NOTES, Hint, questionOf, Said } from '../parts/saying.js'
+import { HAS_TOUCH } from '../parts/touch.js'
+import type { AttemptOnScreen } from '../parts/useAttempt.js'
+import type { BenchFrame } from './useFrame.js'
+
+/** What is asked, where it is entered, and what is said to it. */
+export function Asking(props: {
+  readonly attempt: AttemptOnScreen
+  readonly explained: string | undefined
+  readonly frame: BenchFrame
+  readonly onEnter: () => void
+}) {
+  const { attempt, explained, frame, onEnter } = props
+  const { progress, typing, notice } = attempt
+  const { onFrame, beads, fade } = frame
+  const step = openStep(progress)
+  const kind = attempt.question()?.kind
+  if (progress.outcome !== undefined || !kind)
+    return (
+      <div className="said" id="said" role="status">
+        <Done progress={progress} />
+      </div>
+    )
+  const question = questionOf(progress)
+  return (
+    <>
+      <p className="question" id="question">
+        {question}
+        {progress.hintOpen && <Hint progress={progress} />}
+      </p>
+      {step?.picks && <p className="faint pick-note">Or tap the digits you take and press Enter.</p>}
+      {onFrame && <p className="faint pick-note">{FRAME_NOTES[fade.level]}</p>}
+      <Entry
+        kind={kind}
+        text={onFrame ? toText(beads.value()) : typing.text}
+        label={question || 'Your entry'}
+        describedBy="said"
+        hidden={onFrame}
+        onKey={attempt.press}
+        onErase={attempt.erase}
+        onEnter={onEnter}
+      >
+        <div className="said" id="said" role="status">
+          {notice ? (
+            <p className="said-slip">{notice}</p>
+          ) : beads.said && onFrame ? (
+            <p className="said-slip">{beads.said}</p>
+          ) : (
+            <Said progress={progress} explained={explained} />
+          )}
+        </div>
+      </Entry>
+      {onFrame && HAS_TOUCH && (
+        <div className="row keys-line">
+          <KeyButton label="Judge" onPress={onEnter} main />
+        </div>
+      )}
+    </>
+  )
+}

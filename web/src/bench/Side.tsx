@@ -1,0 +1,25 @@
+import type { Progress } from '@tachymetra/core/session'
+import { type Held, momentAfter } from '@tachymetra/core/technique'
+import { Hands } from '../parts/Hand.js'
+import { Steps, WayWorked } from '../parts/saying.js'
+
+const NOTHING: readonly Held[] = []
+
+/** What is held in mind, and what has been entered so far. */
+export function Side({ progress }: { readonly progress: Progress }) {
+  const [walk] = progress.walks
+  const [step, entry] = [walk?.steps.at(-1), walk?.entries.at(-1)]
+  return (
+    <aside className="side stack" aria-label="What has been done">
+      {progress.support === 'guided' && progress.outcome === undefined && (
+        <>
+          <h2>Held in mind</h2>
+          <Hands holds={step && entry ? momentAfter(step, entry).holds : NOTHING} />
+        </>
+      )}
+      <h2>Steps so far</h2>
+      <Steps entries={progress.entries} />
+      {progress.support !== 'answer' && <WayWorked progress={progress} />}
+    </aside>
+  )
+}

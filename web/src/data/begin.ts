@@ -1,0 +1,64 @@
+/** Beginning a session: kept in this browser before anything is worked. */
+import type { PlanItem } from '@tachymetra/core/plan'
+import { techniqueById } from '@tachymetra/core/registry'
+import { GENERATOR, type PracticeSet, plainRecipe, type Recipe } from '@tachymetra/core/set'
+import type { SessionStart } from '@tachymetra/core/wire'
+import { currentLearnerSettings } from './learnerSettings.js'
+import { keepSession } from './store.js'
+import { variantIn } from './variants.js'
+
+/** A seed nobody has chosen. */
+export function freshSeed(): number {
+  return crypto.getRandomValues(new Int32Array(1))[0]!
+}
+
+/** A set of a recipe, as it is practised from now on. */
+export function freshSet(recipe: Recipe): PracticeSet {
+  return { recipe, seed: freshSeed(), generator: GENERATOR }
+}
+
+/** What is announced of a session of a learner that begins now. */
+export function startOf(learnerId: string, recipe: Recipe): SessionStart {
+  return { learnerId, startedAt: new Date().toISOString(), ...freshSet(recipe) }
+}
+
+/**
+ * @returns the address of its bench.
+ * @throws Error, in words for the learner, when the browser keeps nothing.
+ */
+export async function beginSession(learnerId: string, recipe: Recipe): Promise<string> {
+  const id = crypto.randomUUID()
+  const chosen = currentLearnerSettings(learnerId)?.variants ?? {}
+  // As they are chosen now: a change in the middle of a session is for the next one.
+  const variants = Object.fromEntries(
+    recipe.sources.flatMap((source) =>
+      'technique' in source
+        ? [
+            [
+              source.technique,
+              variantIn(
+                chosen,
+                techniqueById(source.technique),
+                source.kind === 'level' ? source.level : undefined,
+              ),
+            ],
+          ]
+        : [],
+    ),
+  )
+  try {
+    await keepSession({ ...startOf(learnerId, recipe), id, variants, attempts: [], ended: false })
+  } catch {
+    throw new Error(
+      'This browser does not let the page keep anything, so practice could be lost. Leave private mode?',
+    )
+  }
+  return `/bench/${id}`
+}
+
+/** The page an item of the plan is worked on. */
+export async function beginItem(learnerId: string, item: PlanItem): Promise<string> {
+  if (item.kind === 'facts') return '/facts?today'
+  const { id: technique, level, support, problems: count } = item
+  return beginSession(learnerId, plainRecipe([{ kind: 'level', technique, level, count }], support))
+}

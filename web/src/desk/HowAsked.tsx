@@ -1,0 +1,103 @@
+import { SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
+import { MOST_ITEMS, type Recipe, type SetClock } from '@tachymetra/core/set'
+import { Checkbox, InputNumber, Select } from 'antd'
+import type { ReactNode } from 'react'
+import { SUPPORT_ABOUT } from '../parts/words.js'
+
+/** How problems are asked: with which support, against which clock, and when it is said what was right. */
+export interface HowAsked extends Pick<Recipe, 'clock' | 'answers'> {
+  readonly support: Support
+}
+
+export const NO_LIMIT: SetClock = { kind: 'none' }
+
+const CLOCKS: readonly { readonly value: SetClock['kind']; readonly label: string }[] = [
+  { value: 'none', label: 'as long as it takes' },
+  { value: 'item', label: 'so long a problem' },
+  { value: 'whole', label: 'so long for all' },
+]
+
+/** Where a limit stands before it is changed: twice the target, or ten seconds; a minute for all. */
+const firstLimit = (kind: SetClock['kind'], targetMs: number | undefined): SetClock => {
+  if (kind === 'none') return NO_LIMIT
+  return { kind, ms: kind === 'whole' ? 60_000 : Math.max(1000, 2 * (targetMs ?? 5000)) }
+}
+
+/** @param props.children what else can be chosen of how it is worked */
+export function Asked(props: {
+  readonly how: HowAsked
+  readonly targetMs: number | undefined
+  readonly planned: number
+  readonly onChange: (some: Partial<HowAsked>) => void
+  readonly onPlanned: (n: number) => void
+  readonly children: ReactNode
+}) {
+  const { how, targetMs, planned, onChange, onPlanned, children } = props
+  const { support, clock, answers } = how
+  return (
+    <>
+      <fieldset>
+        <legend>Support</legend>
+        {SUPPORTS.map((s) => (
+          <label key={s} className="support-choice">
+            <input
+              type="radio"
+              name="support"
+              checked={s === support}
+              onChange={() => onChange({ support: s })}
+            />
+            <strong>{SUPPORT_NAMES[s]}</strong>
+            <span className="faint">{SUPPORT_ABOUT[s]}</span>
+          </label>
+        ))}
+      </fieldset>
+      {children}
+      <div className="row">
+        <label htmlFor="planned">
+          <strong>How many</strong>
+        </label>
+        <InputNumber
+          id="planned"
+          min={1}
+          max={MOST_ITEMS}
+          precision={0}
+          value={planned}
+          onChange={(value) => onPlanned(value ?? 5)}
+          style={{ width: '5.5rem' }}
+        />
+      </div>
+      <div className="row">
+        <label htmlFor="clock">
+          <strong>Time</strong>
+        </label>
+        <Select
+          id="clock"
+          value={clock.kind}
+          options={[...CLOCKS]}
+          onChange={(kind) => onChange({ clock: firstLimit(kind, targetMs) })}
+          style={{ minWidth: '11rem' }}
+        />
+        {clock.kind !== 'none' && (
+          <InputNumber
+            aria-label="Seconds"
+            min={1}
+            max={3600}
+            precision={0}
+            value={clock.ms / 1000}
+            suffix="s"
+            onChange={(value) => value && onChange({ clock: { ...clock, ms: value * 1000 } })}
+            style={{ width: '6.5rem' }}
+          />
+        )}
+      </div>
+      {support === 'answer' && (
+        <Checkbox
+          checked={answers === 'at-end'}
+          onChange={(event) => onChange({ answers: event.target.checked ? 'at-end' : 'at-once' })}
+        >
+          Say what was right only at the end
+        </Checkbox>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,74 @@
+import { adviseLevel, aimOf } from '@tachymetra/core/curriculum'
+import type { LearnerSettings } from '@tachymetra/core/learner'
+import type { Technique } from '@tachymetra/core/technique'
+import { levelReasonWords } from '@tachymetra/core/words'
+import { useEffect, useRef } from 'react'
+import { useLatest, useMoveByHand } from '../data/queries.js'
+
+/** What the rules say of the chosen level, with their numbers; and the level in force, which may be set by hand. */
+export function LevelMoves(props: {
+  readonly learnerId: string
+  readonly technique: Technique
+  readonly level: number
+  readonly inForce: number | undefined
+  readonly settings: LearnerSettings
+  readonly onMove: (level: number) => void
+}) {
+  const { learnerId, technique, level, inForce, settings, onMove } = props
+  const latest = useLatest(learnerId, technique.id, level)
+  const moveByHand = useMoveByHand(learnerId)
+  if (!latest.data) return <p className="level-move faint"> </p>
+  const { reason } = adviseLevel(latest.data, aimOf(settings, technique.id, level)!, settings.rules)
+  return (
+    <p className="level-move">
+      {levelReasonWords(reason)}{' '}
+      {inForce !== undefined && inForce !== level && (
+        <>
+          <button type="button" className="key-button" onClick={() => onMove(inForce)}>
+            Back to level {inForce}, the one in force
+          </button>{' '}
+          <button
+            type="button"
+            className="key-button"
+            onClick={() => moveByHand.mutate({ technique: technique.id, to: level })}
+          >
+            Put level {level} in force
+          </button>
+        </>
+      )}
+    </p>
+  )
+}
+
+/** The levels of a technique, easy to hard. */
+export function Ladder(props: {
+  readonly technique: Technique
+  readonly level: number
+  readonly inForce: number | undefined
+  readonly aim: (level: number) => number
+  readonly onChange: (level: number) => void
+}) {
+  const { technique, level, inForce, aim, onChange } = props
+  const ladder = useRef<HTMLDivElement>(null)
+  // Another technique: bring its rung into sight, without moving the page.
+  useEffect(() => {
+    const box = ladder.current!
+    const rung = box.querySelector<HTMLElement>('label:has(:checked)')
+    if (rung) box.scrollTop = rung.offsetTop - box.offsetTop - box.clientHeight / 2
+  }, [technique])
+  return (
+    <div className="ladder" ref={ladder} role="radiogroup" aria-label="Level">
+      {technique.levels.map((rung, i) => (
+        <label key={rung.name}>
+          <input type="radio" name="level" checked={i + 1 === level} onChange={() => onChange(i + 1)} />
+          <span className="mono">{i + 1}</span>
+          <span>
+            {rung.name}
+            {i + 1 === inForce && <span className="faint"> (in force)</span>}
+          </span>
+          <span className="mono faint">{aim(i + 1) / 1000} s</span>
+        </label>
+      ))}
+    </div>
+  )
+}

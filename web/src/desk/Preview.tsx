@@ -1,0 +1,67 @@
+import type { LearnerSettings, Times } from '@tachymetra/core/learner'
+import { seeded } from '@tachymetra/core/number'
+import { draw, type ProblemSpace, problemWords } from '@tachymetra/core/problem'
+import { compareWays, quickestFor } from '@tachymetra/core/report'
+import type { Technique } from '@tachymetra/core/technique'
+import { useMemo } from 'react'
+import { seconds } from '../parts/words.js'
+
+/** A few problems of a space and how many there are of them. */
+export function Preview({
+  space,
+  targetMs,
+  technique,
+  variants,
+  times,
+}: {
+  readonly space: ProblemSpace
+  readonly targetMs: number | undefined
+  readonly technique: Technique
+  readonly variants: LearnerSettings['variants']
+  readonly times: Times | undefined
+}) {
+  const problems = useMemo(() => {
+    const source = draw(space, seeded(1))
+    const most = space.size < 3n ? Number(space.size) : 3
+    return Array.from({ length: most }, () => source.next().value!)
+  }, [space])
+  const [first] = problems
+  const own = useMemo(() => {
+    if (!first || !times) return undefined
+    const compared = compareWays(first, variants)
+    const found = quickestFor(compared, times)
+    const mine = found?.each[compared.ways.findIndex((w) => w.technique === technique)]
+    return found && mine !== undefined ? { quickest: found, mine } : undefined
+  }, [first, times, variants, technique])
+  const { size } = space
+  const many =
+    size < 10n ** 15n
+      ? size.toLocaleString('en').replaceAll(',', '\u2009')
+      : `about 10^${size.toString().length - 1}`
+  return (
+    <div>
+      <p>
+        <strong>Such as</strong>
+      </p>
+      <ul className="plain-list mono">
+        {problems.map(problemWords).map((text) => (
+          <li key={text} style={{ overflowWrap: 'anywhere' }}>
+            {text}
+          </li>
+        ))}
+      </ul>
+      {own && first && (
+        <p className="own-time">
+          {problemWords(first)}: likely {seconds(own.mine)} for you
+          {own.quickest.way.technique === technique
+            ? ', and no way is quicker.'
+            : `; ${own.quickest.way.technique.name} ${seconds(own.quickest.ms)}.`}
+        </p>
+      )}
+      <p className="faint" data-testid="possible">
+        {many} such {size === 1n ? 'problem' : 'problems'}
+        {targetMs ? `; aim for ${seconds(targetMs)} each.` : '.'}
+      </p>
+    </div>
+  )
+}

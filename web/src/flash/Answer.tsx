@@ -1,0 +1,187 @@
+import type { Shown } from '@tachymetra/core/flash'
+import { add, type Decimal, toWords, ZERO } from '@tachymetra/core/number'
+import { printProblem, problemWords, type SumProblem, signed } from '@tachymetra/core/problem'
+import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
+import { type AttemptRecord, type Exercise, figuresOf, JUDGE, type Progress } from '@tachymetra/core/session'
+import { variantOf } from '@tachymetra/core/technique'
+import { useState } from 'react'
+import { Entry } from '../parts/Entry.js'
+import { KeyButton } from '../parts/KeyButton.js'
+import { Mark } from '../parts/Mark.js'
+import { answerGiven, Said, useCauses, verdictWords } from '../parts/saying.js'
+import { useAttempt } from '../parts/useAttempt.js'
+import { useKeys } from '../parts/useKeys.js'
+
+const technique = techniqueById('flash-sum')
+
+/** A list that has been shown: item n of its set. */
+export interface ShownList {
+  readonly id: string
+  readonly sessionId: string
+  readonly n: number
+  readonly problem: SumProblem
+  readonly shown: Shown
+}
+
+/** The sum is asked; afterwards the list stands there with its running totals. */
+export function Answer(props: {
+  readonly list: ShownList
+  readonly onDone: (progress: Progress, record: AttemptRecord) => void
+  readonly onNext: () => void
+  readonly onSlow: () => void
+  readonly onSettings: () => void
+}) {
+  const { list, onDone, onNext, onSlow, onSettings } = props
+  const { id, sessionId, n, problem, shown } = list
+  const [startedAt] = useState(() => new Date().toISOString())
+  const [task] = useState(
+    (): Exercise => ({
+      technique,
+      variant: variantOf(technique),
+      level: OWN_LEVEL,
+      support: 'answer',
+      problem,
+    }),
+  )
+  const attempt = useAttempt({
+    task,
+    onChange(events, progress) {
+      const { level, support, variant } = task
+      const expression = printProblem(problem)
+      const made = {
+        id,
+        sessionId,
+        n,
+        technique: technique.id,
+        variant,
+        level,
+        support,
+        expression,
+        startedAt,
+      }
+      onDone(progress, { ...made, judge: JUDGE, events, shown })
+    },
+  })
+  const { progress } = attempt
+  const done = progress.outcome !== undefined
+  const { explained } = useCauses(progress)
+  const enter = () => (done ? onNext() : attempt.confirm())
+  // A list with entries is kept as stopped; one not yet begun leaves no trace.
+  const settings = () => {
+    if (!done && progress.entries.length > 0) attempt.note('stopped')
+    onSettings()
+  }
+  const kind = attempt.question()?.kind
+  useKeys(
+    {
+      Enter: enter,
+      Backspace: attempt.erase,
+      Escape: settings,
+      s: () => attempt.note('given'),
+      ...(done && { r: onSlow }),
+    },
+    kind && { keys: kind.keys, press: attempt.press },
+    true,
+  )
+  const said = (
+    <div className="said" role="status">
+      {done && (
+        <p className={figuresOf(progress).right ? 'said-right' : ''}>
+          {figuresOf(progress).right && <Mark right />} {verdictWords(progress)}:{' '}
+          {toWords(answerGiven(progress))}
+        </p>
+      )}
+      {attempt.notice ? (
+        <p className="said-slip">{attempt.notice}</p>
+      ) : (
+        <Said progress={progress} explained={explained} />
+      )}
+    </div>
+  )
+  return (
+    <div className="stack flash-answer">
+      {kind ? (
+        <>
+          <p className="question" id="question">
+            What is the sum?
+          </p>
+          <Entry
+            kind={kind}
+            text={attempt.typing.text}
+            labelledBy="question"
+            onKey={attempt.press}
+            onErase={attempt.erase}
+            onEnter={enter}
+          >
+            {said}
+          </Entry>
+          <div className="row keys-line">
+            <KeyButton label="Show the sum" shortcut="S" onPress={() => attempt.note('given')} />
+            <KeyButton label="Settings" shortcut="Esc" onPress={settings} />
+          </div>
+        </>
+      ) : (
+        <>
+          {said}
+          <Afterwards list={list} onNext={onNext} onSlow={onSlow} onSettings={onSettings} />
+        </>
+      )}
+    </div>
+  )
+}
+
+/** The list with its running totals, and what may come next. */
+function Afterwards(props: {
+  readonly list: ShownList
+  readonly onNext: () => void
+  readonly onSlow: () => void
+  readonly onSettings: () => void
+}) {
+  const { list, onNext, onSlow, onSettings } = props
+  const { problem, shown } = list
+  return (
+    <>
+      <div className="row keys-line">
+        <KeyButton label="Next list" shortcut="Enter" onPress={onNext} main />
+        <KeyButton label="Again at half speed" shortcut="R" onPress={onSlow} />
+        <KeyButton label="Settings" shortcut="Esc" onPress={onSettings} />
+      </div>
+      <RunningTotals problem={problem} />
+      {shown.way === 'flash' && (
+        <p className="faint">
+          {shown.showMs} ms each, {shown.gapMs} ms between; no number was more than {shown.worstMs.toFixed(1)}{' '}
+          ms from its time.
+        </p>
+      )}
+    </>
+  )
+}
+
+function RunningTotals({ problem }: { readonly problem: SumProblem }) {
+  let total: Decimal = ZERO
+  return (
+    <table className="running-totals mono">
+      <caption className="sr-only">The list with its running totals: {problemWords(problem)}</caption>
+      <thead>
+        <tr>
+          <th scope="col">number</th>
+          <th scope="col">total</th>
+        </tr>
+      </thead>
+      <tbody>
+        {problem.terms.map((term, i) => {
+          total = add(total, signed(term))
+          return (
+            <tr key={i}>
+              <td>
+                {term.sign < 0 ? '−' : ''}
+                {toWords(term.size)}
+              </td>
+              <td>{toWords(total)}</td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,34 @@
+import { Input } from 'antd'
+import type { ReactNode } from 'react'
+import { Trouble } from './Trouble.js'
+
+/** The one thing asked of a learner: a name. Enter saves. */
+export function NameForm(props: {
+  readonly name: string
+  readonly fault: Error | undefined
+  readonly onName: (name: string) => void
+  readonly onSave: () => void
+  readonly children?: ReactNode
+}) {
+  const { name, fault, onName, onSave, children } = props
+  return (
+    <form
+      className="stack"
+      onSubmit={(event) => {
+        event.preventDefault()
+        onSave()
+      }}
+    >
+      <label htmlFor="learner-name">Name or nickname</label>
+      <Input
+        id="learner-name"
+        value={name}
+        autoFocus
+        autoComplete="off"
+        onChange={(event) => onName(event.target.value)}
+      />
+      {fault && <Trouble error={fault} />}
+      {children}
+    </form>
+  )
+}

@@ -1,0 +1,117 @@
+/** Figures and tables shared by the summary of a session and the record. */
+import { paceOf, perMinute } from '@tachymetra/core/learner'
+import { problemWords, readProblem } from '@tachymetra/core/problem'
+import { GRID } from '@tachymetra/core/registry'
+import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
+import type { AttemptSummary, ItemPace } from '@tachymetra/core/wire'
+import { slipName } from '@tachymetra/core/words'
+import { Table } from 'antd'
+import { Link } from 'react-router'
+import { Mark } from './Mark.js'
+import { practiceNames } from './setName.js'
+import { seconds } from './words.js'
+
+/** Pace at each technique and level under each support that was used, most supported first. */
+export function pacesOf(attempts: readonly AttemptSummary[]): ItemPace[] {
+  const worked = new Map(attempts.map((a) => [`${a.technique} ${a.level}`, a]))
+  return [...worked.values()].flatMap(({ technique, level }) =>
+    WORKED_SUPPORTS.flatMap((support) => {
+      const its = attempts.filter(
+        (a) => a.technique === technique && a.level === level && a.support === support,
+      )
+      const counted = its.map((a) => ({ ...a, done: a.outcome === 'done' }))
+      return its.length ? [{ technique, level, support, ...paceOf(counted) }] : []
+    }),
+  )
+}
+
+export function slipCounts(ids: readonly string[]): { id: string; count: number }[] {
+  return [...new Set(ids)]
+    .map((id) => ({ id, count: ids.filter((other) => other === id).length }))
+    .sort((a, b) => b.count - a.count)
+}
+
+export function PaceFigures({ paces }: { readonly paces: readonly ItemPace[] }) {
+  const mixed = practiceNames(paces).length > 1
+  return (
+    <>
+      {paces.map((pace) => (
+        <section key={headOf(pace, mixed)} aria-label={headOf(pace, mixed)}>
+          <h2>{headOf(pace, mixed)}</h2>
+          <dl className="figures">
+            <Figure name="right" value={`${pace.right} of ${pace.attempts}`} />
+            <Figure name="right first time" value={`${pace.clean}`} />
+            <Figure name="median time" value={seconds(pace.medianMs)} />
+            <Figure name="problems a minute" value={perMinute(pace)?.toFixed(1) ?? '–'} />
+            <Figure name="best" value={seconds(pace.bestMs)} />
+          </dl>
+        </section>
+      ))}
+    </>
+  )
+}
+
+/** The support, and what was worked under it where there were several things. */
+function headOf(pace: ItemPace, mixed: boolean): string {
+  const support = SUPPORT_NAMES[pace.support]
+  return mixed ? `${practiceNames([pace]).join()}: ${support.toLowerCase()}` : support
+}
+
+function Figure({ name, value }: { readonly name: string; readonly value: string }) {
+  return (
+    <div>
+      <dt>{name}</dt>
+      <dd>{value}</dd>
+    </div>
+  )
+}
+
+/** The attempts of a session, a line each; with `linked`, each leads to its replay. */
+export function AttemptTable({
+  attempts,
+  linked = false,
+}: {
+  readonly attempts: readonly AttemptSummary[]
+  readonly linked?: boolean
+}) {
+  return (
+    <Table<AttemptSummary>
+      size="small"
+      rowKey="id"
+      dataSource={attempts}
+      pagination={false}
+      columns={[
+        { title: 'No.', dataIndex: 'n' },
+        {
+          title: 'Problem',
+          render: (_, a) => {
+            const text = a.technique === GRID ? a.expression : problemWords(readProblem(a.expression))
+            return (
+              <span className="mono" style={{ overflowWrap: 'anywhere' }}>
+                {linked ? <Link to={`/record/attempt/${a.id}`}>{text}</Link> : text}
+              </span>
+            )
+          },
+        },
+        { title: 'Support', responsive: ['sm'], render: (_, a) => SUPPORT_NAMES[a.support] },
+        {
+          title: 'Verdict',
+          render: (_, a) => (
+            <>
+              <Mark right={a.right} /> {verdictWord(a)}
+              {a.slips.length > 0 && <span className="said-slip">: {a.slips.map(slipName).join(', ')}</span>}
+            </>
+          ),
+        },
+        { title: 'Time', render: (_, a) => (a.timed ? seconds(a.totalMs) : 'not timed') },
+      ]}
+    />
+  )
+}
+
+const OUTCOME_WORDS = { skipped: 'skipped', stopped: 'stopped', 'timed-out': 'out of time' } as const
+
+function verdictWord({ outcome, clean, right }: AttemptSummary): string {
+  if (outcome !== 'done') return OUTCOME_WORDS[outcome]
+  return clean ? 'right first time' : right ? 'right' : 'not at first'
+}

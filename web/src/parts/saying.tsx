@@ -1,0 +1,215 @@
+/** What the bench says: the question, the hint, what a mistake was, and what became of the problem. */
+import type { Cause } from '@tachymetra/core/diagnose'
+import type { FadeLevel } from '@tachymetra/core/learner'
+import { type Decimal, placeName, readDecimal, toWords } from '@tachymetra/core/number'
+import { printProblem, solvedWords } from '@tachymetra/core/problem'
+import {
+  type Exercise,
+  figuresOf,
+  type JudgedEntry,
+  mistaken,
+  moved,
+  openQuestion,
+  openStep,
+  type Progress,
+  wrongAnswers,
+} from '@tachymetra/core/session'
+import { type BeadMove, beadWorkOf, fingerOf, moveWords } from '@tachymetra/core/soroban'
+import { wayWords } from '@tachymetra/core/technique'
+import { memo, useEffect, useRef, useState } from 'react'
+import { ACTION_WORDS } from './actions.js'
+import { askForCauses } from './causes.js'
+import { Mark } from './Mark.js'
+import { seconds } from './words.js'
+
+/** Guided asks in words; the steps alone only light the place; the answer alone asks for just that. */
+export function questionOf(progress: Progress): string {
+  const step = openStep(progress)
+  if (step && progress.support === 'steps') return ACTION_WORDS[step.action]
+  return openQuestion(progress)?.ask ?? ''
+}
+
+/** The answer an attempt came to (any of several may be right), or would have come to. */
+export function answerGiven({ walks, entries, outcome }: Progress): Decimal {
+  const last = entries.at(-1)
+  const given = outcome === 'done' && last?.step === 0 ? readDecimal(last.text) : undefined
+  return given ?? walks[0]!.answer ?? walks[0]!.whole().expect
+}
+
+/** The last entry while the same question is still open. */
+export function standingEntry({ entries, outcome }: Progress): JudgedEntry | undefined {
+  const last = entries.at(-1)
+  return last && !moved(last) && outcome === undefined ? last : undefined
+}
+
+/** What is to be done on the frame, by how much of it is left. */
+export const FRAME_NOTES: Readonly<Record<FadeLevel, string>> = {
+  beads: 'Move the beads; Enter, or a short rest, judges them.',
+  ghosts: 'The beads are only shadows now: see them for yourself.',
+  empty: 'The rods are bare: move the beads you see in your mind; the digits tell what stands there.',
+  none: '',
+}
+
+/** Every bead of the step with its finger. */
+function Fingering({ moves }: { readonly moves: readonly BeadMove[] }) {
+  return (
+    <>
+      <br />
+      {moves.map((m) => `${placeName(m.place)}: ${moveWords(m)}, ${fingerOf(m)}`).join('; ')}.
+    </>
+  )
+}
+
+export function Hint({ progress }: { readonly progress: Progress }) {
+  const step = progress.walks[0]?.next
+  if (!step) return null
+  const moves = beadWorkOf(step)?.moves
+  const facts =
+    step.facts.length > 0 &&
+    ` (${step.facts.join(', ').replaceAll('-', '−').replaceAll('x', '×').replaceAll('/', '÷')})`
+  return (
+    <span className="faint">
+      <br />
+      {progress.support === 'guided' ? step.why : step.ask}
+      {facts}
+      {moves && moves.length > 0 && <Fingering moves={moves} />}
+    </span>
+  )
+}
+
+/** What is said to an entry that left its question open. */
+export function Said(props: { readonly progress: Progress; readonly explained: string | undefined }) {
+  const { progress, explained } = props
+  const entry = standingEntry(progress)
+  if (!entry) return null
+  if (entry.verdict === 'elsewhere') return <p>{elsewhereWords(entry)}</p>
+  const remark = entry.slips[0]?.remark ?? explained
+  return (
+    <p>
+      <Mark right={false} /> <span className="value">{words(entry.text)}</span> is not right.{' '}
+      <span className="said-slip">{remark ?? 'Try again, or press S to be shown.'}</span>
+    </p>
+  )
+}
+
+/** A value that is right in itself, but was not asked: nothing is counted. */
+function elsewhereWords({ text, as, place }: JudgedEntry): string {
+  const value = words(text)
+  switch (as) {
+    case 'again':
+      return `${value} is there already. What comes next?`
+    case 'along':
+      return `${value} so far. Go on: what does it come to?`
+    case 'bare':
+      return `Say it with its place: not ${value}, but how many ${placeName(place)} in full?`
+    default:
+      return `${value} is right, but it belongs to the ${placeName(place)}. This step comes first.`
+  }
+}
+
+/** One word for what became of it, the same as in the record. */
+export function verdictWords(progress: Progress): string {
+  const { outcome, entries } = progress
+  if (outcome !== 'done') return 'Skipped'
+  const { right, clean } = figuresOf(progress)
+  if (clean) return 'Right first time'
+  const help = progress.hints > 0 || entries.some((e) => e.verdict === 'given')
+  if (right) return entries.some(mistaken) ? 'Right, after a mistake on the way' : 'Right, with help'
+  return help && entries.at(-1)?.verdict === 'given' ? 'Shown' : 'Right after another try'
+}
+
+export function Done({ progress }: { readonly progress: Progress }) {
+  const { problem, technique } = progress.task as Exercise
+  const answer = answerGiven(progress)
+  const done = progress.outcome === 'done'
+  const { right, totalMs } = figuresOf(progress)
+  const tally =
+    progress.mostHelp !== 'answer' && done
+      ? technique.tally?.(problem, progress.walks[0]!.entries)
+      : undefined
+  return (
+    <div className="done-panel">
+      <p className="big">{solvedWords(problem, answer)}</p>
+      <p className={right ? 'said-right' : ''}>
+        {right && <Mark right />} {verdictWords(progress)}
+        {done && `, in ${seconds(totalMs)}`}
+        {tally && tally.of > 0 && `; ${tally.what}: ${tally.found} of ${tally.of}`}
+      </p>
+    </div>
+  )
+}
+
+/** The way the learner has turned out to work, where it is another than the one set. */
+export function WayWorked({ progress }: { readonly progress: Progress }) {
+  const { technique, variant } = progress.task as Exercise
+  const way =
+    progress.entries.length > 0 ? wayWords(technique, variant, progress.walks[0]!.variant) : undefined
+  return way ? <p className="faint">You work it another way: {way}.</p> : null
+}
+
+/** As many entries as fit beside the problem; the ones before are in the record. */
+const LAST_ENTRIES = 9
+
+export const Steps = memo(function Steps({ entries: all }: { readonly entries: readonly JudgedEntry[] }) {
+  const before = Math.max(0, all.length - LAST_ENTRIES)
+  if (all.length === 0) return <p className="faint">None yet.</p>
+  return (
+    <>
+      {before > 0 && <p className="faint">{before} before these</p>}
+      <ol className="plain-list steps" start={before + 1}>
+        {all.slice(before).map((entry, i) => (
+          <li key={before + i}>
+            {entry.verdict === 'elsewhere' ? (
+              <span aria-hidden="true">·</span>
+            ) : (
+              <Mark right={moved(entry)} />
+            )}
+            <span>
+              <span className="value">{words(entry.text)}</span>
+              {entry.verdict === 'given' && <span className="faint"> shown</span>}
+              {entry.verdict === 'elsewhere' && <span className="faint"> not counted</span>}
+              {entry.verdict === 'ahead' && <span className="faint"> at once</span>}
+              {entry.slips[0] && <span className="said-slip"> {entry.slips[0].remark}</span>}
+            </span>
+            <span className="mono faint">{seconds(entry.ms)}</span>
+          </li>
+        ))}
+      </ol>
+    </>
+  )
+})
+
+/** The likely causes of the wrong answers of an attempt, in their order: sought aside, so that no key has to wait. */
+export function useCauses(progress: Progress): {
+  readonly explained: string | undefined
+  readonly causes: readonly (readonly Cause[] | undefined)[]
+} {
+  const wrong = wrongAnswers(progress)
+  const nth = wrong.length - 1
+  const answer = wrong.at(-1)?.text
+  const causes = useRef<(readonly Cause[] | undefined)[]>([])
+  const [explained, setExplained] = useState<{ readonly nth: number; readonly words: string }>()
+  const exercise = progress.task as Exercise
+  useEffect(() => {
+    if (answer === undefined || causes.current[nth]) return
+    const { technique, problem, variant } = exercise
+    const asked = { technique: technique.id, expression: printProblem(problem), variant, answer, nth }
+    return askForCauses(asked, (found) => {
+      causes.current[nth] = found
+      const [cause, other] = found
+      if (!cause) return
+      const remarks = cause.slips.map((s) => s.remark).join(' ')
+      setExplained({
+        nth,
+        words: other ? `Likely: ${remarks} (Other mistakes would fit too.)` : `Likely: ${remarks}`,
+      })
+    })
+  }, [answer, nth, exercise])
+  const shown = standingEntry(progress)?.step === 0 && explained?.nth === nth
+  return { explained: shown ? explained?.words : undefined, causes: causes.current }
+}
+
+function words(text: string): string {
+  const read = readDecimal(text)
+  return read ? toWords(read) : text
+}

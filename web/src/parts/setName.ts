@@ -1,0 +1,31 @@
+/** What a set is called: what is practised in it. */
+import { practiceName } from '@tachymetra/core/registry'
+import type { ListedProblem, Recipe, Source } from '@tachymetra/core/set'
+import { levelWords } from './words.js'
+
+/** "Tens first, level 3", "Tens first, level 3 and Split and add, level 1". */
+export function setName({ sources }: Recipe): string {
+  return practiceNames(sources.flatMap(practised)).join(' and ')
+}
+
+/** Each technique and level once, by name. */
+export function practiceNames(items: readonly Pick<ListedProblem, 'technique' | 'level'>[]): string[] {
+  return [...new Set(items.map(({ technique, level }) => `${practiceName(technique)}, ${levelWords(level)}`))]
+}
+
+function practised(source: Source): Pick<ListedProblem, 'technique' | 'level'>[] {
+  switch (source.kind) {
+    case 'level':
+      return [source]
+    case 'parameters':
+      return [{ technique: source.technique, level: 0 }]
+    case 'listed':
+      return source.problems.flatMap((p) => p ?? [])
+    case 'flash':
+      return [{ technique: 'flash-sum', level: 0 }]
+    case 'grid':
+      return [{ technique: 'grid', level: 0 }]
+    case 'facts':
+      return []
+  }
+}

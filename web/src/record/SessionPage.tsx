@@ -1,0 +1,29 @@
+import { Link, useParams } from 'react-router'
+import { useSession } from '../data/queries.js'
+import { AttemptTable, PaceFigures } from '../parts/figures.js'
+import { Loading } from '../parts/Loading.js'
+import { setName } from '../parts/setName.js'
+import { Trouble } from '../parts/Trouble.js'
+import { when } from '../parts/words.js'
+
+/** One session of the record with its attempts. */
+export default function SessionPage() {
+  const { id = '' } = useParams()
+  const session = useSession(id)
+  if (session.isPending) return <Loading />
+  if (session.isLoadingError) return <Trouble error={session.error} retry={() => session.refetch()} />
+  const { recipe, startedAt, paces, attempts } = session.data
+  return (
+    <div className="stack" style={{ gap: '1.25rem' }}>
+      <p>
+        <Link to="/record">Record</Link>
+      </p>
+      <h1>
+        {setName(recipe)}, {when(startedAt)}
+      </h1>
+      <PaceFigures paces={paces} />
+      <h2>Attempts</h2>
+      <AttemptTable attempts={attempts} linked />
+    </div>
+  )
+}
