@@ -1,6 +1,7 @@
 import { toText, toWords } from '@tachymetra/core/number'
 import { answerOf, printProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
+import { itemCount } from '@tachymetra/core/set'
 import { trace } from '@tachymetra/core/technique'
 import type { AttemptWire, LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import {
@@ -198,7 +199,7 @@ test('in the middle: a reload, another support, another page lose no entry, time
   const [learner] = await server.api<LearnerWire[]>('/learners')
   const newest = async () =>
     (await server.api<SessionPage>(`/learners/${learner!.id}/sessions?limit=1`)).sessions[0]!
-  await expect.poll(async () => (await newest()).planned).toBe(1)
+  await expect.poll(async () => itemCount((await newest()).recipe)).toBe(1)
   const { id } = await newest()
   // The session arrives before its attempt.
   const attempts = async () => (await server.api<{ attempts: { id: string }[] }>(`/sessions/${id}`)).attempts

@@ -280,7 +280,7 @@ test('flash: the caution first, any key stops, a list answered with its slip nam
   const [learner] = await server.api<LearnerWire[]>('/learners')
   const newest = async () =>
     (await server.api<SessionPage>(`/learners/${learner!.id}/sessions?limit=1`)).sessions[0]!
-  await expect.poll(async () => (await newest()).technique).toBe('flash-sum')
+  await expect.poll(async () => (await newest()).recipe.sources[0]!.kind).toBe('flash')
   const { id } = await newest()
   // The session arrives before its attempt.
   const attempts = async () => (await server.api<{ attempts: { id: string }[] }>(`/sessions/${id}`)).attempts
@@ -323,7 +323,7 @@ test('a flashed list left in the middle: its wrong answer is kept, by a reload a
   await page.getByRole('button', { name: 'Take the still list' }).click()
   await wrong()
   await page.reload()
-  await expect.poll(async () => (await newest()).technique).toBe('flash-sum')
+  await expect.poll(async () => (await newest()).recipe.sources[0]!.kind).toBe('flash')
   await expect.poll(attempts).toMatchObject([{ outcome: 'stopped', right: false }])
   await wrong()
   await page.keyboard.press('Escape')

@@ -1,7 +1,8 @@
-import { readiness, standsOf } from '@tachymetra/core/curriculum'
+import { masteryOf } from '@tachymetra/core/curriculum'
 import { DEFAULT_SETTINGS, type LearnerSettings, slowFacts, type Times } from '@tachymetra/core/learner'
 import { planDay } from '@tachymetra/core/plan'
 import { JUDGE } from '@tachymetra/core/session'
+import { GENERATOR, plainRecipe } from '@tachymetra/core/set'
 import type {
   AttemptWire,
   CoachWire,
@@ -20,9 +21,12 @@ const learnerId = uuid(1)
 
 /** Sums of two digits without carrying, answered rightly unless told otherwise. */
 async function work(session: number, rights: readonly boolean[], day: string) {
-  const [technique, level] = ['add-running-total', 1]
+  const [technique, level] = ['add-running-total', 1] as const
   const startedAt = `${day}T15:00:00.000Z`
-  await send('PUT', `/sessions/${uuid(session)}`, { learnerId, technique, level, planned: 20, startedAt })
+  const problems = rights.map(() => ({ technique, level, expression: '23+6' }))
+  const recipe = plainRecipe([{ kind: 'listed', problems }], 'answer')
+  const start = { learnerId, startedAt, recipe, seed: 0, generator: GENERATOR }
+  expect((await send('PUT', `/sessions/${uuid(session)}`, start)).status).toBe(201)
   for (const [i, right] of rights.entries()) {
     const events = [
       ...(right ? [] : [{ kind: 'entered', at: 800, text: '39' }]),
@@ -75,11 +79,6 @@ test('settings: each fault named and nothing changed by it, the defaults until t
     minutes: 8,
   })
   expect(await get(path)).toEqual({ ...DEFAULT_SETTINGS, ...set, minutes: 8 })
-  // A browser of an earlier version sends one fade for everything.
-  const fade = { level: 'ghosts', run: 1 }
-  const { fades } = (await send('PATCH', path, { fade })).body as LearnerSettings
-  expect(fades['soroban-add']![3]).toEqual(fade)
-  expect(await get(path)).toEqual({ ...DEFAULT_SETTINGS, ...set, minutes: 8, fades })
 })
 
 test('levels move by the rules at the answer that meets them, and by hand; every move has its reason', async () => {
@@ -93,7 +92,7 @@ test('levels move by the rules at the answer that meets them, and by hand; every
       to: 2,
       by: 'rule',
       at: '2026-03-03T15:00:01.500Z',
-      because: expect.stringContaining('20 were right'),
+      reason: { id: 'up', of: 20, right: 20, medianMs: 1500, targetMs: expect.any(Number) },
     },
   ])
   // Back by hand: what came before the move no longer counts.
@@ -101,10 +100,13 @@ test('levels move by the rules at the answer that meets them, and by hand; every
   expect((await send('PUT', `/learners/${learnerId}/moves/${uuid(9)}`, { ...hand, to: 77 })).status).toBe(422)
   expect((await send('PUT', `/learners/${learnerId}/moves/${uuid(9)}`, hand)).status).toBe(201)
   expect((await send('PUT', `/learners/${learnerId}/moves/${uuid(9)}`, hand)).status).toBe(200)
-  expect((await moves())[0]).toMatchObject({ from: 2, to: 1, by: 'hand' })
+  expect((await moves())[0]).toMatchObject({ from: 2, to: 1, by: 'hand', reason: { id: 'hand' } })
   expect(await get(`/learners/${learnerId}/latest?technique=add-running-total&level=1`)).toEqual([])
-  const { moves: latest, results } = await get<CoachWire>(`/learners/${learnerId}/coach`)
-  expect(standsOf(results, latest)).toMatchObject([{ technique: 'add-running-total', level: 1 }])
+  const coach = await get<CoachWire>(`/learners/${learnerId}/coach`)
+  const practised = masteryOf(coach).filter((m) => m.worked)
+  expect(practised).toMatchObject([
+    { technique: { id: 'add-running-total' }, worked: { level: 1, latest: { answers: 0 } } },
+  ])
 })
 
 test('days are counted in the learner’s own time zone, slips by week and place', async () => {
@@ -130,7 +132,7 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
         worked.reduce((sum, p) => sum + p.attempts, 0),
       )
 
-    const { results, moves, facts, slips, day, today } = await get<CoachWire>(`/learners/${id}/coach`)
+    const { latest, moves, facts, slips, day, today } = await get<CoachWire>(`/learners/${id}/coach`)
     const settings = await get<LearnerSettings>(`/learners/${id}/settings`)
     const times = await get<Times>(`/learners/${id}/times`)
     expect(times.seen).toBeGreaterThan(100)
@@ -140,8 +142,7 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
       now: new Date().toISOString(),
       memories: facts,
       slow: slowFacts(times).map((s) => s.fact),
-      readiness: readiness(results, { ...settings, moves }),
-      stands: standsOf(results, moves),
+      mastery: masteryOf({ ...settings, latest, moves }),
       slips,
       done: new Map(),
     })

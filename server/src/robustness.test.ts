@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto'
 import { DEFAULT_SETTINGS } from '@tachymetra/core/learner'
 import { JUDGE } from '@tachymetra/core/session'
+import { GENERATOR } from '@tachymetra/core/set'
 import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import { beforeAll, expect, test } from 'vitest'
@@ -12,7 +13,27 @@ const { database, send } = testServer()
 const uuid = (n: number) => `6f1b0c5e-0000-4000-8000-${String(n).padStart(12, '0')}`
 const at = '2026-03-02T15:00:00.000Z'
 const learner = { name: 'Wim', timeZone: 'UTC' }
-const session = { learnerId: uuid(1), technique: 'add-pairs', level: 1, planned: 5, startedAt: at }
+const set = {
+  recipe: {
+    sources: [
+      { kind: 'listed', problems: [{ technique: 'add-pairs', level: 1, expression: '4+7+6' }] },
+      { kind: 'level', technique: 'add-pairs', level: 2, count: 2 },
+      { kind: 'parameters', technique: 'add-pairs', values: { terms: 4 }, count: 1 },
+      { kind: 'facts', facts: ['7x8'] },
+      { kind: 'flash', digits: 1, numbers: 3, minus: true, count: 1 },
+      { kind: 'grid', rows: 2, columns: 2, digits: 1, count: 1 },
+    ],
+    order: 'listed',
+    clock: { kind: 'item', ms: 9000 },
+    support: 'answer',
+    answers: 'at-once',
+    marks: { right: 5, wrong: -4, blank: 0 },
+    rule: { kind: 'staircase', showMs: 900, run: 0 },
+  },
+  seed: 7,
+  generator: GENERATOR,
+}
+const session = { learnerId: uuid(1), startedAt: at, ...set }
 const attempt = {
   sessionId: uuid(2),
   n: 1,
@@ -51,7 +72,10 @@ const ROUTES: readonly { method: string; path: string; body: object }[] = [
     path: `/learners/${uuid(1)}/attempts`,
     body: {
       rows: [
-        { attempt: { ...attempt, id: uuid(16), sessionId: uuid(17) }, planned: 5, sessionStartedAt: at },
+        {
+          attempt: { ...attempt, id: uuid(16), sessionId: uuid(17) },
+          session: { startedAt: at, ...set },
+        },
       ],
     },
   },

@@ -2,6 +2,7 @@ import { hostname } from 'node:os'
 import type { LatestAnswer } from '@tachymetra/core/curriculum'
 import { type FactMemory, judgeRecall, paceOf, type RecallRecord, remember } from '@tachymetra/core/learner'
 import { type AttemptRecord, JUDGE, judgeRecord } from '@tachymetra/core/session'
+import { GENERATOR, type ListedProblem, plainRecipe } from '@tachymetra/core/set'
 import { demoLearners } from '@tachymetra/core/simulate'
 import type {
   AttemptSummary,
@@ -9,6 +10,7 @@ import type {
   FactStanding,
   LearnerWire,
   SessionPage,
+  SessionStart,
   SessionWire,
 } from '@tachymetra/core/wire'
 import { sql } from 'drizzle-orm'
@@ -23,13 +25,15 @@ const { database, send, get, base } = testServer('2026-03-01')
 const learnerId = '6f1b0c5e-0000-4000-8000-000000000001'
 const sessionId = '6f1b0c5e-0000-4000-8000-000000000002'
 const attemptId = '6f1b0c5e-0000-4000-8000-000000000003'
-const start = {
+/** A session of problems that are written out. */
+const startOf = (...problems: ListedProblem[]): SessionStart => ({
   learnerId,
-  technique: 'add-running-total',
-  level: 5,
-  planned: 5,
   startedAt: '2026-11-20T15:00:00.000Z',
-}
+  recipe: plainRecipe([{ kind: 'listed', problems }], 'answer'),
+  seed: 0,
+  generator: GENERATOR,
+})
+const start = startOf({ technique: 'add-running-total', level: 5, expression: '364+278' })
 const attempt: Omit<AttemptRecord, 'id'> = {
   sessionId,
   n: 1,
@@ -77,7 +81,7 @@ test('learner, session and attempt are stored once, however often they are sent'
 
 test('the same id with other contents is a conflict and changes nothing', async () => {
   expect((await send('PUT', `/learners/${learnerId}`, { name: 'Other', timeZone: 'UTC' })).status).toBe(409)
-  expect((await send('PUT', `/sessions/${sessionId}`, { ...start, level: 6 })).status).toBe(409)
+  expect((await send('PUT', `/sessions/${sessionId}`, { ...start, seed: 6 })).status).toBe(409)
   expect(
     (
       await send('PUT', `/attempts/${attemptId}`, {
@@ -136,11 +140,17 @@ test.each([
   ['a problem that is none', 'PUT', `/attempts/${other}`, { ...attempt, expression: '364+' }, 422],
   ['no end', 'PUT', `/attempts/${other}`, { ...attempt, events: [entry] }, 422],
   ['an unknown technique', 'PUT', `/attempts/${other}`, { ...attempt, technique: 'guess' }, 422],
-  ['another level than the session', 'PUT', `/attempts/${other}`, { ...attempt, level: 4 }, 422],
+  ['another level than the item', 'PUT', `/attempts/${other}`, { ...attempt, level: 4 }, 422],
   ['an unknown session', 'PUT', `/attempts/${other}`, { ...attempt, sessionId: other }, 404],
   ['an id that is none', 'PUT', '/attempts/17', attempt, 422],
   ['an unknown learner', 'PUT', `/sessions/${other}`, { ...start, learnerId: other }, 404],
-  ['a level that is not there', 'PUT', `/sessions/${other}`, { ...start, level: 77 }, 422],
+  [
+    'a level that is not there',
+    'PUT',
+    `/sessions/${other}`,
+    startOf({ technique: 'add-pairs', level: 77, expression: '7+8+3' }),
+    422,
+  ],
   ['a nameless learner', 'PUT', `/learners/${other}`, { name: ' ', timeZone: 'UTC' }, 422],
   ['an unknown time zone', 'PUT', `/learners/${other}`, { name: 'Bo', timeZone: 'Moon/Base' }, 422],
   ['nothing there', 'GET', '/attempts/6f1b0c5e-0000-4000-8000-0000000000ff', undefined, 404],
@@ -158,7 +168,12 @@ test.each([
   const answer = await send(method, path, body)
   expect(answer).toMatchObject({
     status,
-    body: { status, title: expect.any(String), detail: expect.stringMatching(/\w{3}/) },
+    body: {
+      status,
+      code: expect.stringMatching(/^[a-z-]+$/),
+      title: expect.any(String),
+      detail: expect.stringMatching(/\w{3}/),
+    },
   })
   expect(answer.type).toContain('application/problem+json')
   expect(counts()).toEqual(before)
@@ -188,14 +203,16 @@ test('the demo is there once, its pages join up, and its rollups are what its at
     page = await get<SessionPage>(
       `/learners/${id}/sessions?limit=7${page?.next ? `&before=${page.next}` : ''}`,
     )
-  expect(seen.map((s) => s.id)).toEqual(sessions.map((s) => s.id).reverse())
+  const worked = sessions.filter((s) => s.attempts.length > 0)
+  expect(seen.map((s) => s.id)).toEqual(worked.map((s) => s.id).reverse())
 
-  for (const { id: session, attempts } of sessions) {
+  for (const { id: session, attempts } of worked) {
     const verdicts = attempts.map(judgeRecord).map((v) => ({ ...v, done: v.outcome === 'done' }))
     const [pace] = seen.find((s) => s.id === session)!.paces
-    expect(pace).toEqual({ ...JSON.parse(JSON.stringify(paceOf(verdicts))), support: attempts[0]!.support })
+    const { technique, level, support } = attempts[0]!
+    expect(pace).toEqual({ ...JSON.parse(JSON.stringify(paceOf(verdicts))), technique, level, support })
   }
-  const last = sessions.at(-1)!
+  const last = worked.at(-1)!
   const whole = await get<{ attempts: AttemptSummary[] }>(`/sessions/${last.id}`)
   expect(whole.attempts.map((a) => a.expression)).toEqual(last.attempts.map((a) => a.expression))
 })
@@ -231,8 +248,7 @@ test.each([
 
 test('own parameters are level 0; how a list was shown is kept with its attempt, within bounds', async () => {
   const own = '6f1b0c5e-0000-4000-8000-00000000f001'
-  const listed = { ...start, technique: 'flash-sum', level: 0 }
-  expect((await send('PUT', `/sessions/${own}`, { ...listed, level: -1 })).status).toBe(422)
+  const listed = startOf({ technique: 'flash-sum', level: 0, expression: '7+8-4' })
   expect((await send('PUT', `/sessions/${own}`, listed)).status).toBe(201)
   const flashed = {
     ...attempt,
@@ -339,13 +355,13 @@ test('a learner is renamed, and removed with everything recorded of them', async
 test('the latest answers at a level, newest first, without steps and skipped ones', async () => {
   const [demo] = await get<LearnerWire[]>('/learners')
   const sessions = (await get<SessionPage>(`/learners/${demo!.id}/sessions?limit=100`)).sessions
-  const { technique, level } = sessions.find(
-    (s) => s.level > 0 && s.paces.some((p) => p.support === 'answer'),
-  )!
+  const { technique, level } = sessions.flatMap((s) => s.paces).find((p) => p.support === 'answer')!
   const path = (query: string) => `/learners/${demo!.id}/latest?${query}`
   const latest = await get<LatestAnswer[]>(path(`technique=${technique}&level=${level}`))
   const want: LatestAnswer[] = []
-  for (const session of sessions.filter((s) => s.technique === technique && s.level === level)) {
+  for (const session of sessions.filter((s) =>
+    s.paces.some((p) => p.technique === technique && p.level === level),
+  )) {
     const { attempts } = await get<{ attempts: AttemptSummary[] }>(`/sessions/${session.id}`)
     const answers = attempts.filter((a) => a.support === 'answer' && a.outcome === 'done').reverse()
     want.push(...answers.map(({ right, timed, totalMs }) => ({ right, timed, totalMs })))

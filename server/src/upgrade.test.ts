@@ -14,10 +14,30 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { gunzipSync, gzipSync } from 'node:zlib'
+import { remarked } from '@tachymetra/core/diagnose'
 import { readCsv } from '@tachymetra/core/exchange'
 import { fadeOf } from '@tachymetra/core/learner'
-import { eventsOfOlder, type JudgedEntry, judgeRecord, moved, RENAMED_SLIPS } from '@tachymetra/core/session'
-import type { AttemptWire } from '@tachymetra/core/wire'
+import { readDecimal } from '@tachymetra/core/number'
+import {
+  eventsOfOlder,
+  exerciseOf,
+  type JudgedEntry,
+  judgeRecord,
+  moved,
+  RENAMED_SLIPS,
+  replayOf,
+} from '@tachymetra/core/session'
+import { AS_RECORDED, itemsOf, listedItem } from '@tachymetra/core/set'
+import type {
+  AttemptSummary,
+  AttemptWire,
+  CoachWire,
+  MoveWire,
+  PacePoint,
+  SessionPage,
+  SessionWire,
+} from '@tachymetra/core/wire'
+import { levelReasonWords } from '@tachymetra/core/words'
 import Driver from 'better-sqlite3'
 import { sql } from 'drizzle-orm'
 import pino from 'pino'
@@ -27,6 +47,7 @@ import { openData, readSettings, StartError } from './main.js'
 import { backUpFile, removeFromAside, restore } from './store/backup.js'
 import { type Database, DatabaseError, openDatabase, SCHEMA_VERSION, write } from './store/database.js'
 import { recount } from './store/recount.js'
+import { attempt } from './store/schema.js'
 import { settingsOf } from './store/settings.js'
 
 const FIXTURES = join(import.meta.dirname, 'fixtures')
@@ -50,7 +71,9 @@ function counted(db: Database): Record<string, unknown[]> {
     session_pace: '*',
     session_slip: '*',
     fact_memory: '*',
-    level_move: 'learner_id, technique, "from", "to", at, by, because, arrival',
+    // To the tenth of a second that was kept in words of older moves.
+    level_move:
+      'learner_id, technique, "from", "to", at, by, reason ->> \'id\' as reason, reason ->> \'right\' as "right", arrival',
   }
   return Object.fromEntries(
     Object.entries(tables).map(([table, columns]) => [
@@ -124,7 +147,7 @@ test('whoever is removed is removed from the copy kept before the upgrade too', 
   close()
 })
 
-/** An entry as it was given out before there were verdicts. */
+/** An entry as it was given out before there were verdicts; what was said of a mistake is not kept any more. */
 const asBefore = ({ text, ms, verdict, step, place, slips: [slip] }: JudgedEntry) => ({
   step,
   place,
@@ -132,49 +155,182 @@ const asBefore = ({ text, ms, verdict, step, place, slips: [slip] }: JudgedEntry
   ms,
   right: moved({ verdict }),
   by: verdict === 'given' ? 'program' : 'learner',
-  ...(slip && { slip: slip.id, remark: slip.remark }),
+  ...(slip && { slip: slip.id }),
 })
 
-const renamed = (json: string) => json.replace(/"([a-z-]+)"/g, (_, id) => `"${RENAMED_SLIPS[id] ?? id}"`)
+/** What a version gave out, by the names things have now: mistakes, sessions, variants. */
+function renamed(then: unknown): unknown {
+  return JSON.parse(
+    JSON.stringify(then)
+      .replace(/"([a-z-]+)"/g, (_, id) => `"${RENAMED_SLIPS[id] ?? id}"`)
+      .replaceAll('"sittingId"', '"sessionId"')
+      .replaceAll('"sittings"', '"sessions"')
+      .replaceAll(/"schools?"/g, (name) => name.replace('school', 'variant')),
+  )
+}
 
-test('every figure of record, sheet and plan is what it was before the upgrade', async () => {
-  const { now, figures } = JSON.parse(unpacked('version-4.json').toString()) as {
-    now: string
-    figures: Record<string, never>
+type Sitting = { technique: string; level: number; planned: number; paces: object[] }
+
+/** A sitting as it was given out, as the session it is now. */
+function asSession({ technique, level, planned: _, paces, ...rest }: Sitting) {
+  return { ...rest, paces: paces.map((pace) => ({ ...pace, technique, level })) }
+}
+
+const withoutSet = ({ recipe: _, seed: __, generator, ...rest }: SessionWire) => {
+  expect(generator).toBe(AS_RECORDED)
+  return rest
+}
+
+/** Values without the fields that are not kept any more. */
+function without<T>(value: T, ...names: readonly string[]): T {
+  return JSON.parse(JSON.stringify(value, (key, some) => (names.includes(key) ? undefined : some)))
+}
+
+/** Compares what an address gives now with what it gave then. */
+function compare(path: string, text: string, then: unknown): void {
+  if (path.endsWith('.csv')) {
+    const attempts = (csv: string) =>
+      readCsv(csv, () => '').map((r) => ('row' in r ? [r.row.attempt, r.row.session.startedAt] : r.error))
+    expect(attempts(text), path).toEqual(attempts(then as string))
+    return
   }
-  vi.useFakeTimers({ now: new Date(now), toFake: ['Date'] })
-  const { file, data } = fixture(4)
-  const { db, close } = openDatabase(file)
-  const server = createServer(createApp({ db, data, log: pino({ level: 'silent' }), loopback: true }))
-  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready))
-  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
-  expect(Object.keys(figures).length).toBeGreaterThan(80)
-  for (const [path, then] of Object.entries(figures)) {
-    // One mistake has one name now; nothing else differs.
-    const before = typeof then === 'string' ? then : JSON.parse(renamed(JSON.stringify(then)))
-    const response = await fetch(base + path)
-    const text = await response.text()
-    expect(response.status, path).toBe(200)
-    if (path.endsWith('.csv')) {
-      const attempts = (csv: string) => readCsv(csv, () => '').map((r) => ('row' in r ? r.row : r.error))
-      expect(attempts(text), path).toEqual(attempts(before))
-    } else if (path.startsWith('/attempts/')) {
-      const { events, judge, entries, ...attempt } = JSON.parse(text) as AttemptWire
+  const [now, before] = [JSON.parse(text), renamed(then) as never]
+  if (path.startsWith('/attempts/')) {
+    const { events, judge, entries, ...attempt } = now as AttemptWire
+    // Before there were events entries were of another form.
+    if ('events' in (before as object))
+      expect({ events, judge, entries, ...attempt }, path).toEqual(without(before, 'remark'))
+    else {
       expect(judge).toBe(1)
-      expect({ ...attempt, entries: entries.map(asBefore) }, path).toEqual(before)
-    } else if (path.endsWith('/times')) {
-      // Own times are read off the steps as they are asked now; what does not hang on them is the same.
-      expect(JSON.parse(text).keyMs, path).toEqual((before as { keyMs: number }).keyMs)
-    } else if (path.endsWith('/settings')) {
-      // The one fade is that of every technique and level on the frame: see below.
-      const { fades: _, ...others } = JSON.parse(text)
-      const { fade: __, ...othersBefore } = before as Record<string, unknown>
-      expect(others, path).toEqual(othersBefore)
-    } else expect(JSON.parse(text), path).toEqual(before)
+      expect({ ...attempt, entries: entries.map(asBefore) }, path).toEqual(without(before, 'remark'))
+    }
+  } else if (/^\/sittings\//.test(path)) {
+    const { attempts, ...session } = now as SessionWire & { attempts: AttemptSummary[] }
+    const { attempts: lines, ...then } = before as Sitting & { attempts: object[] }
+    expect(withoutSet(session), path).toEqual(asSession(then))
+    expect(without(attempts, 'technique', 'level')).toEqual(lines)
+    // The set of what was a sitting is the list of what was recorded.
+    expect(itemsOf(session).map((item) => item && listedItem(item)?.expression)).toEqual(
+      attempts.map((a) => a.expression),
+    )
+  } else if (path.includes('/sittings?')) {
+    const { sessions, ...page } = now as SessionPage
+    const { sessions: sittings, ...pageBefore } = before as { sessions: Sitting[] }
+    expect({ ...page, sessions: sessions.map(withoutSet) }, path).toEqual({
+      ...pageBefore,
+      sessions: sittings.map(asSession),
+    })
+  } else if (path.endsWith('/moves')) {
+    const said = (now as MoveWire[]).map(({ reason, ...move }) => ({
+      ...move,
+      because: levelReasonWords(reason),
+    }))
+    expect(said, path).toEqual(before)
+  } else if (path.endsWith('/coach')) {
+    const { latest, worked: _, moves, ...rest } = now as CoachWire
+    const {
+      results,
+      moves: movesBefore,
+      ...restBefore
+    } = before as never as CoachWire & { results: PacePoint[] }
+    expect(rest, path).toEqual(restBefore)
+    expect(without(moves, 'reason'), path).toEqual(without(movesBefore, 'because'))
+    // The same techniques, levels and supports, each begun when it was.
+    for (const { technique, level, support, at } of latest) {
+      const same = results.filter(
+        (r) => r.technique === technique && r.level === level && r.support === support,
+      )
+      expect(same.map((r) => r.at).at(-1), `${path} ${technique}`).toBe(at)
+    }
+    expect(new Set(latest.map((l) => l.technique))).toEqual(new Set(results.map((r) => r.technique)))
+  } else if (path.includes('/latest?')) {
+    // No more of them than the rules look back on.
+    const { length } = now as unknown[]
+    expect(now, path).toEqual((before as unknown[]).slice(0, length))
+    expect(length).toBeGreaterThanOrEqual(Math.min(5, (before as unknown[]).length))
+  } else if (path.endsWith('/times')) {
+    // Own times are read off the steps as they are asked now; what does not hang on them is the same.
+    expect(now.keyMs, path).toEqual((before as { keyMs: number }).keyMs)
+  } else if (path.endsWith('/settings')) {
+    // The one fade is that of every technique and level on the frame: see below.
+    expect(without(now, 'fades'), path).toEqual(without(before, 'fade', 'fades'))
+  } else expect(now, path).toEqual(before)
+}
+
+test.each([4, 6])(
+  'every figure of record, sheet and plan is what it was before the upgrade from version %i',
+  async (version) => {
+    const { now, figures } = JSON.parse(unpacked(`version-${version}.json`).toString()) as {
+      now: string
+      figures: Record<string, never>
+    }
+    vi.useFakeTimers({ now: new Date(now), toFake: ['Date'] })
+    const { file, data } = fixture(version)
+    const { db, close } = openDatabase(file)
+    const server = createServer(createApp({ db, data, log: pino({ level: 'silent' }), loopback: true }))
+    await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready))
+    const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
+    expect(Object.keys(figures).length).toBeGreaterThan(75)
+    for (const [path, then] of Object.entries(figures)) {
+      const response = await fetch(base + path.replace('/sittings', '/sessions'))
+      expect(response.status, path).toBe(200)
+      compare(path, await response.text(), then)
+    }
+    server.close()
+    close()
+    vi.useRealTimers()
+  },
+)
+
+test('nothing that is kept is prose: mistakes by id and place, moves by reason and numbers', () => {
+  for (const version of [3, 4, 6]) {
+    const { file } = fixture(version)
+    const { db, close } = openDatabase(file)
+    const entries = db.all<{ entries: string }>(sql.raw('select entries from attempt'))
+    const slips = entries.flatMap((row) => (JSON.parse(row.entries) as JudgedEntry[]).flatMap((e) => e.slips))
+    expect(slips.length).toBeGreaterThan(0)
+    for (const slip of slips) expect(Object.keys(slip).sort()).toEqual(['id', 'place', 'step'])
+    const reasons = db
+      .all<{ reason: string }>(sql.raw('select reason from level_move'))
+      .map((m) => JSON.parse(m.reason))
+    for (const reason of reasons)
+      for (const [key, value] of Object.entries(reason))
+        expect(
+          key === 'id' ? ['up', 'back', 'hand'].includes(value as string) : typeof value === 'number',
+        ).toBe(true)
+    if (version === 6) expect(reasons.map((r) => r.id)).toContain('up')
+    close()
   }
-  server.close()
+})
+
+test('a mistake that was kept by its id is said again as its working says it', () => {
+  const { file } = fixture(6)
+  const before = new Driver(file)
+  const said = new Map(
+    (before.prepare('select id, entries from attempt').all() as { id: string; entries: string }[]).map(
+      (row) => [
+        row.id,
+        (JSON.parse(row.entries) as JudgedEntry[]).flatMap((e) => e.slips.map((s) => s.remark)),
+      ],
+    ),
+  )
+  before.close()
+  const { db, close } = openDatabase(file)
+  let count = 0
+  for (const row of db.select().from(attempt).all()) {
+    const { shown: _, ...record } = row
+    const { technique, problem, variant } = exerciseOf(record)
+    const replayed = replayOf(record)!
+    const remarks = row.entries.flatMap((entry, i) =>
+      entry.step > 0
+        ? replayed.entries[i]!.slips.map((s) => s.remark)
+        : remarked(technique, problem, variant, entry.slips, readDecimal(entry.text)!).map((s) => s.remark),
+    )
+    expect(remarks, row.expression).toEqual(said.get(row.id))
+    count += remarks.length
+  }
+  expect(count).toBeGreaterThan(15)
   close()
-  vi.useRealTimers()
 })
 
 test('what was judged before is judged the same from its events, where the judge has not changed', () => {
@@ -184,7 +340,7 @@ test('what was judged before is judged the same from its events, where the judge
     'select step, value, ms, by from step_entry where attempt_id = ? order by position',
   )
   const rows = older
-    .prepare('select a.*, s.technique, s.level from attempt a join session s on s.id = a.session_id')
+    .prepare('select a.*, s.technique, s.level from attempt a join sitting s on s.id = a.sitting_id')
     .all() as Record<string, never>[]
   for (const row of rows) {
     const entries = entriesOf.all(row.id) as {
@@ -196,10 +352,10 @@ test('what was judged before is judged the same from its events, where the judge
     const times = { thinkMs: row.think_ms!, keyMs: row.key_ms!, totalMs: row.total_ms!, idleMs: row.idle_ms! }
     const verdict = judgeRecord({
       id: row.id!,
-      sessionId: row.session_id!,
+      sessionId: row.sitting_id!,
       n: row.n!,
       technique: row.technique!,
-      variant: JSON.parse(row.variant!),
+      variant: JSON.parse(row.school!),
       level: row.level!,
       support: row.support!,
       expression: row.expression!,
@@ -274,8 +430,8 @@ test('a migration that makes the table of learners anew loses no row', () => {
   const migrations = withMigration(
     [
       'PRAGMA foreign_keys=OFF;',
-      'CREATE TABLE `__new_learner` (`id` text PRIMARY KEY NOT NULL, `coach_id` text, `name` text NOT NULL, `time_zone` text NOT NULL, `demo` integer NOT NULL, `pin` text);',
-      'INSERT INTO `__new_learner` SELECT `id`, `coach_id`, `name`, `time_zone`, `demo`, null FROM `learner`;',
+      'CREATE TABLE `__new_learner` (`id` text PRIMARY KEY NOT NULL, `name` text NOT NULL, `time_zone` text NOT NULL, `demo` integer NOT NULL, `pin` text);',
+      'INSERT INTO `__new_learner` SELECT `id`, `name`, `time_zone`, `demo`, null FROM `learner`;',
       'DROP TABLE `learner`;',
       'ALTER TABLE `__new_learner` RENAME TO `learner`;',
       'PRAGMA foreign_keys=ON;',
@@ -337,13 +493,13 @@ test('a backup taken by another process beside a writer holds up nobody and lose
   other.pragma('busy_timeout = 0')
   // Another writer comes in between what a transaction reads and what it writes.
   write(db, (tx) => {
-    tx.run(sql.raw("insert into learner values ('a', null, 'Wim', 'UTC', 0)"))
-    expect(() => other.exec("insert into learner values ('b', null, 'Bo', 'UTC', 0)")).toThrow(/locked|busy/i)
+    tx.run(sql.raw("insert into learner values ('a', 'Wim', 'UTC', 0)"))
+    expect(() => other.exec("insert into learner values ('b', 'Bo', 'UTC', 0)")).toThrow(/locked|busy/i)
   })
   other.close()
   const copy = join(data, 'copy.tachymetra')
   await backUpFile(file, copy)
-  write(db, (tx) => tx.run(sql.raw("insert into learner values ('c', null, 'Cas', 'UTC', 0)")))
+  write(db, (tx) => tx.run(sql.raw("insert into learner values ('c', 'Cas', 'UTC', 0)")))
   const fresh = openDatabase(join(data, 'fresh.sqlite'))
   const held = await restore(fresh.db, Readable.from([readFileSync(copy)]), join(data, 'kept.tachymetra'))
   expect(held.learners).toBe(1)
@@ -355,7 +511,7 @@ test('a backup taken by another process beside a writer holds up nobody and lose
 
 test('a backup of any earlier version is brought up to date as it is restored', async () => {
   const { db, close } = openDatabase(join(folder(), 'now.sqlite'))
-  for (const version of [1, 2, 3, 4]) {
+  for (const version of [1, 2, 3, 4, 6]) {
     // The first versions did not mark what they made; their backups came later and did.
     const { file, data } = fixture(version)
     const mark = new Driver(file)

@@ -1,5 +1,9 @@
+import { parseArgs } from 'node:util'
 import { expect, test } from 'vitest'
-import { runCommand } from './index.js'
+import { runCommand as runWith, withSigns } from './command.js'
+
+const runCommand = (name: string, args: readonly string[]) =>
+  runWith(name, (options) => parseArgs({ args: withSigns(args), options, allowPositionals: true }))
 
 const json = (name: string, ...args: string[]) => JSON.parse(runCommand(name, [...args, '--json']).out)
 
@@ -127,7 +131,7 @@ test.each([
   ['work', ['1+'.concat('9'.repeat(400))]],
   ['work', ['1+1', '--by', 'magic']],
   ['work', ['6-9-4', '--by', 'add-running-total']],
-  ['work', ['1+1', '--by', 'add-running-total', '--variant', 'carry=mend']],
+  ['work', ['1+1', '--by', 'add-running-total', '--school', 'carry=mend']],
   ['work', ['1+1', '--loud']],
   ['diagnose', ['1+1', '--by', 'add-running-total']],
   ['diagnose', ['1+1', '--by', 'add-running-total', '--answer', 'two']],

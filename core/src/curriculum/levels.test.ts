@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { levelReasonWords } from '../words/levels.js'
 import { adviseLevel, type LatestAnswer } from './levels.js'
 
 /** Newest first: r right in time, s right but slow, w wrong, i right but left alone (not timed). */
@@ -25,5 +26,5 @@ test.each([
 ] as const)('%s: %s', (marks, move, because) => {
   const advice = adviseLevel(answers(marks), 5000)
   expect(advice.move).toBe(move)
-  expect(advice.because).toContain(because)
+  expect(levelReasonWords(advice.reason)).toContain(because)
 })

@@ -14,8 +14,8 @@ const demo = demoLearners('2026-03-01')
 const rows = demo
   .slice(0, 2)
   .flatMap(({ sessions }) =>
-    sessions.flatMap(({ attempts, planned, startedAt }) =>
-      attempts.map((attempt) => ({ attempt, planned, sessionStartedAt: startedAt })),
+    sessions.flatMap(({ attempts, startedAt, recipe, seed, generator }) =>
+      attempts.map((attempt) => ({ attempt, session: { startedAt, recipe, seed, generator } })),
     ),
   )
 const withVerdict = (row: AttemptRow) => {

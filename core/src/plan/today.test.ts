@@ -1,8 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { LEVEL_RULES } from '../curriculum/levels.js'
-import { type Result, readiness } from '../curriculum/readiness.js'
-import { type Stand, standsOf } from '../curriculum/stands.js'
+import { type LatestAt, type Mastery, masteryOf } from '../curriculum/mastery.js'
 import { FACT_DECKS } from '../facts/decks.js'
 import type { SlipCount } from '../learner/bugs.js'
 import { type FactMemory, remember } from '../learner/recall.js'
@@ -10,8 +9,8 @@ import { DEFAULT_SETTINGS } from '../learner/settings.js'
 import { dayAfter, dayIn, daysBetween, instantOf, weekOf } from '../number/days.js'
 import { middleOf } from '../number/statistics.js'
 import { TECHNIQUES, withNeeds } from '../registry/techniques.js'
-import { BEGINNER } from '../simulate/demo.js'
-import { goalReached, POLICIES, type SimulationInput } from '../simulate/simulation.js'
+import { BEGINNER } from '../simulate/learner.js'
+import { goalReached, POLICIES, type SimulationInput } from '../simulate/weeks.js'
 import { freeTime, mergedBusy } from './agenda.js'
 import { nextSupport, type PlanInput, planDay, SUPPORTED, sessionLength } from './today.js'
 import { planWeek, type WeekInput } from './week.js'
@@ -19,33 +18,31 @@ import { planWeek, type WeekInput } from './week.js'
 const day = '2026-03-10'
 const now = `${day}T15:00:00.000Z`
 
-const result = (technique: string, at: string, more: Partial<Result> = {}): Result => ({
-  technique,
-  level: 1,
-  support: 'answer',
-  attempts: 10,
-  right: 9,
-  medianMs: 4000,
-  at: `${at}T15:00:00.000Z`,
-  ...more,
-})
+const worked = (
+  technique: string,
+  on: string,
+  given: { attempts?: number; right?: number; ms?: number; support?: LatestAt['support'] } = {},
+): LatestAt => {
+  const { attempts = 10, right = 9, ms = 4000, support = 'answer' } = given
+  const answers = Array.from({ length: attempts }, (_, i) => ({ right: i < right, timed: true, totalMs: ms }))
+  return { technique, level: 1, support, at: `${on}T15:00:00.000Z`, answers }
+}
 
-const RESULTS = [
-  result('add-running-total', '2026-03-01', { attempts: 20, right: 20, medianMs: 2000 }),
-  result('subtract-hold-drop', '2026-03-03', { attempts: 20, right: 20, medianMs: 2000 }),
-  result('add-place-sweep', '2026-03-07', { medianMs: 3000 }),
-  result('add-columns-left', '2026-03-08', { medianMs: 9000, right: 6 }),
+const WORKED = [
+  worked('add-running-total', '2026-03-01', { attempts: 20, right: 20, ms: 2000 }),
+  worked('subtract-hold-drop', '2026-03-03', { attempts: 20, right: 20, ms: 2000 }),
+  worked('add-place-sweep', '2026-03-07', { ms: 3000 }),
+  worked('add-columns-left', '2026-03-08', { ms: 9000, right: 6 }),
 ]
 
-function input(more: Partial<PlanInput> = {}, results = RESULTS): PlanInput {
+function input(more: Partial<PlanInput> = {}, latest = WORKED): PlanInput {
   return {
     settings: DEFAULT_SETTINGS,
     day,
     now,
     memories: [],
     slow: [],
-    readiness: readiness(results),
-    stands: standsOf(results, []),
+    mastery: masteryOf({ latest, moves: [] }),
     slips: [],
     done: new Map(),
     ...more,
@@ -83,7 +80,7 @@ test('due facts, then what is nearest to its target, then what was left alone th
   expect(edge!.because).toBe('Nearest to its target. Level 1: 9 of the last 10 right, 3.0 s for 2.5 s.')
   expect(review!.because).toBe('One review: last worked 9 days ago.')
   // Late in the evening west of Greenwich the instant has the next day's date.
-  const known = result('add-columns-left', '2026-03-08', { attempts: 20, right: 20, medianMs: 2000 })
+  const known = worked('add-columns-left', '2026-03-08', { attempts: 20, right: 20, ms: 2000 })
   const settings = { ...DEFAULT_SETTINGS, pinned: ['add-columns-left', 'add-running-total'] }
   const evening = planDay(input({ day: '2026-03-07', settings }, [known]))
   expect(evening.at(-1)!.because).toBe('Pinned. One review: last worked today.')
@@ -152,7 +149,10 @@ test('what was begun goes on until its minutes are up; what became known makes r
     ]),
   })
   expect(ids(over)).toEqual([])
-  const known = [...RESULTS, result('add-place-sweep', day, { attempts: 20, right: 20, medianMs: 1000 })]
+  const known = [
+    ...WORKED.filter((l) => l.technique !== 'add-place-sweep'),
+    worked('add-place-sweep', day, { attempts: 20, right: 20, ms: 1000 }),
+  ]
   expect(
     ids(
       input(
@@ -195,14 +195,10 @@ test('the plan fits the minutes, whatever they are and however long practice was
 })
 
 test('support goes one level at a time, and only when it went well', () => {
-  const stand = (support: 'watch' | 'guided' | 'steps' | 'answer', problems: number, right: number) => ({
-    technique: 'add-pairs',
-    level: 1,
-    support,
-    lastAt: now,
-    latest: { problems, right, medianMs: 1000 },
+  const stand = (support: LatestAt['support'], answers: number, right: number): Pick<Mastery, 'worked'> => ({
+    worked: { level: 1, support, lastAt: now, latest: { answers, right, medianMs: 1000 } },
   })
-  expect(nextSupport(undefined)).toBe('watch')
+  expect(nextSupport({ worked: undefined })).toBe('watch')
   expect(nextSupport(stand('guided', 5, 4))).toBe('steps')
   expect(nextSupport(stand('guided', 5, 3))).toBe('guided')
   expect(nextSupport(stand('guided', 2, 2))).toBe('guided')
@@ -210,7 +206,7 @@ test('support goes one level at a time, and only when it went well', () => {
   expect(nextSupport(stand('answer', 9, 0))).toBe('answer')
   expect(nextSupport(stand('answer', 20, 12))).toBe('answer')
   expect(nextSupport(stand('answer', 20, 11))).toBe('steps')
-  const guided = [result('add-running-total', '2026-03-09', { support: 'guided' })]
+  const guided = [worked('add-running-total', '2026-03-09', { support: 'guided' })]
   const [, edge] = planDay(input({ settings: { ...DEFAULT_SETTINGS, minutes: 60 } }, guided))
   expect(edge).toMatchObject({ support: 'steps', problems: SUPPORTED })
 })
@@ -223,7 +219,7 @@ function week(more: Partial<WeekInput>, busy?: string) {
     memories: [],
     slow: [],
     slips: [],
-    results: RESULTS,
+    latest: WORKED,
     moves: [],
   }
   return planWeek({ ...given, done: new Map(), ...more }, 7, (d) => d === busy)
@@ -249,13 +245,13 @@ test('the week ahead: facts come back when they are due, reviews take turns, a f
 })
 
 test('the week ahead foresees what the rules will do: a level up, the next technique, less support', () => {
-  const edges = (results: Result[]) =>
-    week({ results, settings: { ...DEFAULT_SETTINGS, banned: ['facts'] } }).map((d) => d.items[0]!)
+  const edges = (latest: LatestAt[]) =>
+    week({ latest, settings: { ...DEFAULT_SETTINGS, banned: ['facts'] } }).map((d) => d.items[0]!)
   // Fast and right, with some answers lacking: known by tomorrow, so that another one is on the edge.
   const near = [
-    result('add-running-total', '2026-03-08', { attempts: 20, right: 20, medianMs: 2000 }),
-    result('add-place-sweep', '2026-03-09', { attempts: 10, right: 10, medianMs: 2000 }),
-    result('add-columns-left', '2026-03-09', { attempts: 10, right: 9, medianMs: 6000 }),
+    worked('add-running-total', '2026-03-08', { attempts: 20, right: 20, ms: 2000 }),
+    worked('add-place-sweep', '2026-03-09', { attempts: 10, right: 10, ms: 2000 }),
+    worked('add-columns-left', '2026-03-09', { attempts: 10, right: 9, ms: 6000 }),
   ]
   const [today, tomorrow] = edges(near)
   expect(today).toMatchObject({ kind: 'edge', id: 'add-place-sweep', level: 1, problems: 10 })
@@ -267,13 +263,12 @@ test('the week ahead foresees what the rules will do: a level up, the next techn
 })
 
 test('a session ends where support or level may change', () => {
-  const stand = (problems: number): Stand => ({
-    ...standsOf([result('add-pairs', '2026-03-09')], [])[0]!,
-    latest: { problems, right: problems, medianMs: 1000 },
+  const stand = (answers: number): Pick<Mastery, 'worked'> => ({
+    worked: { level: 1, support: 'answer', lastAt: now, latest: { answers, right: answers, medianMs: 1000 } },
   })
   const length = (problems: number) => sessionLength('answer', stand(problems), LEVEL_RULES)
   expect([0, 8, 19, 20].map(length)).toEqual([20, 12, 5, 10])
-  expect(sessionLength('answer', undefined, LEVEL_RULES)).toBe(20)
+  expect(sessionLength('answer', { worked: undefined }, LEVEL_RULES)).toBe(20)
   expect(sessionLength('steps', stand(8), LEVEL_RULES)).toBe(SUPPORTED)
 })
 

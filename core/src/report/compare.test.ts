@@ -1,5 +1,4 @@
 import { expect, test } from 'vitest'
-import { type Result, readiness } from '../curriculum/readiness.js'
 import { readProblem } from '../problem/expression.js'
 import { TECHNIQUES } from '../registry/techniques.js'
 import { writtenEffort } from '../technique/written.js'
@@ -45,59 +44,6 @@ test.each([
   ['sqrt(2.25)', 8, 1],
 ])('%s on paper: %i facts, %i carries', (expression, facts, carries) => {
   expect(writtenEffort(readProblem(expression))).toMatchObject({ facts, carries })
-})
-
-test('known, practised, ready and not yet', () => {
-  const at = (day: number) => `2026-03-${String(day).padStart(2, '0')}T10:00:00Z`
-  const results: Result[] = [
-    {
-      technique: 'add-running-total',
-      level: 1,
-      support: 'answer',
-      attempts: 10,
-      right: 4,
-      medianMs: 9000,
-      at: at(1),
-    },
-    {
-      technique: 'add-running-total',
-      level: 1,
-      support: 'answer',
-      attempts: 12,
-      right: 12,
-      medianMs: 2300,
-      at: at(3),
-    },
-    {
-      technique: 'add-running-total',
-      level: 1,
-      support: 'answer',
-      attempts: 10,
-      right: 9,
-      medianMs: 2100,
-      at: at(2),
-    },
-    {
-      technique: 'add-place-sweep',
-      level: 2,
-      support: 'guided',
-      attempts: 10,
-      right: 10,
-      medianMs: 2300,
-      at: at(3),
-    },
-  ]
-  const of = (id: string) => readiness(results).find((r) => r.technique.id === id)!
-  expect(of('add-running-total')).toMatchObject({
-    standing: 'known',
-    because: 'At target on level 1: 21 of the last 22 right, 2.3 s for 2.5 s.',
-  })
-  expect(of('add-place-sweep')).toMatchObject({ standing: 'practised', missing: [] })
-  expect(of('add-columns-left')).toMatchObject({ standing: 'ready' })
-  expect(of('add-pairs')).toMatchObject({
-    standing: 'not-yet',
-    because: 'First at target: Place sweep (not yet without steps).',
-  })
 })
 
 test('prerequisites lead from simple to hard, without circles', () => {

@@ -12,7 +12,7 @@ import type { ItemPace, PacePoint, SessionPage, SessionStart, SessionWire } from
 import { and, asc, desc, eq, exists, inArray, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { prepared, type Store } from './prepared.js'
-import { learner, session, sessionPace, sessionSlip } from './schema.js'
+import { attempt, learner, session, sessionPace, sessionSlip } from './schema.js'
 
 export type SessionRow = typeof session.$inferSelect
 
@@ -74,17 +74,35 @@ export function itemsOfSession(its: SessionRow): readonly (Item | undefined)[] |
  * (see `listRecorded`).
  */
 export function belongs(its: SessionRow, n: number, problem: ListedProblem): boolean {
-  return (
-    isItem(itemsOfSession(its) ?? itemsOf({ ...its, generator: AS_RECORDED }), n, problem) ??
-    !itemsOfSession(its)
-  )
+  const items = itemsOfSession(its)
+  if (items) return isItem(items, n, problem) === true
+  const recorded = its.generator === AS_RECORDED ? itemsOf(its) : []
+  return isItem(recorded, n, problem) ?? true
 }
 
-/** Notes a problem in the list of a session that is kept as it is recorded; other sets stay as they are. */
+/**
+ * Notes a problem in the list of a session that is kept as it is recorded; one that another version of the generator has
+ * drawn becomes such a list, of all that is stored of it. Other sets stay as they are.
+ */
 export function listRecorded(db: Store, id: string, n: number, problem: ListedProblem): void {
   const its = sessionRow(db, id)!
   if (its.generator === GENERATOR) return
-  const recipe = withRecorded(its.recipe, n, problem)
+  const { technique, level, expression } = problem
+  const before =
+    its.generator === AS_RECORDED
+      ? its.recipe
+      : db
+          .select({
+            n: attempt.n,
+            technique: attempt.technique,
+            level: attempt.level,
+            expression: attempt.expression,
+          })
+          .from(attempt)
+          .where(eq(attempt.sessionId, id))
+          .all()
+          .reduce((list, { n, ...stored }) => withRecorded(list, n, stored), its.recipe)
+  const recipe = withRecorded(before, n, { technique, level, expression })
   db.update(session).set({ recipe, generator: AS_RECORDED }).where(eq(session.id, id)).run()
 }
 

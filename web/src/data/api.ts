@@ -1,13 +1,23 @@
 /** Talking to the server: JSON over HTTP, problem details turned into errors that people can read. */
-import type { ProblemDetails } from '@tachymetra/core/wire'
+import type { ProblemCode, ProblemDetails } from '@tachymetra/core/wire'
+
+/** Problems in words of our own; the others are told in the server's, which name what is wrong. */
+const WORDS: Partial<Record<ProblemCode, string>> = {
+  'not-allowed-from-here': 'This page was opened under an address the server does not answer to.',
+  'not-in-set': 'This problem is none of its session, so it was not stored.',
+  'stored-otherwise': 'Something else is stored already in its place.',
+  'too-large': 'This is too large to be sent.',
+}
 
 /** The server answered, and refused. */
 export class Refusal extends Error {
   constructor(
     readonly status: number,
+    /** Which problem it is; undefined where the answer does not say. */
+    readonly code: ProblemCode | undefined,
     detail: string,
   ) {
-    super(detail)
+    super((code && WORDS[code]) ?? detail)
   }
 
   /** May the same be taken later? */
@@ -57,7 +67,7 @@ export async function call<T>(
   if (response.status >= 500) throw new Failed()
   if (!response.ok) {
     const details = (await response.json().catch(() => undefined)) as ProblemDetails | undefined
-    throw new Refusal(response.status, details?.detail ?? 'The server refused this.')
+    throw new Refusal(response.status, details?.code, details?.detail ?? 'The server refused this.')
   }
   return (await response.json()) as T
 }

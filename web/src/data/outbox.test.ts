@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto'
 import { judgeRecall, type RecallRecord } from '@tachymetra/core/learner'
 import { type AttemptRecord, JUDGE, judgeRecord } from '@tachymetra/core/session'
+import { GENERATOR, itemsOf, listedItem, plainRecipe } from '@tachymetra/core/set'
 import fc from 'fast-check'
 import { openDB } from 'idb'
 import { afterEach, expect, test, vi } from 'vitest'
@@ -27,10 +28,10 @@ vi.stubGlobal('document', Object.assign(new EventTarget(), { visibilityState: 'v
 /** What a version before this one has left in the browser; made before anything here opens it. */
 const OLDER = {
   id: '00000000-0000-4000-8000-0000000000a1',
-  sessionId: '00000000-0000-4000-8000-0000000000a0',
+  sittingId: '00000000-0000-4000-8000-0000000000a0',
   n: 1,
   technique: 'add-running-total',
-  variant: {},
+  school: {},
   level: 1,
   support: 'answer',
   expression: '364+278',
@@ -49,7 +50,7 @@ const OLDER = {
 const older = await openDB('tachymetra', 1, {
   upgrade(db) {
     db.createObjectStore('outbox', { autoIncrement: true })
-    db.createObjectStore('sessions', { keyPath: 'id' })
+    db.createObjectStore('sittings', { keyPath: 'id' })
   },
 })
 const { id: _, ...olderBody } = OLDER
@@ -63,17 +64,28 @@ await older.add('outbox', {
   path: '/recalls/r2',
   body: { ...recall, fact: '7x8', right: false, ms: 900, thinkMs: 700 },
 })
-await older.put('sessions', {
-  id: OLDER.sessionId,
+await older.put('sittings', {
+  id: OLDER.sittingId,
   learnerId: 'l1',
+  technique: OLDER.technique,
+  level: OLDER.level,
+  planned: 5,
   startedAt: OLDER.startedAt,
+  seed: 7,
+  support: 'answer',
   attempts: [OLDER],
+  ended: false,
 })
 older.close()
 
 const SETTINGS = '/learners/l1/settings'
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
 let made = 0
+
+/** The same attempt as it is recorded now, but for what happened in it. */
+const RECORD = (({ sittingId: _, school, entries: __, ...rest }) => ({ ...rest, variant: school }))(
+  OLDER,
+) as unknown as AttemptRecord
 
 /** A server that keeps what it is sent: whole things by PUT, fields by PATCH. */
 class Kept {
@@ -110,13 +122,11 @@ async function session(learnerId = 'l1'): Promise<LocalSession> {
   made += 1
   const started: LocalSession = {
     id: uuid(made),
-    seed: 1,
     learnerId,
-    technique: 'add-pairs',
-    level: 1,
-    planned: 5,
     startedAt: '2026-03-10T10:00:00.000Z',
-    support: 'answer',
+    recipe: plainRecipe([{ kind: 'level', technique: 'add-pairs', level: 1, count: 5 }], 'answer'),
+    seed: 1,
+    generator: GENERATOR,
     attempts: [],
     ended: false,
   }
@@ -126,6 +136,8 @@ async function session(learnerId = 'l1'): Promise<LocalSession> {
 
 const attempt = (sessionId: string, n: number, more: object = {}) =>
   ({ record: { id: `${sessionId}-${n}`, sessionId, n, ...more }, verdict: {} }) as unknown as LocalAttempt
+
+const recallOf = (n: number) => ({ id: uuid(n) }) as Parameters<typeof keepRecall>[0]
 
 /** Sends until nothing is left to send but what was refused. */
 async function sendAll(): Promise<void> {
@@ -154,16 +166,18 @@ test('what an older version has kept is gone on with: judged as it was, sent as 
   })
   expect(judgeRecall(right!.body)).toMatchObject({ right: true, ms: 900, thinkMs: 720 })
   expect(judgeRecall(wrong!.body)).toMatchObject({ right: false, ms: 900 })
-  expect((await keptSession(OLDER.sessionId))!.attempts).toEqual([
-    { record: { ...body, id: OLDER.id }, verdict },
-  ])
+  const session = (await keptSession(OLDER.sittingId))!
+  expect(session.attempts).toEqual([{ record: { ...body, id: OLDER.id }, verdict }])
+  // What is still to come of it is drawn from the seed it was begun with.
+  expect(session).toMatchObject({ seed: 7, recipe: { support: 'answer', sources: [{ level: 1, count: 5 }] } })
+  expect(itemsOf(session).map((item) => item && listedItem(item)!.level)).toEqual([1, 1, 1, 1, 1])
 })
 
 test('an attempt left open is there again, and sent as stopped when its session is let go', async () => {
   const server = serve()
   const { id } = await session()
   const record: AttemptRecord = {
-    ...(OLDER as unknown as AttemptRecord),
+    ...RECORD,
     id: uuid(700),
     sessionId: id,
     support: 'answer',
@@ -202,7 +216,7 @@ test('what the page could not write any more when it went is there again: gone o
     setItem: (key: string, value: string) => local.set(key, value),
   })
   const { id } = await session()
-  const whole = { ...(OLDER as unknown as AttemptRecord), sessionId: id, judge: JUDGE }
+  const whole = { ...RECORD, sessionId: id, judge: JUDGE }
   const shown = { kind: 'shown', at: 0, text: 'answer' } as const
   const wrong = { kind: 'entered', at: 3000, text: '542' } as const
   const right = { kind: 'entered', at: 5000, text: '642' } as const
@@ -284,7 +298,7 @@ test('whatever goes wrong on the way, everything arrives, once, attempts after t
         } else if (a.do === 'recall') {
           made += 1
           expected.push(`/recalls/${uuid(made)}`)
-          await keepRecall({ id: uuid(made) } as Parameters<typeof keepRecall>[0])
+          await keepRecall(recallOf(made), undefined)
         } else if (a.do === 'change') {
           fields[a.field] = a.to
           await keepChange(SETTINGS, { [a.field]: a.to })
@@ -326,7 +340,7 @@ test('a learner removed takes along what was still to be sent, and nobody elseâ€
   const [theirs, other] = [await session('l1'), await session('l2')]
   for (const { id } of [theirs, other]) await keepAttempt(attempt(id, 1))
   await keepChange(SETTINGS, { minutes: 6 })
-  await keepRecall({ id: uuid(900), learnerId: 'l1' } as Parameters<typeof keepRecall>[0])
+  await keepRecall({ ...recallOf(900), learnerId: 'l1' }, undefined)
   await forgetLearner('l1')
   expect(await keptSession(theirs.id)).toBeUndefined()
   expect((await keptSession(other.id))!.attempts).toHaveLength(1)
@@ -339,7 +353,7 @@ test('what is left from earlier is sent at the start and when the network is bac
   const server = serve()
   server.faults = ['lost']
   const sent = vi.fn()
-  await keepRecall({ id: uuid(901) } as Parameters<typeof keepRecall>[0])
+  await keepRecall(recallOf(901), undefined)
   startOutbox(sent)
   await flush()
   window.dispatchEvent(new Event('online'))
@@ -350,9 +364,9 @@ test('what is left from earlier is sent at the start and when the network is bac
 
 test('who sends while sending is under way waits until what was kept meanwhile is sent too', async () => {
   const server = serve()
-  await keepRecall({ id: uuid(902) } as Parameters<typeof keepRecall>[0])
+  await keepRecall(recallOf(902), undefined)
   const under = flush()
-  await keepRecall({ id: uuid(903) } as Parameters<typeof keepRecall>[0])
+  await keepRecall(recallOf(903), undefined)
   await flush()
   expect(server.arrivals).toEqual([`/recalls/${uuid(902)}`, `/recalls/${uuid(903)}`])
   await under

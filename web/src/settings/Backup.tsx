@@ -19,7 +19,7 @@ async function upload(path: string, file: File): Promise<Holdings> {
   })
   if (response.ok) return (await response.json()) as Holdings
   const details = (await response.json().catch(() => undefined)) as ProblemDetails | undefined
-  throw new Refusal(response.status, details?.detail ?? 'The server refused this file.')
+  throw new Refusal(response.status, details?.code, details?.detail ?? 'The server refused this file.')
 }
 
 /** Everything of everybody in one file, and back from it. */

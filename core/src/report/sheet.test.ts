@@ -1,0 +1,55 @@
+import { expect, test } from 'vitest'
+import type { LevelMove } from '../curriculum/levels.js'
+import { masteryOf } from '../curriculum/mastery.js'
+import { DEFAULT_SETTINGS } from '../learner/settings.js'
+import { sheetOf } from './sheet.js'
+
+test('the sheet says what was done, where each technique stands and why levels moved', () => {
+  const reason = { id: 'up', of: 20, right: 20, medianMs: 3000, targetMs: 4000 } as const
+  const move = (to: number, at: string): LevelMove => {
+    return { technique: 'add-pairs', from: to - 1, to, at, by: 'rule', reason }
+  }
+  const moves = [move(2, '2026-03-05T10:00:00.000Z'), move(5, '2025-01-01T10:00:00.000Z')]
+  const answers = Array.from({ length: 16 }, (_, i) => ({
+    right: i > 1,
+    timed: true,
+    totalMs: 3000 + 100 * (i % 11),
+  }))
+  const at = '2026-03-06T10:00:00.000Z'
+  const latest = [{ technique: 'add-pairs', level: 2, support: 'answer' as const, at, answers }]
+  const sheet = sheetOf({
+    name: 'Wim',
+    day: '2026-03-10',
+    settings: { ...DEFAULT_SETTINGS, targets: { 'add-pairs': { 2: 4500 } } },
+    moves,
+    mastery: masteryOf({ latest, moves: [] }),
+    days: [
+      { day: '2026-03-06', ms: 150_000, attempts: 8 },
+      { day: '2026-03-01', ms: 90_000, attempts: 8 },
+      { day: '2025-12-01', ms: 900_000, attempts: 99 },
+    ],
+    facts: [{ latestRight: true }, { latestRight: false }],
+    slips: [
+      { slip: 'carry-lost', count: 2, week: '2026-03-02' },
+      { slip: 'carry-lost', count: 1, week: '2026-02-23' },
+      { slip: 'fact', count: 9, week: '2025-12-01' },
+    ],
+  })
+  expect(sheet.title).toBe('Progress of Wim, 2026-03-10')
+  expect(sheet.lines).toEqual([
+    'The last 28 days: practice on 2 of them, 4 minutes together, 16 problems.',
+    'Facts met: 2; surely recalled lately: 1.',
+  ])
+  expect(sheet.tables.map((t) => t.rows)).toEqual([
+    [['Tens first', 'in practice', '2', 'answer only', '14 of 16', '3.4 s', '4.5 s']],
+    [
+      [
+        '2026-03-05',
+        'Tens first',
+        '1 to 2',
+        'Of the last 20 answers 20 were right, the median 3.0 s: both within the target of 4.0 s.',
+      ],
+    ],
+    [['forgot to carry', '3']],
+  ])
+})
