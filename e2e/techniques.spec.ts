@@ -180,7 +180,7 @@ test('own settings: impossible ones say so at once, possible ones are counted an
   await page.getByRole('radio', { name: 'Own settings' }).check()
   await page.getByLabel('Columns that carry').fill('9')
   await page.keyboard.press('Tab')
-  await expect(page.getByRole('alert')).toContainText('these parameters contradict each other')
+  await expect(page.getByRole('alert')).toContainText('these numbers contradict each other')
   await expect(page.getByRole('button', { name: 'To the bench' })).toBeDisabled()
   await page.getByLabel('Columns that carry').fill('0')
   await page.getByLabel('Largest digit').fill('2')

@@ -40,7 +40,7 @@ export function found<T>(value: T | undefined, what: string): T {
   return value
 }
 
-export function sendProblem(response: Response, code: ProblemCode, detail: string): void {
+function sendProblem(response: Response, code: ProblemCode, detail: string): void {
   const [status, title] = KINDS[code]
   const body: ProblemDetails = { type: 'about:blank', title, status, code, detail }
   response.status(status).type('application/problem+json').send(JSON.stringify(body))

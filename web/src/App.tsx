@@ -1,13 +1,14 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { ConfigProvider, Select } from 'antd'
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
 import { useWaiting } from './data/outbox.js'
 import { queryClient, useLearners } from './data/queries.js'
 import { changeSettings, type Settings, useSettings } from './data/settings.js'
 import { Desk } from './desk/Desk.js'
 import { Loading } from './parts/Loading.js'
-import { antTheme, type Light } from './theme.js'
+import './page.css'
+import { antTheme, type Light, lightUp, type Palette } from './theme.js'
 
 const Bench = lazy(() => import('./bench/Bench.js'))
 const Compare = lazy(() => import('./compare/Compare.js'))
@@ -25,9 +26,13 @@ const SessionPage = lazy(() => import('./record/SessionPage.js'))
 const AttemptPage = lazy(() => import('./record/AttemptPage.js'))
 
 export function App() {
-  const light = useLight()
+  const [light, palette] = useLight()
   return (
-    <ConfigProvider theme={antTheme(light)} button={{ autoInsertSpace: false }} wave={{ disabled: true }}>
+    <ConfigProvider
+      theme={antTheme(light, palette)}
+      button={{ autoInsertSpace: false }}
+      wave={{ disabled: true }}
+    >
       <QueryClientProvider client={queryClient}>
         <BrowserRouter>
           <Routes>
@@ -57,7 +62,7 @@ export function App() {
 }
 
 /** Day or night: as chosen, else as the system has it. */
-function useLight(): Light {
+function useLight(): readonly [Light, Palette] {
   const { theme } = useSettings()
   const [dark, setDark] = useState(() => matchMedia('(prefers-color-scheme: dark)').matches)
   useEffect(() => {
@@ -67,10 +72,9 @@ function useLight(): Light {
     return () => query.removeEventListener('change', follow)
   }, [])
   const light = theme === 'system' ? (dark ? 'night' : 'day') : theme
-  useEffect(() => {
-    document.documentElement.dataset.light = light
-  }, [light])
-  return light
+  // The page has to be in its light before its colours can be read.
+  const palette = useMemo(() => lightUp(light), [light])
+  return [light, palette]
 }
 
 const THEMES: { value: Settings['theme']; label: string }[] = [

@@ -1,34 +1,25 @@
 import { type ThemeConfig, theme } from 'antd'
 
-/** The colours of day and night. The same values stand in style.css as custom properties. */
-export const PALETTE = {
-  day: {
-    paper: '#f5efe3',
-    card: '#fbf8f1',
-    ink: '#22282e',
-    faint: '#5b605f',
-    line: '#cfc5b2',
-    signal: '#9c4a06',
-    right: '#1c6149',
-    slip: '#97234a',
-  },
-  night: {
-    paper: '#1b2229',
-    card: '#232c35',
-    ink: '#e9e5da',
-    faint: '#a3abb0',
-    line: '#3f4b57',
-    signal: '#f2ab48',
-    right: '#7cc9a6',
-    slip: '#f08fae',
-  },
-} as const
+export type Light = 'day' | 'night'
 
-export type Light = keyof typeof PALETTE
+const INKS = ['paper', 'card', 'ink', 'faint', 'line', 'signal', 'right', 'slip', 'on-signal'] as const
+
+/** The colours that are on now, as palette.css has them. */
+export type Palette = Readonly<Record<(typeof INKS)[number], string>>
+
+/** Puts the page in a light. @returns its colours */
+export function lightUp(light: Light): Palette {
+  document.documentElement.dataset.light = light
+  return currentPalette()
+}
+
+export function currentPalette(): Palette {
+  const style = getComputedStyle(document.documentElement)
+  return Object.fromEntries(INKS.map((ink) => [ink, style.getPropertyValue(`--${ink}`).trim()])) as Palette
+}
 
 /** The component library dressed as the rest of the program: flat, square-cornered, paper and ink. */
-export function antTheme(light: Light): ThemeConfig {
-  const c = PALETTE[light]
+export function antTheme(light: Light, c: Palette): ThemeConfig {
   return {
     algorithm: light === 'night' ? theme.darkAlgorithm : theme.defaultAlgorithm,
     token: {
@@ -46,7 +37,7 @@ export function antTheme(light: Light): ThemeConfig {
       colorTextPlaceholder: c.faint,
       colorBorder: c.faint,
       colorBorderSecondary: c.line,
-      colorTextLightSolid: light === 'night' ? '#1b2229' : '#fffdf8',
+      colorTextLightSolid: c['on-signal'],
       fontFamily: "'Atkinson Hyperlegible Next', system-ui, sans-serif",
       fontFamilyCode: "'Atkinson Hyperlegible Mono', monospace",
       fontSize: 16,
@@ -61,7 +52,7 @@ export function antTheme(light: Light): ThemeConfig {
     components: {
       Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 600 },
       Table: { headerBg: 'transparent', headerSplitColor: 'transparent', rowHoverBg: c.paper },
-      Radio: { buttonSolidCheckedColor: light === 'night' ? '#1b2229' : '#fffdf8' },
+      Radio: { buttonSolidCheckedColor: c['on-signal'] },
     },
   }
 }

@@ -49,7 +49,7 @@ const PAIRS = { type: 'string', multiple: true } as const
 const JSON_FLAG = { type: 'boolean' } as const
 
 /** Every command. `--school` picks a variant. */
-export const COMMANDS: Readonly<Record<string, Command>> = {
+const COMMANDS: Readonly<Record<string, Command>> = {
   work: {
     usage:
       'work "364+278" [--by TECHNIQUE [--school KEY=VALUE] [--entries "564; 642" [--support SUPPORT]]] [--json]',
@@ -83,7 +83,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 }
 
 /** A command by its name. @throws InputError when there is none of that name */
-export function commandOf(name: string): Command {
+function commandOf(name: string): Command {
   const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
   if (!command)
     throw new InputError(`There is no command "${name}". Known: ${Object.keys(COMMANDS).join(', ')}.`)

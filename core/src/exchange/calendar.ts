@@ -8,7 +8,7 @@ import type { PlanDay } from '../plan/week.js'
 import { InputError } from '../problem/error.js'
 
 /** Largest calendar read, in characters, and most repetitions followed of one event. */
-export const MOST_CALENDAR = 5_000_000
+const MOST_CALENDAR = 5_000_000
 const MOST_REPEATS = 20_000
 
 /**

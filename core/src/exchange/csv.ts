@@ -27,7 +27,7 @@ export type RowVerdict = Figures & { readonly slips: readonly string[] }
 
 /** Largest file read, in characters, and most rows. */
 export const MOST_CSV = 20_000_000
-export const MOST_ROWS = 20_000
+const MOST_ROWS = 20_000
 
 type RecordKey = keyof typeof RECORDED
 const RECORD_KEYS = Object.keys(RECORDED) as RecordKey[]
@@ -35,7 +35,7 @@ const JUDGED_KEYS = Object.keys(JUDGED) as (keyof typeof JUDGED)[]
 const columnOf = (key: RecordKey) => RECORDED[key].column
 
 /** The columns, in order: what was recorded, its session, and what the record was judged to be. */
-export const CSV_HEADER: readonly string[] = [
+const CSV_HEADER: readonly string[] = [
   ...RECORD_KEYS.map(columnOf),
   'session_started',
   'recipe',

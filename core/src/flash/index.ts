@@ -2,7 +2,6 @@ export { type Grid, gridQuestions, printGrid, readGrid } from './grid.js'
 export {
   FASTEST_MS,
   type FlashPace,
-  flashList,
   MOST_FLASHED,
   onsets,
   SAFE_PER_SECOND,
@@ -10,5 +9,4 @@ export {
   SLOWEST_MS,
   type Staircase,
   safePace,
-  stairAfter,
 } from './list.js'

@@ -74,7 +74,7 @@ export const lineAgrees: Rule = (step, { before, right, i, scale }) => {
   return undefined
 }
 
-export const places = ({ cells }: AnswerLine) => cells.map((c) => [c.place, c.digits]).sort()
+const places = ({ cells }: AnswerLine) => cells.map((c) => [c.place, c.digits]).sort()
 
 /** The number a line shows; undefined where sums stand raw. */
 function numberOn({ cells }: AnswerLine): Decimal | undefined {

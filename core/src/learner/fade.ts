@@ -20,7 +20,7 @@ export const FIRST_FADE: Fade = { level: 'beads', run: 0 }
 
 /** Clean problems in a row that take a level of support away, and failed ones that give it back (defaults, common practice). */
 export const FADE_AFTER = 5
-export const RETURN_AFTER = 2
+const RETURN_AFTER = 2
 
 /** The fade after one more problem on the frame. */
 export function fadeAfter(

@@ -14,7 +14,6 @@ export {
   toAsk,
 } from './recall.js'
 export {
-  type Busy,
   DEFAULT_SETTINGS,
   KEYING_DAYS,
   keyingDue,

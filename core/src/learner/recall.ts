@@ -77,8 +77,8 @@ export interface FactMemory {
 }
 
 /** Faster than this share of the time allowed is easy, slower than this share is hard (defaults, common practice). */
-export const EASY_SHARE = 0.5
-export const HARD_SHARE = 0.8
+const EASY_SHARE = 0.5
+const HARD_SHARE = 0.8
 
 // No fuzz, so that the same recalls give the same dates everywhere.
 const scheduler = fsrs({ enable_fuzz: false, enable_short_term: true })

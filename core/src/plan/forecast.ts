@@ -34,7 +34,7 @@ export type Outlook = { readonly forecast: Forecast } | { readonly silent: strin
 /** Fewer days of practice than this say too little (default, no published source). */
 export const LEAST_DAYS = 8
 /** Nothing is said of what lies further ahead than this many days of practice. */
-export const FURTHEST_DAYS = 200
+const FURTHEST_DAYS = 200
 export const COVERAGE = 0.8
 /** Cut off at either end of the resampled days; a little less than half of the rest, since the law itself is not sure either. */
 const TAIL = 0.085

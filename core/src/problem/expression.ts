@@ -3,7 +3,7 @@ import { type Decimal, isZero, MAX_DIGITS, readDecimal, toText, toWords } from '
 import { InputError } from './error.js'
 import { type Factors, isExact, type Problem, type Term } from './problem.js'
 
-export const MAX_TERMS = 30
+const MAX_TERMS = 30
 export const MAX_EXPRESSION = 1300
 
 /** The expression as it is typed and stored: no spaces, ASCII signs. Reading it back gives the same problem. */

@@ -82,7 +82,7 @@ function looked(number: Decimal) {
 }
 
 /** How many answer columns of a product carry into the next; digits from the units up. */
-export function carriesOf(a: readonly number[], b: readonly number[]): number {
+function carriesOf(a: readonly number[], b: readonly number[]): number {
   let carries = 0
   let carry = 0
   for (let k = 0; k < a.length + b.length - 1; k += 1) {

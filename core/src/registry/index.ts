@@ -1,5 +1,4 @@
 export {
-  checkLevel,
   GRID,
   levelOf,
   OWN_LEVEL,

@@ -60,7 +60,7 @@ export function exerciseOf(
 }
 
 /** What a record tells of: a problem worked by a technique, or the sums of a grid. @throws InputError as `exerciseOf` does */
-export function taskOf(record: Parameters<typeof exerciseOf>[0]): Task {
+function taskOf(record: Parameters<typeof exerciseOf>[0]): Task {
   if (record.technique !== GRID) return exerciseOf(record)
   return { questions: gridQuestions(readGrid(record.expression)), inOrder: false }
 }

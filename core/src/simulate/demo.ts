@@ -14,7 +14,7 @@ import type { Technique } from '../technique/contract.js'
 import { simulateAttempt } from './attempt.js'
 import { BEGINNER, SimulatedLearner } from './learner.js'
 
-export const DEMO_DAYS = 42
+const DEMO_DAYS = 42
 
 /** One stretch of practice: a set, and what was done of it. */
 export interface DemoSession extends PracticeSet {
@@ -57,9 +57,9 @@ const CLERKS: readonly {
   { name: 'Rafe Lindqvist', pace: 1.4, slips: 1.2, learns: 0.2, often: 0.5, weak: [7, 9] },
   {
     name: 'Amadi Voss',
-    pace: 0.8,
+    pace: 1.05,
     slips: 1.3,
-    learns: 0.38,
+    learns: 0.35,
     often: 0.85,
     weak: [],
     mind: { technique: 'add-running-total', level: 10 },

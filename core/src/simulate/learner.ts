@@ -46,7 +46,7 @@ export const BEGINNER: Traits = {
 }
 
 /** Days in which unused practice of a fact fades by half. */
-export const FADE_DAYS = 20
+const FADE_DAYS = 20
 
 /** How much of the reading is left where less is said. */
 const READ_SHARE: Record<WorkedSupport, number> = { guided: 1, steps: 0.5, answer: 0.2 }

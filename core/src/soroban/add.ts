@@ -187,7 +187,7 @@ export function coach(
 }
 
 /** What goes wrong with a digit on its rod. @param right what should have been done, in words. */
-export function beadSlips(
+function beadSlips(
   slip: SlipSink,
   frame: Frame,
   part: Part,

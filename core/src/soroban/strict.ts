@@ -2,7 +2,7 @@
 import type { BeadMove } from './moves.js'
 
 /** Moves taken apart into single beads, in order. */
-export function singleBeads(moves: readonly BeadMove[]): BeadMove[] {
+function singleBeads(moves: readonly BeadMove[]): BeadMove[] {
   return moves.flatMap((m) => Array.from({ length: Math.abs(m.by) }, () => ({ ...m, by: Math.sign(m.by) })))
 }
 

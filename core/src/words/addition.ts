@@ -1,6 +1,6 @@
 /** Words of the ways of adding. */
 import { placeName } from '../number/places.js'
-import { count, listed } from './english.js'
+import { listed } from './english.js'
 
 export const SUM_MISFIT = {
   sums: 'it works sums, and this is none',
@@ -211,5 +211,3 @@ export const FLASH = {
   previous: (right: string) => `That was the number before: ${right}.`,
   lists: 'it works lists of numbers added and taken away',
 } as const
-
-export const numbers = (n: number) => count(n, 'number')

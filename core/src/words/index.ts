@@ -1,3 +1,2 @@
-export { seconds } from './english.js'
 export { type LevelReason, levelReasonWords, MASTERY_NAMES } from './levels.js'
 export { slipName } from './slips.js'

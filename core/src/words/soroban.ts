@@ -2,7 +2,7 @@
 import { placeName, placeTitle } from '../number/places.js'
 import { count } from './english.js'
 
-export const rodName = (place: number): string => `the ${placeName(place)} rod`
+const rodName = (place: number): string => `the ${placeName(place)} rod`
 
 export const FRAME_MISFIT = {
   number: 'it takes one number by itself',

@@ -1,5 +1,5 @@
 /** What is asked and said of one small piece of reckoning, whatever technique it is part of. */
-import { placeName, placeTitle } from '../number/places.js'
+import { placeTitle } from '../number/places.js'
 
 /** The usual question. */
 export const howMuch = (text: string): string => `${text}: how much?`
@@ -27,8 +27,6 @@ export const REMARK = {
 
 /** The head of a sentence about a column. */
 export const at = (place: number, sentence: string): string => `${placeTitle(place)}: ${sentence}`
-
-export const inColumn = (place: number): string => `the ${placeName(place)}`
 
 /** The question where only the answer is asked; what is asked of it may be told. */
 export const ANSWER = {

@@ -105,7 +105,7 @@ export function addMove(
 }
 
 /** The arrival of the newest attempt. */
-export function newestArrival(): SQL<number> {
+function newestArrival(): SQL<number> {
   return sql<number>`(select coalesce(max(arrival), 0) from attempt)`
 }
 

@@ -1,4 +1,5 @@
 /** The tables. Times are whole milliseconds, instants ISO 8601 in UTC. */
+import type { LevelRules, Targets } from '@tachymetra/core/curriculum'
 import type { Shown } from '@tachymetra/core/flash'
 import type { FactMemory, LearnerSettings } from '@tachymetra/core/learner'
 import type { AttemptEvent, JudgedEntry, Outcome, WorkedSupport } from '@tachymetra/core/session'
@@ -53,8 +54,8 @@ export const levelRules = sqliteTable(
       .references(() => learner.id, { onDelete: 'cascade' }),
     /** They hold for attempts that arrived after this one. */
     arrival: integer().notNull(),
-    rules: text({ mode: 'json' }).$type<LearnerSettings['rules']>().notNull(),
-    targets: text({ mode: 'json' }).$type<LearnerSettings['targets']>().notNull(),
+    rules: text({ mode: 'json' }).$type<LevelRules>().notNull(),
+    targets: text({ mode: 'json' }).$type<Targets>().notNull(),
   },
   (t) => [primaryKey({ columns: [t.learnerId, t.arrival] })],
 )

@@ -6,6 +6,7 @@ import { Done, FRAME_NOTES, Hint, questionOf, Said } from '../parts/saying.js'
 import { HAS_TOUCH } from '../parts/touch.js'
 import type { AttemptOnScreen } from '../parts/useAttempt.js'
 import type { BenchFrame } from './useFrame.js'
+import './bench.css'
 
 /** What is asked, where it is entered, and what is said to it. */
 export function Asking(props: {

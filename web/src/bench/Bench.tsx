@@ -13,6 +13,7 @@ import { levelName } from '../parts/words.js'
 import { Summary } from './Summary.js'
 import { Watching } from './Watching.js'
 import { Working } from './Working.js'
+import './bench.css'
 
 /** A session at the bench, from wherever it was left: it is kept in this browser, so a reload goes on with it. */
 export default function Bench() {

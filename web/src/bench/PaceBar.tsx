@@ -1,4 +1,5 @@
 import { memo } from 'react'
+import './bench.css'
 
 /** Elapsed time as a thin bar that is full at the target. The browser moves it; no code runs while it does. */
 export const PaceBar = memo(function PaceBar({

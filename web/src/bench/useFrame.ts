@@ -20,7 +20,7 @@ import type { AttemptOnScreen } from '../parts/useAttempt.js'
 import { type Beads, useBeads } from './beads.js'
 
 /** Is a number on the frame to be read? Then nothing is moved on it, and it fades with nobody. */
-export function isReading({ technique, problem, variant }: Exercise): boolean {
+function isReading({ technique, problem, variant }: Exercise): boolean {
   return isAbacus(technique) && trace(technique, problem, variant).steps[0]?.action === 'read'
 }
 

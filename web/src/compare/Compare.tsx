@@ -12,6 +12,7 @@ import { ExpressionInput } from '../parts/ExpressionInput.js'
 import { Fold } from '../parts/Fold.js'
 import { StepsOnRule } from '../parts/StepsOnRule.js'
 import { seconds } from '../parts/words.js'
+import './compare.css'
 
 const FIRST = '63*67'
 const SAMPLES = [

@@ -8,12 +8,12 @@ import { keepSession } from './store.js'
 import { variantIn } from './variants.js'
 
 /** A seed nobody has chosen. */
-export function freshSeed(): number {
+function freshSeed(): number {
   return crypto.getRandomValues(new Int32Array(1))[0]!
 }
 
 /** A set of a recipe, as it is practised from now on. */
-export function freshSet(recipe: Recipe): PracticeSet {
+function freshSet(recipe: Recipe): PracticeSet {
   return { recipe, seed: freshSeed(), generator: GENERATOR }
 }
 

@@ -1,6 +1,6 @@
 /** What is set for a learner: read from the server, changed here at once and sent by the outbox. */
 import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
-import { useQuery } from '@tanstack/react-query'
+import { type UseQueryResult, useQuery } from '@tanstack/react-query'
 import { call } from './api.js'
 import { flush } from './outbox.js'
 import { queryClient } from './queries.js'
@@ -9,7 +9,7 @@ import { keepChange, keptChange } from './store.js'
 const keyOf = (learnerId: string) => ['settings', learnerId]
 const pathOf = (learnerId: string) => `/learners/${learnerId}/settings`
 
-export function useLearnerSettingsQuery(learnerId: string | undefined) {
+export function useLearnerSettingsQuery(learnerId: string | undefined): UseQueryResult<LearnerSettings> {
   return useQuery({
     queryKey: keyOf(learnerId ?? ''),
     // What was changed here and has not been sent yet, or was sent meanwhile, is newer than what the server read.

@@ -21,6 +21,7 @@ import { Asked, type HowAsked, NO_LIMIT } from './HowAsked.js'
 import { MasteryMark, PrerequisiteMap } from './PrerequisiteMap.js'
 import { Preview } from './Preview.js'
 import { type Problems, ProblemsChoice } from './ProblemsChoice.js'
+import './desk.css'
 
 /** Any technique, level or own settings, and support: the session is begun from here. */
 export function Choices({ learnerId, plan }: { readonly learnerId: string; readonly plan: Plan }) {

@@ -3,6 +3,7 @@ import { MOST_ITEMS, type Recipe, type SetClock } from '@tachymetra/core/set'
 import { Checkbox, InputNumber, Select } from 'antd'
 import type { ReactNode } from 'react'
 import { SUPPORT_ABOUT } from '../parts/words.js'
+import './desk.css'
 
 /** How problems are asked: with which support, against which clock, and when it is said what was right. */
 export interface HowAsked extends Pick<Recipe, 'clock' | 'answers'> {

@@ -4,6 +4,7 @@ import type { Technique } from '@tachymetra/core/technique'
 import { levelReasonWords } from '@tachymetra/core/words'
 import { useEffect, useRef } from 'react'
 import { useLatest, useMoveByHand } from '../data/queries.js'
+import './desk.css'
 
 /** What the rules say of the chosen level, with their numbers; and the level in force, which may be set by hand. */
 export function LevelMoves(props: {

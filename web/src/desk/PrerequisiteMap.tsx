@@ -2,6 +2,7 @@ import type { Mastery, MasteryState } from '@tachymetra/core/curriculum'
 import { MASTERY_NAMES } from '@tachymetra/core/words'
 import { type CSSProperties, memo } from 'react'
 import { layoutMap } from './layout.js'
+import './desk.css'
 
 const { spots, columns, rows } = layoutMap()
 const spotOf = new Map(spots.map((s) => [s.technique.id, s]))

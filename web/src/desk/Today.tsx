@@ -12,6 +12,7 @@ import type { Plan } from '../data/plan.js'
 import { Fold } from '../parts/Fold.js'
 import { Trouble } from '../parts/Trouble.js'
 import { dayName, minutesWords } from '../parts/words.js'
+import './desk.css'
 
 /** Today's plan: what, for how long and why; one button starts it. */
 export function Today({ learner, plan }: { readonly learner: LearnerWire; readonly plan: Plan }) {

@@ -17,6 +17,8 @@ import { Trouble } from '../parts/Trouble.js'
 import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
+import './facts.css'
+import '../parts/fact-heat.css'
 
 interface Asked extends ItemAnswer {
   readonly card: FactCard

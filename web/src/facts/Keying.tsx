@@ -8,6 +8,7 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
 import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
+import './facts.css'
 
 /** Ten shown numbers are copied: what that takes a digit is keying and not thought. */
 export function Keying({ learnerId, onEnd }: { readonly learnerId: string; readonly onEnd: () => void }) {

@@ -11,6 +11,7 @@ import { Mark } from '../parts/Mark.js'
 import { answerGiven, Said, useCauses, verdictWords } from '../parts/saying.js'
 import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
+import './flash.css'
 
 const technique = techniqueById('flash-sum')
 

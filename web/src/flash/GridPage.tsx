@@ -15,6 +15,7 @@ import { Trouble } from '../parts/Trouble.js'
 import { type AttemptOnScreen, useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
 import { seconds } from '../parts/words.js'
+import './flash.css'
 
 /** A table of numbers, summed along its rows and down its columns; both ways must come to the same total. */
 export default function GridPage() {

@@ -6,6 +6,7 @@ import { type FlashSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { errorOf, showNumbers } from './show.js'
 import { hush, planBeeps, speak } from './sound.js'
+import './flash.css'
 
 interface Props {
   readonly problem: SumProblem

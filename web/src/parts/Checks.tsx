@@ -3,6 +3,7 @@ import { type Decimal, toWords } from '@tachymetra/core/number'
 import type { Problem } from '@tachymetra/core/problem'
 import { useMemo } from 'react'
 import { Mark } from './Mark.js'
+import './checks.css'
 
 /** The checks that need no redoing, worked on an answer, each with what it does not prove. */
 export function Checks({ problem, answer }: { readonly problem: Problem; readonly answer: Decimal }) {

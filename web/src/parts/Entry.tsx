@@ -2,6 +2,7 @@ import type { AnyQuestion } from '@tachymetra/core/question'
 import { type ReactNode, useEffect, useRef } from 'react'
 import { Keypad } from './Keypad.js'
 import { HAS_TOUCH } from './touch.js'
+import './entry.css'
 
 interface Props {
   readonly kind: AnyQuestion['kind']

@@ -3,6 +3,7 @@ import { type Estimate, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { useMemo } from 'react'
 import { seconds } from './words.js'
+import './fact-heat.css'
 
 const STATES = ['fast', 'steady', 'slow', 'shaky', 'new'] as const
 type State = (typeof STATES)[number]

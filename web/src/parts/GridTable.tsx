@@ -1,5 +1,6 @@
 import type { Grid } from '@tachymetra/core/flash'
 import type { ReactNode } from 'react'
+import './grid-table.css'
 
 /** A table of numbers with its sums to the right and below. @param props.sum the cell of a sum, in the order they are asked */
 export function GridTable({ grid, sum }: { readonly grid: Grid; readonly sum: (i: number) => ReactNode }) {

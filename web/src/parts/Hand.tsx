@@ -1,6 +1,7 @@
 import { type Decimal, digitAt, highestPlace, lowestPlace, toText, toWords } from '@tachymetra/core/number'
 import type { Held } from '@tachymetra/core/technique'
 import { memo } from 'react'
+import './hand.css'
 
 /** What is held in mind: a digit on one hand, two digits on two, anything longer as a number. */
 export const Hands = memo(function Hands({ holds }: { readonly holds: readonly Held[] }) {
@@ -52,7 +53,7 @@ const FINGERS = [
 ] as const
 
 /** One hand holding one digit: fingers count 1 each, the thumb 5. */
-export function Hand({ digit, label }: { readonly digit: number; readonly label: string }) {
+function Hand({ digit, label }: { readonly digit: number; readonly label: string }) {
   const raised = digit % 5
   const thumb = digit >= 5
   return (

@@ -1,3 +1,5 @@
+import './entry.css'
+
 const ERASE = '⌫'
 const NAMES: Record<string, string> = {
   [ERASE]: 'rub out',

@@ -1,3 +1,4 @@
+import './mark.css'
 /** Right and slip told apart by shape and word as well as colour. */
 export function Mark({ right }: { readonly right: boolean }) {
   return (

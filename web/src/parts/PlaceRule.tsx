@@ -2,6 +2,7 @@ import { digitAt, highestPlace, lowestPlace, placeName } from '@tachymetra/core/
 import { type Problem, problemWords, type Row, rowsOf } from '@tachymetra/core/problem'
 import type { AnswerCell, AnswerLine, Picks, Spot } from '@tachymetra/core/technique'
 import { type CSSProperties, memo } from 'react'
+import './place-rule.css'
 
 interface Props {
   readonly problem: Problem

@@ -1,6 +1,6 @@
 import Plotly from 'plotly.js-basic-dist-min'
 import { useEffect, useRef } from 'react'
-import { PALETTE } from '../theme.js'
+import { currentPalette } from '../theme.js'
 import type { Ink } from './axis.js'
 
 /** A chart in the ink of day or night, drawn anew when that changes. */
@@ -15,7 +15,7 @@ export default function Plot(props: {
   useEffect(() => {
     const element = box.current!
     const paint = () => {
-      const c = PALETTE[document.documentElement.dataset.light === 'night' ? 'night' : 'day']
+      const c = currentPalette()
       const { traces, layout } = draw(c)
       const page = {
         paper_bgcolor: 'transparent',

@@ -1,6 +1,7 @@
 import { placeName } from '@tachymetra/core/number'
 import { applyMove, beadsOf, type Frame, highestRod, rodAt, setRod } from '@tachymetra/core/soroban'
 import { memo, type PointerEvent, useEffect, useRef } from 'react'
+import './soroban-frame.css'
 
 /** How much of the beads is to be seen: all, a shadow, or the bare rods. */
 export type FrameLook = 'beads' | 'ghosts' | 'empty'

@@ -2,6 +2,8 @@ import { digitAt, highestPlace, lowestPlace, toWords } from '@tachymetra/core/nu
 import { type Problem, rowsOf } from '@tachymetra/core/problem'
 import { type AnswerLine, momentAfter, type Trace } from '@tachymetra/core/technique'
 import { type CSSProperties, memo } from 'react'
+import './place-rule.css'
+import './steps-on-rule.css'
 
 /** A whole working on one place rule: the problem above, then a line a step with what stands written after it. */
 export const StepsOnRule = memo(function StepsOnRule({

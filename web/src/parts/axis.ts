@@ -1,7 +1,7 @@
-import type { PALETTE } from '../theme.js'
+import type { Palette } from '../theme.js'
 
 /** The colours a chart is drawn in: those of day or of night. */
-export type Ink = (typeof PALETTE)['day' | 'night']
+export type Ink = Palette
 
 /** Axes as rules: a line with ticks outside, no grid. */
 export function axis(c: Ink, more: object = {}): object {

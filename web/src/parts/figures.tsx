@@ -10,6 +10,7 @@ import { Link } from 'react-router'
 import { Mark } from './Mark.js'
 import { practiceNames } from './setName.js'
 import { seconds } from './words.js'
+import './figures.css'
 
 /** Pace at each technique and level under each support that was used, most supported first. */
 export function pacesOf(attempts: readonly AttemptSummary[]): ItemPace[] {

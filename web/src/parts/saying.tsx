@@ -21,6 +21,7 @@ import { ACTION_WORDS } from './actions.js'
 import { askForCauses } from './causes.js'
 import { Mark } from './Mark.js'
 import { seconds } from './words.js'
+import './saying.css'
 
 /** Guided asks in words; the steps alone only light the place; the answer alone asks for just that. */
 export function questionOf(progress: Progress): string {
@@ -37,7 +38,7 @@ export function answerGiven({ walks, entries, outcome }: Progress): Decimal {
 }
 
 /** The last entry while the same question is still open. */
-export function standingEntry({ entries, outcome }: Progress): JudgedEntry | undefined {
+function standingEntry({ entries, outcome }: Progress): JudgedEntry | undefined {
   const last = entries.at(-1)
   return last && !moved(last) && outcome === undefined ? last : undefined
 }

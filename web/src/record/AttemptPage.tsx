@@ -20,6 +20,7 @@ import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { Trouble } from '../parts/Trouble.js'
 import { useKeys } from '../parts/useKeys.js'
 import { levelWords, seconds, when } from '../parts/words.js'
+import './record.css'
 
 const ENDED = {
   skipped: 'Skipped here.',

@@ -6,6 +6,7 @@ import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
 import { dayName, minutesWords } from '../parts/words.js'
+import './record.css'
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const SHORT = 6

@@ -13,6 +13,7 @@ import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
 import { levelWords, seconds } from '../parts/words.js'
 import { type ForecastAsked, useForecast } from './useForecast.js'
+import './record.css'
 
 const Plot = lazy(() => import('../parts/Plot.js'))
 const SYMBOLS = { guided: 'circle-open', steps: 'square', answer: 'diamond' } as const

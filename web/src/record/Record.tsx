@@ -21,6 +21,7 @@ import { seconds, when } from '../parts/words.js'
 import { Days } from './Days.js'
 import { PaceSection } from './PaceSection.js'
 import { Slips } from './Slips.js'
+import './record.css'
 
 /** What a learner has done: days, pace and accuracy, slips, facts, levels, and every session. */
 export default function Record() {

@@ -11,6 +11,7 @@ import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
+import './record.css'
 
 /** The progress sheet, to be printed or kept as PDF. */
 export default function SheetPage() {

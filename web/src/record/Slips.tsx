@@ -9,6 +9,7 @@ import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
 import { dayName } from '../parts/words.js'
+import './record.css'
 
 const Plot = lazy(() => import('../parts/Plot.js'))
 

@@ -16,6 +16,7 @@ import { Trouble } from '../parts/Trouble.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import { Wide } from '../parts/Wide.js'
 import { seconds } from '../parts/words.js'
+import './settings.css'
 
 const EditLearner = lazy(() => import('../parts/EditLearner.js'))
 const Calendar = lazy(() => import('./Calendar.js'))

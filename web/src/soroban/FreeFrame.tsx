@@ -9,6 +9,7 @@ import { chooseRod, type DigitMeans, digitKey, earthKey, type Hand, heavenKey } 
 import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { HAS_TOUCH } from '../parts/touch.js'
 import { useKeys } from '../parts/useKeys.js'
+import './soroban.css'
 
 const MEANS: readonly [DigitMeans, string, string][] = [
   ['set', 'set the rod', '='],

@@ -17,6 +17,7 @@ import { PlaceRule } from '../parts/PlaceRule.js'
 import { Trouble } from '../parts/Trouble.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import { seconds } from '../parts/words.js'
+import './teach.css'
 
 /** One technique explained, on the learner's own numbers. */
 export default function Teach() {

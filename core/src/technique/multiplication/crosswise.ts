@@ -13,7 +13,7 @@ import { ORDER } from '../variants.js'
 import { endsFirst, leftMend, rightCarry, rightRaw, type SumColumn, type Walk } from './columns.js'
 import { placePoint, productBoard, readWhole } from './product.js'
 
-export const MOST_DIGITS = 8
+const MOST_DIGITS = 8
 
 interface Crossing {
   readonly columns: readonly SumColumn[]

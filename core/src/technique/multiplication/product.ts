@@ -17,7 +17,7 @@ export interface Whole {
   readonly scale: number
 }
 
-export const MOST_FACTOR_DIGITS = 20
+const MOST_FACTOR_DIGITS = 20
 
 /** The factors of a product of anything but 0, the points forgotten. */
 export function readWhole(problem: Problem): Whole | Misfit {

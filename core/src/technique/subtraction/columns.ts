@@ -80,7 +80,7 @@ export interface Column {
   readonly difference: number
 }
 
-export function columnsOf(upper: Decimal, lower: Decimal): Column[] {
+function columnsOf(upper: Decimal, lower: Decimal): Column[] {
   const lowest = Math.min(lowestPlace(upper), lowestPlace(lower))
   const columns: Column[] = []
   let right: Column | undefined
