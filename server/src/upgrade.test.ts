@@ -34,6 +34,7 @@ import type {
   CoachWire,
   MoveWire,
   PacePoint,
+  PractisedWire,
   SessionPage,
   SessionWire,
 } from '@tachymetra/core/wire'
@@ -220,6 +221,8 @@ function compare(path: string, text: string, then: unknown): void {
       ...pageBefore,
       sessions: sittings.map(asSession),
     })
+  } else if (path.endsWith('/techniques')) {
+    expect((now as PractisedWire[]).map((p) => p.technique)).toEqual(before)
   } else if (path.endsWith('/moves')) {
     const said = (now as MoveWire[]).map(({ reason, ...move }) => ({
       ...move,

@@ -29,6 +29,7 @@ export type {
   MoveWire,
   NewLearner,
   PacePoint,
+  PractisedWire,
   ProblemCode,
   ProblemDetails,
   RecallWire,

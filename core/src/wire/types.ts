@@ -99,6 +99,13 @@ export interface CoachWire {
   readonly today: DayWire
 }
 
+/** A technique a learner has sat down to. */
+export interface PractisedWire {
+  readonly technique: string
+  /** Problems worked in the fortnight before the latest session. */
+  readonly lately: number
+}
+
 export interface MoveWire extends LevelMove {
   readonly id: string
 }

@@ -1,5 +1,4 @@
 import { dayAfter, dayIn } from '@tachymetra/core/number'
-import { TECHNIQUES } from '@tachymetra/core/registry'
 import { idSchema, paceSchema, pageSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found } from '../problem.js'
@@ -7,7 +6,7 @@ import type { Database } from '../store/database.js'
 import { daysOf, slipsOf } from '../store/days.js'
 import { factStandings } from '../store/facts.js'
 import { learnerById } from '../store/learners.js'
-import { pacePoints, sessionPage, techniquesOf } from '../store/sessions.js'
+import { pacePoints, practisedBy, sessionPage } from '../store/sessions.js'
 
 /** The most sessions of a technique a pace chart shows: the newest ones. */
 const MOST_SESSIONS = 150
@@ -34,8 +33,7 @@ export function recordRoutes(db: Database): Router {
   })
 
   router.get('/:id/techniques', (request, response) => {
-    const all = TECHNIQUES.map((t) => t.id)
-    response.json(techniquesOf(db, known(request.params.id).id, all))
+    response.json(practisedBy(db, known(request.params.id).id))
   })
 
   router.get('/:id/pace', (request, response) => {

@@ -1,3 +1,4 @@
+import { TECHNIQUES } from '@tachymetra/core/registry'
 import { WORKED_SUPPORTS } from '@tachymetra/core/session'
 import {
   AS_RECORDED,
@@ -8,7 +9,14 @@ import {
   type ListedProblem,
   withRecorded,
 } from '@tachymetra/core/set'
-import type { ItemPace, PacePoint, SessionPage, SessionStart, SessionWire } from '@tachymetra/core/wire'
+import type {
+  ItemPace,
+  PacePoint,
+  PractisedWire,
+  SessionPage,
+  SessionStart,
+  SessionWire,
+} from '@tachymetra/core/wire'
 import { and, asc, desc, eq, exists, inArray, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { prepared, type Store } from './prepared.js'
@@ -219,16 +227,29 @@ export function workedSince(
     .all()
 }
 
-/** Techniques a learner ever sat down to. */
-export function techniquesOf(db: Database, learnerId: string, all: readonly string[]): string[] {
-  return all.filter((technique) =>
+/** The last days of practice that count as lately. */
+const LATELY_MS = 14 * 86_400_000
+
+/** Techniques a learner ever sat down to, in teaching order, with the problems worked in the fortnight before the latest session. */
+export function practisedBy(db: Database, learnerId: string): PractisedWire[] {
+  const [last] = db
+    .select({ at: session.startedAt })
+    .from(session)
+    .where(eq(session.learnerId, learnerId))
+    .orderBy(desc(session.startedAt))
+    .limit(1)
+    .all()
+  if (!last) return []
+  const since = new Date(Date.parse(last.at) - LATELY_MS).toISOString()
+  const lately = new Map(workedSince(db, learnerId, since).map((w) => [w.technique, w.attempts]))
+  return TECHNIQUES.filter(({ id }) =>
     db
       .select({ id: sessionPace.sessionId })
       .from(sessionPace)
-      .where(and(eq(sessionPace.learnerId, learnerId), eq(sessionPace.technique, technique)))
+      .where(and(eq(sessionPace.learnerId, learnerId), eq(sessionPace.technique, id)))
       .limit(1)
       .get(),
-  )
+  ).map(({ id }) => ({ technique: id, lately: lately.get(id) ?? 0 }))
 }
 
 /** Most supported first. */

@@ -13,6 +13,7 @@ import type {
   MoveWire,
   NewLearner,
   PacePoint,
+  PractisedWire,
   SessionPage,
   SessionWire,
   SlipWeek,
@@ -122,11 +123,11 @@ export function useSlips(learnerId: string) {
   })
 }
 
-/** Ids of the techniques ever sat down to, in teaching order. */
+/** The techniques ever sat down to, in teaching order. */
 export function usePractised(learnerId: string) {
   return useQuery({
     queryKey: ['record', learnerId, 'techniques'],
-    queryFn: () => call<string[]>('GET', `/learners/${learnerId}/techniques`),
+    queryFn: () => call<PractisedWire[]>('GET', `/learners/${learnerId}/techniques`),
   })
 }
 

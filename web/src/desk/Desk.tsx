@@ -10,9 +10,9 @@ import { Fold } from '../parts/Fold.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
-import { Choices } from './Choices.js'
 import { Today } from './Today.js'
 
+const Choices = lazy(() => import('./Choices.js').then((m) => ({ default: m.Choices })))
 const EditLearner = lazy(() => import('../parts/EditLearner.js'))
 const NewLearner = lazy(() => import('./NewLearner.js'))
 
@@ -87,7 +87,11 @@ function AtDesk({ learner }: { readonly learner: LearnerWire }) {
           changeSettings({ choosing: open })
         }}
       >
-        {() => <Choices learnerId={learner.id} plan={plan} />}
+        {() => (
+          <Suspense fallback={<Loading />}>
+            <Choices learnerId={learner.id} plan={plan} />
+          </Suspense>
+        )}
       </Fold>
     </div>
   )

@@ -44,7 +44,7 @@ export const PrerequisiteMap = memo(function PrerequisiteMap({ mastery, chosen, 
             <label
               key={technique.id}
               className={`node ${state}`}
-              style={{ gridColumn: column + 1, gridRow: row + 1 }}
+              style={{ '--column': column, '--row': row } as CSSProperties}
             >
               <input
                 type="radio"

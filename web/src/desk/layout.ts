@@ -1,10 +1,12 @@
-/** Where each technique stands on the map of prerequisites: a column later than the latest of those it needs. */
+/** Where each technique stands on the map of prerequisites, by way of dagre: everything is right of all that it needs. */
+import { graphlib, layout } from '@dagrejs/dagre'
 import { TECHNIQUES } from '@tachymetra/core/registry'
-import { FAMILIES, type Technique } from '@tachymetra/core/technique'
+import type { Technique } from '@tachymetra/core/technique'
 
-export interface Spot {
+interface Spot {
   readonly technique: Technique
   readonly column: number
+  /** Rows from the top; parts of one where something stands between two of the column beside it. */
   readonly row: number
 }
 
@@ -14,45 +16,28 @@ export interface MapLayout {
   readonly rows: number
 }
 
+/** Any size does: only columns and rows are read off. */
+const NODE = { width: 10, height: 10 }
+
 export function layoutMap(techniques: readonly Technique[] = TECHNIQUES): MapLayout {
-  const column = new Map<string, number>()
-  const columnOf = (t: Technique): number => {
-    const known = column.get(t.id)
-    if (known !== undefined) return known
-    const found = Math.max(-1, ...t.needs.map((id) => columnOf(techniques.find((o) => o.id === id)!))) + 1
-    column.set(t.id, found)
-    return found
-  }
-  const columns = Math.max(...techniques.map(columnOf)) + 1
-  const rowOf = new Map<string, number>()
-  const rows = Math.max(
-    ...Array.from({ length: columns }, (_, c) => techniques.filter((t) => columnOf(t) === c).length),
-  )
-  for (let c = 0; c < columns; c += 1) {
-    const here = techniques.filter((t) => columnOf(t) === c)
-    // As near as may be to the middle of those it needs, families kept together.
-    const wish = (t: Technique) =>
-      t.needs.length
-        ? t.needs.reduce((sum, id) => sum + rowOf.get(id)!, 0) / t.needs.length
-        : (FAMILIES.indexOf(t.family) + 0.5) * (rows / 3)
-    const order = [...here].sort(
-      (a, b) => wish(a) - wish(b) || FAMILIES.indexOf(a.family) - FAMILIES.indexOf(b.family),
-    )
-    let free = 0
-    for (const [i, t] of order.entries()) {
-      const last = rows - (order.length - i)
-      const row = Math.min(last, Math.max(free, Math.round(wish(t))))
-      rowOf.set(t.id, row)
-      free = row + 1
-    }
-  }
+  const graph = new graphlib.Graph()
+  // Drawn from the end: what needs nothing stands together at the left, everything else as far left as its needs let it.
+  graph.setGraph({ rankdir: 'RL', ranker: 'longest-path', nodesep: 0, ranksep: NODE.width, edgesep: 0 })
+  graph.setDefaultEdgeLabel(() => ({}))
+  for (const { id } of techniques) graph.setNode(id, { ...NODE })
+  for (const { id, needs } of techniques) for (const need of needs) graph.setEdge(id, need)
+  layout(graph)
+  const at = (id: string) => graph.node(id) as { readonly x: number; readonly y: number }
+  const columns = [...new Set(techniques.map((t) => at(t.id).x))].sort((a, b) => a - b)
+  const top = Math.min(...techniques.map((t) => at(t.id).y))
+  const rowOf = (id: string) => (at(id).y - top) / NODE.height
   return {
     spots: techniques.map((technique) => ({
       technique,
-      column: columnOf(technique),
-      row: rowOf.get(technique.id)!,
+      column: columns.indexOf(at(technique.id).x),
+      row: rowOf(technique.id),
     })),
-    columns,
-    rows,
+    columns: columns.length,
+    rows: Math.max(...techniques.map((t) => rowOf(t.id))) + 1,
   }
 }

@@ -1,9 +1,8 @@
-import type { LatestAt } from '@tachymetra/core/curriculum'
 import { FACT_DECKS, factById } from '@tachymetra/core/facts'
 import { slowFacts } from '@tachymetra/core/learner'
 import { techniqueById } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES, SUPPORTS, WORKED_SUPPORTS, type WorkedSupport } from '@tachymetra/core/session'
-import type { LearnerWire, PacePoint, SessionWire } from '@tachymetra/core/wire'
+import type { LearnerWire, PacePoint, PractisedWire, SessionWire } from '@tachymetra/core/wire'
 import { levelReasonWords, slipName } from '@tachymetra/core/words'
 import { Button, Select, Table } from 'antd'
 import { useCallback, useState } from 'react'
@@ -65,7 +64,7 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
   if (practised.isLoadingError) return <Trouble error={practised.error} retry={() => practised.refetch()} />
   if (coach.isLoadingError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
   // Without a choice, what was worked most lately stands where only one technique can be shown.
-  const technique = chosen ?? mostWorked(coach.data.latest)
+  const technique = chosen ?? mostWorked(practised.data)
   return (
     <>
       <Days learnerId={learner.id} today={coach.data.day} minutes={settings.minutes} />
@@ -78,7 +77,10 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
               value={chosen ?? ''}
               options={[
                 { value: '', label: `All; here: ${techniqueById(technique).name}` },
-                ...practised.data.map((id) => ({ value: id, label: techniqueById(id).name })),
+                ...practised.data.map((p) => ({
+                  value: p.technique,
+                  label: techniqueById(p.technique).name,
+                })),
               ]}
               onChange={(id) => setChosen(id || undefined)}
               style={{ minWidth: '15rem' }}
@@ -115,13 +117,8 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
 }
 
 /** The technique with the most problems in the fortnight before the latest session. */
-function mostWorked(latest: readonly LatestAt[]): string | undefined {
-  const last = Math.max(...latest.map((l) => Date.parse(l.at)))
-  const counts = new Map<string, number>()
-  for (const { technique, at, answers } of latest)
-    if (last - Date.parse(at) < 14 * 86_400_000)
-      counts.set(technique, (counts.get(technique) ?? 0) + answers.length)
-  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0]
+function mostWorked(practised: readonly PractisedWire[]): string | undefined {
+  return practised.toSorted((a, b) => b.lately - a.lately)[0]?.technique
 }
 
 function Facts({ learnerId }: { readonly learnerId: string }) {
