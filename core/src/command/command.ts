@@ -17,8 +17,8 @@ import { beadWorkOf } from '../soroban/step.js'
 import { parameterValuesOf } from '../technique/boards.js'
 import type { ParameterValues, Step, Technique, Variant } from '../technique/contract.js'
 import { trace, variantOf } from '../technique/driver.js'
-import { effortWords } from '../technique/effort.js'
 import { lineText } from '../technique/line.js'
+import { effortWords } from '../words/report.js'
 
 export interface CommandResult {
   readonly code: 0 | 2

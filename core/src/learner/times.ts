@@ -16,6 +16,7 @@ import { type JudgedEntry, moved } from '../session/reduce.js'
 import { exerciseOf, IDLE_MS, replayOf } from '../session/verdict.js'
 import type { Step } from '../technique/contract.js'
 import { type Trace, trace } from '../technique/driver.js'
+import { SLOW_FACT } from '../words/report.js'
 import { COMMON_KEY_MS, type Recall } from './recall.js'
 
 /** A stretch of work that was timed: what it rested on, how many keys it took, how long. */
@@ -259,7 +260,7 @@ export function slowFacts(times: Times): { readonly fact: string; readonly becau
       fact,
       because:
         f.ms > SLOW_SHARE * times.factMs
-          ? `${(f.ms / 1000).toFixed(1)} s where a fact takes you ${(times.factMs / 1000).toFixed(1)} s`
-          : `${f.wrong} of ${f.seen} times its step went wrong`,
+          ? SLOW_FACT.slow(f.ms, times.factMs)
+          : SLOW_FACT.wrong(f.wrong, f.seen),
     }))
 }

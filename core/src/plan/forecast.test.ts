@@ -1,13 +1,13 @@
 import { expect, test } from 'vitest'
 import { normal, seeded } from '../number/random.js'
 import { middleOf } from '../number/statistics.js'
+import { forecastWords } from '../words/plan.js'
 import {
   bestCurve,
   COVERAGE,
   dayOf,
   fitCurve,
   forecast,
-  forecastWords,
   LEAST_DAYS,
   type PracticeCurve,
   paceOn,

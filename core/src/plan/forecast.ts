@@ -6,8 +6,10 @@
  * lines once logarithms are taken, and are fitted by the median of slopes (Theil 1950; Sen 1968), which a bad day does
  * not move. The interval comes from fitting resampled residuals (Efron 1979), with either curve's share as it fits.
  */
+
 import type { Random } from '../number/random.js'
 import { middleOf } from '../number/statistics.js'
+import { OUTLOOK } from '../words/plan.js'
 
 export interface PracticeCurve {
   readonly law: 'power' | 'exponential'
@@ -90,13 +92,13 @@ export function forecast(
   progress: (share: number) => boolean = () => true,
 ): Outlook {
   const n = paces.length
-  if (n < LEAST_DAYS) return { silent: `${n} of the ${LEAST_DAYS} days of practice a forecast needs.` }
+  if (n < LEAST_DAYS) return { silent: OUTLOOK.few(n, LEAST_DAYS) }
   const curve = bestCurve(paces)
   const curves: PracticeCurve[] = []
   const fits = (['power', 'exponential'] as const).map((law) => fitCurve(law, paces))
-  if (paceOn(curve, n) <= targetMs) return { silent: 'The target is met already.' }
+  if (paceOn(curve, n) <= targetMs) return { silent: OUTLOOK.met }
   for (let i = 0; i < RESAMPLES; i += 1) {
-    if (i % 20 === 0 && !progress(i / RESAMPLES)) return { silent: 'Stopped.' }
+    if (i % 20 === 0 && !progress(i / RESAMPLES)) return { silent: OUTLOOK.stopped }
     const base = pickLaw(fits, n, random)
     const misses = paces.map((ms, d) => Math.log(ms / paceOn(base, d + 1)))
     const centre = middleOf(misses)
@@ -111,8 +113,7 @@ export function forecast(
   const days = ordered(curves.map((c) => dayOf(c, targetMs)))
   const at = (share: number) => days[Math.floor(share * RESAMPLES)]!
   const ahead = (day: number) => Math.max(1, Math.ceil(day) - n)
-  if (at(1 - TAIL) - n > FURTHEST_DAYS)
-    return { silent: 'The pace goes up and down too much, or too slowly down, to say when.' }
+  if (at(1 - TAIL) - n > FURTHEST_DAYS) return { silent: OUTLOOK.unsteady }
   const [low, mid, high] = [at(TAIL), at(0.5), at(1 - TAIL)].map(ahead) as [number, number, number]
   const band = Array.from({ length: n + Math.min(high, BAND_AHEAD) }, (_, d) => {
     const paces = ordered(curves.map((c) => paceOn(c, d + 1)))
@@ -133,10 +134,4 @@ function pickLaw(fits: readonly PracticeCurve[], n: number, random: Random): Pra
   // Laplace likelihood at its best scale goes as miss to the power -n.
   const odds = (exponential.miss / Math.max(1e-9, power.miss)) ** n
   return random.unit() < odds / (1 + odds) ? power : exponential
-}
-
-/** "about 9 to 14 more days of practice to 6 s". */
-export function forecastWords({ days }: Forecast, targetMs: number): string {
-  const span = days.low === days.high ? `${days.low}` : `${days.low} to ${days.high}`
-  return `about ${span} more ${days.high === 1 ? 'day' : 'days'} of practice to ${targetMs / 1000} s`
 }

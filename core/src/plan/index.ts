@@ -3,7 +3,6 @@ export {
   COVERAGE,
   type Forecast,
   forecast,
-  forecastWords,
   LEAST_DAYS,
   type Outlook,
   paceOn,

@@ -98,10 +98,10 @@ export function practiceName(id: string): string {
   return id === GRID ? 'Grid' : techniqueById(id).name
 }
 
-/** The level of problems set by parameters of one's own rather than by a rung. */
+/** The level of problems set by parameters of one's own rather than by a level of its own. */
 export const OWN_LEVEL = 0
 
-/** @throws InputError unless the number is OWN_LEVEL or a rung of the ladder. */
+/** @throws InputError unless the number is OWN_LEVEL or one of the levels. */
 export function checkLevel(technique: Technique, n: number): void {
   if (n !== OWN_LEVEL) levelOf(technique, n)
 }
@@ -111,7 +111,7 @@ export function targetOf(technique: Technique, n: number): number | undefined {
   return n === OWN_LEVEL ? undefined : levelOf(technique, n).targetMs
 }
 
-/** The level with a number from 1. @throws InputError when the ladder has no such rung. */
+/** The level with a number from 1. @throws InputError when there is no such level. */
 export function levelOf(technique: Technique, n: number): Level {
   const level = Number.isInteger(n) ? technique.levels[n - 1] : undefined
   if (!level)

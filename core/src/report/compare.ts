@@ -6,8 +6,9 @@ import { answerOf, type Problem } from '../problem/problem.js'
 import { TECHNIQUES } from '../registry/techniques.js'
 import type { Technique, Variant } from '../technique/contract.js'
 import { type Trace, trace, variantOf } from '../technique/driver.js'
-import { type Effort, effortOf, effortWords } from '../technique/effort.js'
+import { type Effort, effortOf } from '../technique/effort.js'
 import { writtenEffort } from '../technique/written.js'
+import { ADVICE } from '../words/report.js'
 
 export interface Way {
   readonly technique: Technique
@@ -44,14 +45,9 @@ export function quickestFor({ ways }: Comparison, times: Times): Quickest | unde
   const each = ways.map(({ technique, work }) => predictMs(times, technique.id, work))
   const order = each.map((ms, i) => ({ ms, way: ways[i]! })).sort((a, b) => a.ms - b.ms)
   const [first, next] = order as [(typeof order)[0], (typeof order)[0] | undefined]
-  const words = (ms: number) => `${(ms / 1000).toFixed(1)} s`
-  const rival = next ? `, ${next.way.technique.name} ${words(next.ms)}` : ''
-  return {
-    way: first.way,
-    ms: first.ms,
-    each,
-    advice: `Quickest for you, by ${times.seen} of your latest steps: ${first.way.technique.name}, likely ${words(first.ms)}${rival}.`,
-  }
+  const named = ({ way, ms }: { way: Way; ms: number }) => ({ name: way.technique.name, ms })
+  const advice = ADVICE.quickest(times.seen, named(first), next && named(next))
+  return { way: first.way, ms: first.ms, each, advice }
 }
 
 /** @param variants the variant of a technique by its id, where it is not the default. */
@@ -75,10 +71,7 @@ export function compareWays(problem: Problem, variants: Readonly<Record<string, 
 
 function adviceOn(ways: readonly Way[], written: Effort): string {
   const [best, next] = ways
-  if (!best) return 'No technique fits this problem.'
-  const rivals = [
-    ...(next ? [`${next.technique.name} takes ${next.effort.total}`] : []),
-    `the usual way on paper ${next ? '' : 'takes '}${written.total}`,
-  ]
-  return `${best.technique.name} is the least work here: ${best.effort.total} in all (${effortWords(best.effort)}), where ${rivals.join(' and ')}.`
+  if (!best) return ADVICE.none
+  const named = ({ technique, effort }: Way) => ({ name: technique.name, ...effort })
+  return ADVICE.leastWork(named(best), next && named(next), written.total)
 }

@@ -8,6 +8,7 @@ import { techniqueById } from '../registry/techniques.js'
 import { SUPPORT_NAMES } from '../session/support.js'
 import { seconds } from '../words/english.js'
 import { levelReasonWords, MASTERY_NAMES } from '../words/levels.js'
+import { SHEET } from '../words/report.js'
 import { slipName } from '../words/slips.js'
 
 export interface SheetTable {
@@ -53,40 +54,35 @@ export function sheetOf(input: SheetInput): Sheet {
   for (const s of input.slips)
     if (s.week >= dayAfter(since, -6)) slips.set(s.slip, (slips.get(s.slip) ?? 0) + s.count)
   return {
-    title: `Progress of ${name}, ${day}`,
-    lines: [
-      `The last ${DAYS_BACK} days: practice on ${days.length} of them, ${minutes} minutes together, ${problems} problems.`,
-      `Facts met: ${facts.length}; surely recalled lately: ${sure}.`,
-    ],
+    title: SHEET.title(name, day),
+    lines: [SHEET.practice(DAYS_BACK, days.length, minutes, problems), SHEET.facts(facts.length, sure)],
     tables: [
       {
-        title: 'Techniques, the latest first',
-        columns: ['Technique', 'Standing', 'Level', 'Support', 'Right', 'Pace', 'Target'],
+        ...SHEET.techniques,
         rows: practised.map(({ technique, state, worked: { level, support, latest } }) => [
           technique.name,
           MASTERY_NAMES[state],
           String(level),
           SUPPORT_NAMES[support].toLowerCase(),
-          latest.answers === 0 ? '-' : `${latest.right} of ${latest.answers}`,
-          latest.medianMs === null ? '-' : seconds(latest.medianMs),
+          latest.answers === 0 ? SHEET.nothing : SHEET.rightOf(latest.right, latest.answers),
+          latest.medianMs === null ? SHEET.nothing : seconds(latest.medianMs),
           seconds(aimOf(settings, technique.id, level) ?? 0),
         ]),
       },
       {
-        title: `Levels in the last ${DAYS_BACK} days`,
-        columns: ['Day', 'Technique', 'Level', 'Why'],
+        title: SHEET.levels.title(DAYS_BACK),
+        columns: SHEET.levels.columns,
         rows: recent
           .slice(0, MOST_ROWS)
           .map((m) => [
             m.at.slice(0, 10),
             techniqueById(m.technique).name,
-            `${m.from} to ${m.to}`,
+            SHEET.fromTo(m.from, m.to),
             levelReasonWords(m.reason),
           ]),
       },
       {
-        title: 'Slips to look at',
-        columns: ['Slip', 'How often'],
+        ...SHEET.slips,
         rows: [...slips]
           .sort((a, b) => b[1] - a[1])
           .slice(0, MOST_ROWS)

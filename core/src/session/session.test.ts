@@ -337,7 +337,7 @@ test('a hint stands until the step is answered; the keys of an entry come in the
 const something = fc.constantFrom(...TECHNIQUES).chain((technique) =>
   fc.record({
     technique: fc.constant(technique),
-    rung: fc.nat(technique.levels.length - 1),
+    nth: fc.nat(technique.levels.length - 1),
     at: fc.double({ min: 0, max: 0.999999, noNaN: true }),
     support: fc.constantFrom(...WORKED_SUPPORTS),
     doings: fc.array(
@@ -361,12 +361,12 @@ function play(given: typeof something extends fc.Arbitrary<infer T> ? T : never)
   seen: Progress
   task: Exercise
 } {
-  const { technique, rung, support } = given
-  const space = technique.levels[rung]!.problems()
+  const { technique, nth, support } = given
+  const space = technique.levels[nth]!.problems()
   const problem = space.at(
     BigInt(Math.floor(given.at * Number(space.size > 10n ** 15n ? 10n ** 15n : space.size))),
   )
-  const task: Exercise = { technique, variant: variantOf(technique), level: rung + 1, support, problem }
+  const task: Exercise = { technique, variant: variantOf(technique), level: nth + 1, support, problem }
   const events: AttemptEvent[] = []
   let progress = beginTask(task)
   let typing: Typing = NOTHING_TYPED

@@ -9,7 +9,7 @@ import { DECIMAL } from '../question/kind.js'
 import { parameter } from '../technique/boards.js'
 import type { ParameterSpace } from '../technique/contract.js'
 import { lineOf } from '../technique/line.js'
-import { type Misfit, misfit, type Rung, technique } from '../technique/make.js'
+import { type LevelSetting, type Misfit, misfit, technique } from '../technique/make.js'
 import { FRAME_MISFIT, READ, SET } from '../words/soroban.js'
 import { setSlips } from './add.js'
 import { clearFrame, type Frame, MOST_RODS, setNumber, USUAL_RODS } from './frame.js'
@@ -17,7 +17,7 @@ import { movesBetween } from './moves.js'
 import { beadStep, onFrame } from './step.js'
 
 // Targets: common practice, no published source.
-const LEVELS: readonly Rung[] = [
+const LEVELS: readonly LevelSetting[] = [
   ['One rod, up to 4', 1.5, { digits: 1, largest: 4 }],
   ['One rod', 1.5, { digits: 1 }],
   ['Two rods', 2, { digits: 2 }],
@@ -29,7 +29,7 @@ const LEVELS: readonly Rung[] = [
   ['Twelve rods', 8, { digits: 12 }],
 ]
 
-const DIALS: ParameterSpace = {
+const PARAMETERS: ParameterSpace = {
   parameters: [
     parameter('digits', 'Digits', 1, 20, 3),
     parameter('decimals', 'Decimals', 0, 6, 0),
@@ -62,7 +62,7 @@ export const sorobanRead = onFrame(
     family: 'soroban',
     needs: [],
     levels: LEVELS,
-    parameters: DIALS,
+    parameters: PARAMETERS,
     read: readNumber,
     *work(problem) {
       const { number } = problem
@@ -92,7 +92,7 @@ export const sorobanSet = onFrame(
     family: 'soroban',
     needs: ['soroban-read'],
     levels: LEVELS,
-    parameters: DIALS,
+    parameters: PARAMETERS,
     read: readNumber,
     *work(problem) {
       const { number } = problem

@@ -40,7 +40,7 @@ export interface Technique {
   readonly ways?: readonly Variant[]
   /** From easy to hard. */
   readonly levels: readonly Level[]
-  /** For problems between the rungs: set freely by learner or coach. */
+  /** For problems between the levels: set freely by learner or coach. */
   readonly parameters: ParameterSpace
   fits(problem: Problem): Fit
   /** What is measured of a working besides time and slips, such as tens found. */
@@ -93,11 +93,11 @@ export interface ParameterSpace {
 /** A value for every variant option of the technique. */
 export type Variant = Readonly<Record<string, string>>
 
-/** One rung of a technique's ladder: a named setting of its parameters. */
+/** One level of a technique: a named setting of its parameters. */
 export interface Level {
   readonly name: string
   readonly values: ParameterValues
-  /** How this rung is worked where the learner has chosen no variant. */
+  /** How this level is worked where the learner has chosen no variant. */
   readonly variant?: Variant
   /** Median time per problem to aim for, in milliseconds. */
   readonly targetMs: number

@@ -24,12 +24,6 @@ export function effortOf({ steps }: { readonly steps: readonly Step[] }): Effort
   return { facts, carries, held, total: facts + carries + held }
 }
 
-/** The effort in words: "4 facts, 1 carry, at most 4 digits held". */
-export function effortWords({ facts, carries, held }: Effort): string {
-  const count = (n: number, one: string, many: string) => `${n || 'no'} ${n === 1 ? one : many}`
-  return `${count(facts, 'fact', 'facts')}, ${count(carries, 'carry', 'carries')}, ${held === 0 ? 'nothing' : `at most ${count(held, 'digit', 'digits')}`} held`
-}
-
 function digitsStanding({ cells }: AnswerLine): number {
   return cells.filter((c) => !c.draft).length
 }

@@ -1,19 +1,18 @@
 export { usualValues } from './boards.js'
-export {
-  type Action,
-  type AnswerCell,
-  type AnswerLine,
-  FAMILIES,
-  type Held,
-  type ParameterValues,
-  type Picks,
-  type Slip,
-  type Spot,
-  type Step,
-  type Tally,
-  type Technique,
-  type Variant,
+export type {
+  Action,
+  AnswerCell,
+  AnswerLine,
+  Held,
+  ParameterValues,
+  Picks,
+  Slip,
+  Spot,
+  Step,
+  Tally,
+  Technique,
+  Variant,
 } from './contract.js'
 export { momentAfter, type Trace, trace, variantOf, wayWords } from './driver.js'
-export { type Effort, effortWords } from './effort.js'
+export type { Effort } from './effort.js'
 export { lineOf } from './line.js'

@@ -31,10 +31,15 @@ export function misfit(because: string): Misfit {
 }
 
 /**
- * A rung: what it is called, the seconds to aim for at a problem, where the parameters stand, and the variant it is worked in
+ * A level: what it is called, the seconds to aim for at a problem, where the parameters stand, and the variant it is worked in
  * where none is chosen; the rest as usual.
  */
-export type Rung = readonly [name: string, seconds: number, values: ParameterValues, variant?: Variant]
+export type LevelSetting = readonly [
+  name: string,
+  seconds: number,
+  values: ParameterValues,
+  variant?: Variant,
+]
 
 type Given<P extends object> = Omit<
   Technique,
@@ -42,7 +47,7 @@ type Given<P extends object> = Omit<
 > & {
   readonly words: TechniqueWords
   readonly variants?: Technique['variants']
-  readonly levels: readonly Rung[]
+  readonly levels: readonly LevelSetting[]
   /** Looks at a problem once and says what there is to work with, or why the technique does not fit. */
   read(problem: Problem): P | Misfit
   /** Is only ever given what `read` made. */

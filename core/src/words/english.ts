@@ -21,7 +21,15 @@ export function times(n: number): string {
   return ['never', 'once', 'twice', 'three times', 'four times', 'five times'][n] ?? `${n} times`
 }
 
-/** 4200 -> "4.2 s". The one place where a time is turned into words. */
-export function seconds(ms: number): string {
-  return `${(ms / 1000).toFixed(1)} s`
+/** 3240 -> "3.2 s", 95_000 -> "1 min 35 s"; an en dash where there is no time. The one place where times become words. */
+export function seconds(ms: number | null | undefined): string {
+  if (ms === null || ms === undefined) return '–'
+  if (ms < 59_950) return `${(ms / 1000).toFixed(1)} s`
+  const whole = Math.round(ms / 1000)
+  return `${Math.floor(whole / 60)} min ${whole % 60} s`
+}
+
+/** A target, which is set in round figures: 4000 -> "4 s", 2500 -> "2.5 s". */
+export function targetWords(ms: number): string {
+  return `${ms / 1000} s`
 }

@@ -1,5 +1,5 @@
 /** Why a level is changed or kept, and how far a learner is with a technique. */
-import { seconds } from './english.js'
+import { seconds, targetWords } from './english.js'
 
 const NOT_TIMED = 'not timed'
 
@@ -54,7 +54,7 @@ export const MASTERY = {
   missing: (name: string, words: string) => `${name} (${words})`,
   begun: (begun: boolean) => (begun ? 'not yet without steps' : 'not begun'),
   latest: (right: number, of: number, medianMs: number | null, targetMs: number) =>
-    `${right} of the last ${of} right, ${medianMs === null ? NOT_TIMED : `${seconds(medianMs)} for ${targetMs / 1000} s`}`,
+    `${right} of the last ${of} right, ${medianMs === null ? NOT_TIMED : `${seconds(medianMs)} for ${targetWords(targetMs)}`}`,
 } as const
 
 /** How far a learner is with a technique, by id. */

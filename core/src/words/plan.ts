@@ -1,6 +1,6 @@
 /** What the plan of the day says of its items. */
 import { placeName } from '../number/places.js'
-import { count, seconds } from './english.js'
+import { count, plural, seconds, targetWords } from './english.js'
 import { slipName } from './slips.js'
 
 const away = (days: number) => (days <= 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`)
@@ -33,7 +33,7 @@ export const PLAN = {
     const head = 'Nearest to its target.'
     if (!worked || worked.answers === 0) return `${head} Not worked at this level yet.`
     const { level, answers, right, medianMs, targetMs } = worked
-    const pace = medianMs === null ? 'not timed' : `${seconds(medianMs)} for ${targetMs / 1000} s`
+    const pace = medianMs === null ? 'not timed' : `${seconds(medianMs)} for ${targetWords(targetMs)}`
     return `${head} Level ${level}: ${right} of the last ${answers} right, ${pace}.`
   },
   rest: 'The calendar leaves no time; nothing is owed for it.',
@@ -47,4 +47,21 @@ export function bugWords(bug: {
 }): string {
   const where = bug.place === undefined ? '' : `, mostly in the ${placeName(bug.place)}`
   return `Watch out: you ${slipName(bug.slip)} ${bug.count} times lately${where}.`
+}
+
+/** When a target will be met, or why nothing can be said. */
+export const OUTLOOK = {
+  few: (days: number, least: number) => `${days} of the ${least} days of practice a forecast needs.`,
+  met: 'The target is met already.',
+  stopped: 'Stopped.',
+  unsteady: 'The pace goes up and down too much, or too slowly down, to say when.',
+} as const
+
+/** "about 9 to 14 more days of practice to 6 s". */
+export function forecastWords(
+  { days }: { readonly days: { readonly low: number; readonly high: number } },
+  targetMs: number,
+): string {
+  const span = days.low === days.high ? `${days.low}` : `${days.low} to ${days.high}`
+  return `about ${span} more ${plural(days.high, 'day')} of practice to ${targetWords(targetMs)}`
 }

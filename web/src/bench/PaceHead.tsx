@@ -1,7 +1,7 @@
 import type { WorkedSupport } from '@tachymetra/core/session'
+import { seconds } from '@tachymetra/core/words'
 import { useEffect, useState } from 'react'
 import { useSettings } from '../data/settings.js'
-import { seconds } from '../parts/words.js'
 import { PaceBar } from './PaceBar.js'
 
 /** Asking and checking takes longer than working alone, so the target is stretched while there is support. */

@@ -1,26 +1,11 @@
 /** Beginning a session: kept in this browser before anything is worked. */
 import type { PlanItem } from '@tachymetra/core/plan'
 import { techniqueById } from '@tachymetra/core/registry'
-import { GENERATOR, type PracticeSet, plainRecipe, type Recipe } from '@tachymetra/core/set'
-import type { SessionStart } from '@tachymetra/core/wire'
+import { plainRecipe, type Recipe } from '@tachymetra/core/set'
+import { startOf } from './fresh.js'
 import { currentLearnerSettings } from './learnerSettings.js'
 import { keepSession } from './store.js'
 import { variantIn } from './variants.js'
-
-/** A seed nobody has chosen. */
-function freshSeed(): number {
-  return crypto.getRandomValues(new Int32Array(1))[0]!
-}
-
-/** A set of a recipe, as it is practised from now on. */
-function freshSet(recipe: Recipe): PracticeSet {
-  return { recipe, seed: freshSeed(), generator: GENERATOR }
-}
-
-/** What is announced of a session of a learner that begins now. */
-export function startOf(learnerId: string, recipe: Recipe): SessionStart {
-  return { learnerId, startedAt: new Date().toISOString(), ...freshSet(recipe) }
-}
 
 /**
  * @returns the address of its bench.

@@ -11,7 +11,7 @@ import {
 } from '@tachymetra/core/session'
 import { type Item, itemsOf, type Recipe } from '@tachymetra/core/set'
 import type { SessionStart } from '@tachymetra/core/wire'
-import { startOf } from './begin.js'
+import { startOf } from './fresh.js'
 import { keepAttempt, keepSession, keptSession, stopped } from './store.js'
 
 /** A session on such a page, with the items of its set. */

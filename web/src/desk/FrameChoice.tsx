@@ -17,9 +17,9 @@ export function FrameChoice(props: {
   readonly technique: string
   readonly level: number
 }) {
-  const { learnerId, technique, level: rung } = props
+  const { learnerId, technique, level: of } = props
   const { rods, strict } = useSettings()
-  const { level } = useFade(learnerId, technique, rung)
+  const { level } = useFade(learnerId, technique, of)
   return (
     <>
       <div className="variant">
@@ -28,7 +28,7 @@ export function FrameChoice(props: {
           aria-label="The frame shows"
           value={level}
           options={FADE_LEVELS.map((value) => ({ value, label: FADE_NAMES[value] }))}
-          onChange={(value) => setFade(learnerId, technique, rung, { level: value, run: 0 })}
+          onChange={(value) => setFade(learnerId, technique, of, { level: value, run: 0 })}
           style={{ width: '100%' }}
         />
         <span className="faint">

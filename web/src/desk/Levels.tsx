@@ -1,7 +1,7 @@
 import { adviseLevel, aimOf } from '@tachymetra/core/curriculum'
 import type { LearnerSettings } from '@tachymetra/core/learner'
 import type { Technique } from '@tachymetra/core/technique'
-import { levelReasonWords } from '@tachymetra/core/words'
+import { levelReasonWords, targetWords } from '@tachymetra/core/words'
 import { useEffect, useRef } from 'react'
 import { useLatest, useMoveByHand } from '../data/queries.js'
 import './desk.css'
@@ -51,23 +51,23 @@ export function Ladder(props: {
 }) {
   const { technique, level, inForce, aim, onChange } = props
   const ladder = useRef<HTMLDivElement>(null)
-  // Another technique: bring its rung into sight, without moving the page.
+  // Another technique: bring its level into sight, without moving the page.
   useEffect(() => {
     const box = ladder.current!
-    const rung = box.querySelector<HTMLElement>('label:has(:checked)')
-    if (rung) box.scrollTop = rung.offsetTop - box.offsetTop - box.clientHeight / 2
+    const chosen = box.querySelector<HTMLElement>('label:has(:checked)')
+    if (chosen) box.scrollTop = chosen.offsetTop - box.offsetTop - box.clientHeight / 2
   }, [technique])
   return (
     <div className="ladder" ref={ladder} role="radiogroup" aria-label="Level">
-      {technique.levels.map((rung, i) => (
-        <label key={rung.name}>
+      {technique.levels.map((one, i) => (
+        <label key={one.name}>
           <input type="radio" name="level" checked={i + 1 === level} onChange={() => onChange(i + 1)} />
           <span className="mono">{i + 1}</span>
           <span>
-            {rung.name}
+            {one.name}
             {i + 1 === inForce && <span className="faint"> (in force)</span>}
           </span>
-          <span className="mono faint">{aim(i + 1) / 1000} s</span>
+          <span className="mono faint">{targetWords(aim(i + 1))}</span>
         </label>
       ))}
     </div>

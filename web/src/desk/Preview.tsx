@@ -3,8 +3,8 @@ import { seeded } from '@tachymetra/core/number'
 import { draw, type ProblemSpace, problemWords } from '@tachymetra/core/problem'
 import { compareWays, quickestFor } from '@tachymetra/core/report'
 import type { Technique } from '@tachymetra/core/technique'
+import { seconds } from '@tachymetra/core/words'
 import { useMemo } from 'react'
-import { seconds } from '../parts/words.js'
 
 /** A few problems of a space and how many there are of them. */
 export function Preview({

@@ -3,6 +3,7 @@ import { problemWords, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { durationOf } from '@tachymetra/core/session'
 import { type BroughtInAnswer, type LearnerWire, MOST_BROUGHT_IN } from '@tachymetra/core/wire'
+import { seconds } from '@tachymetra/core/words'
 import { Button, Table } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -12,7 +13,7 @@ import { FilePick } from '../parts/FilePick.js'
 import { Mark } from '../parts/Mark.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
-import { levelWords, seconds, when } from '../parts/words.js'
+import { levelWords, when } from '../parts/words.js'
 
 /** A learner's record taken out in open formats, and attempts brought in. */
 export default function ExchangePage() {

@@ -1,8 +1,8 @@
 import type { FactDeck } from '@tachymetra/core/facts'
 import { type Estimate, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
 import type { FactStanding } from '@tachymetra/core/wire'
+import { seconds } from '@tachymetra/core/words'
 import { useMemo } from 'react'
-import { seconds } from './words.js'
 import './fact-heat.css'
 
 const STATES = ['fast', 'steady', 'slow', 'shaky', 'new'] as const

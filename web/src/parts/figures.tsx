@@ -4,12 +4,11 @@ import { problemWords, readProblem } from '@tachymetra/core/problem'
 import { GRID } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { AttemptSummary, ItemPace } from '@tachymetra/core/wire'
-import { slipName } from '@tachymetra/core/words'
+import { seconds, slipName } from '@tachymetra/core/words'
 import { Table } from 'antd'
 import { Link } from 'react-router'
 import { Mark } from './Mark.js'
 import { practiceNames } from './setName.js'
-import { seconds } from './words.js'
 import './figures.css'
 
 /** Pace at each technique and level under each support that was used, most supported first. */

@@ -16,11 +16,11 @@ import {
 } from '@tachymetra/core/session'
 import { type BeadMove, beadWorkOf, fingerOf, moveWords } from '@tachymetra/core/soroban'
 import { wayWords } from '@tachymetra/core/technique'
+import { seconds } from '@tachymetra/core/words'
 import { memo, useEffect, useRef, useState } from 'react'
 import { ACTION_WORDS } from './actions.js'
 import { askForCauses } from './causes.js'
 import { Mark } from './Mark.js'
-import { seconds } from './words.js'
 import './saying.css'
 
 /** Guided asks in words; the steps alone only light the place; the answer alone asks for just that. */

@@ -10,14 +10,6 @@ export const SUPPORT_ABOUT: Record<Support, string> = {
   answer: 'Only the problem and the clock.',
 }
 
-/** 3.24 -> "3.2 s", 95 -> "1 min 35 s"; an en dash when there is no time. */
-export function seconds(ms: number | null | undefined): string {
-  if (ms === null || ms === undefined) return '–'
-  if (ms < 59_950) return `${(ms / 1000).toFixed(1)} s`
-  const whole = Math.round(ms / 1000)
-  return `${Math.floor(whole / 60)} min ${whole % 60} s`
-}
-
 export function levelWords(level: number): string {
   return level === OWN_LEVEL ? 'own settings' : `level ${level}`
 }

@@ -7,7 +7,7 @@ import { exerciseOf, type JudgedEntry, moved, replayOf, SUPPORT_NAMES } from '@t
 import { clearFrame, frameOf, frameValue, isAbacus, setNumber } from '@tachymetra/core/soroban'
 import { lineOf, momentAfter, trace } from '@tachymetra/core/technique'
 import type { AttemptWire } from '@tachymetra/core/wire'
-import { slipName } from '@tachymetra/core/words'
+import { seconds, slipName } from '@tachymetra/core/words'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useAttempt } from '../data/queries.js'
@@ -19,7 +19,7 @@ import { PlaceRule } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { Trouble } from '../parts/Trouble.js'
 import { useKeys } from '../parts/useKeys.js'
-import { levelWords, seconds, when } from '../parts/words.js'
+import { levelWords, when } from '../parts/words.js'
 import './record.css'
 
 const ENDED = {

@@ -3,6 +3,7 @@ import { FACT_DECKS } from '@tachymetra/core/facts'
 import { type LearnerSettings, suggestTarget } from '@tachymetra/core/learner'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { check, type LearnerWire, settingsSchema } from '@tachymetra/core/wire'
+import { seconds, targetWords } from '@tachymetra/core/words'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -15,7 +16,6 @@ import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import { Wide } from '../parts/Wide.js'
-import { seconds } from '../parts/words.js'
 import './settings.css'
 
 const EditLearner = lazy(() => import('../parts/EditLearner.js'))
@@ -255,7 +255,7 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
                   <th scope="row">
                     {n} <span className="faint">{level.name}</span>
                   </th>
-                  <td>{level.targetMs / 1000} s</td>
+                  <td>{targetWords(level.targetMs)}</td>
                   <td>
                     <InputNumber
                       aria-label={`Own target for level ${n}, seconds`}
@@ -272,7 +272,8 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
                   <td>
                     {hint && hint.ms !== (own[n] ?? level.targetMs) && (
                       <button type="button" className="key-button" onClick={() => set(n, hint.ms)}>
-                        Take {hint.ms / 1000} s<span className="sr-only"> for level {n}</span>
+                        Take {targetWords(hint.ms)}
+                        <span className="sr-only"> for level {n}</span>
                       </button>
                     )}
                   </td>
@@ -294,7 +295,7 @@ function Variants({ learner, settings }: Section & { readonly learner: LearnerWi
   const setVariant = useVariantSetter(learner.id)
   return (
     <section className="stack" aria-labelledby="variants">
-      <h2 id="variants">Variants: where practitioners differ</h2>
+      <h2 id="variants">Ways of doing it: where people differ</h2>
       <div className="variants">
         {TECHNIQUES.filter((t) => t.variants.length > 0).map((t) => (
           <fieldset key={t.id}>

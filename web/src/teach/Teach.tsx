@@ -3,7 +3,7 @@ import { InputError, problemWords, readProblem } from '@tachymetra/core/problem'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { beadWorkOf, clearFrame, frameOf } from '@tachymetra/core/soroban'
 import { type Slip, type Step, type Technique, trace } from '@tachymetra/core/technique'
-import { slipName } from '@tachymetra/core/words'
+import { seconds, slipName } from '@tachymetra/core/words'
 import { useId, useMemo, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { useLearner } from '../data/queries.js'
@@ -16,7 +16,6 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { Trouble } from '../parts/Trouble.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
-import { seconds } from '../parts/words.js'
 import './teach.css'
 
 /** One technique explained, on the learner's own numbers. */
@@ -93,7 +92,7 @@ function Page({ technique }: { readonly technique: Technique }) {
         )}
         {variants.length > 0 && (
           <section className="stack">
-            <h2>Variants</h2>
+            <h2>Ways of doing it</h2>
             <p className="faint">Practitioners differ; none of these is the only way.</p>
             <VariantChoice
               technique={technique}

@@ -13,11 +13,11 @@ import { at, REMARK } from '../../words/steps.js'
 import { COLUMN, DIFFERENCE_MISFIT, TURNED } from '../../words/subtraction.js'
 import type { AnswerCell, Fact, Step, Work } from '../contract.js'
 import { differenceLoad } from '../facts.js'
-import { type Misfit, misfit, type Rung, type SlipSink, step } from '../make.js'
+import { type LevelSetting, type Misfit, misfit, type SlipSink, step } from '../make.js'
 import { ask, complement } from '../quantities.js'
 
 /** The ladder of both. Targets: common practice, no published source (15 digits in 20 s). */
-export const COLUMN_LEVELS: readonly Rung[] = [
+export const COLUMN_LEVELS: readonly LevelSetting[] = [
   ['Two digits, nothing to borrow', 2.5, { minuend: 2, subtrahend: 2, short: 0 }],
   ['Two digits, borrowing in the units', 3, { minuend: 2, subtrahend: 2, short: 1 }],
   ['Three digits, nothing to borrow', 4, { short: 0 }],

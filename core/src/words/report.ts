@@ -1,0 +1,67 @@
+/** What is said of ways beside each other, of slow facts, and on the progress sheet. */
+import { count, seconds } from './english.js'
+
+/** What a working costs. */
+interface Cost {
+  readonly facts: number
+  readonly carries: number
+  readonly held: number
+}
+
+const some = (n: number, one: string, many?: string) =>
+  n === 0 ? `no ${many ?? `${one}s`}` : count(n, one, many)
+
+/** "4 facts, 1 carry, at most 4 digits held". */
+export function effortWords({ facts, carries, held }: Cost): string {
+  const most = held === 0 ? 'nothing' : `at most ${count(held, 'digit')}`
+  return `${some(facts, 'fact')}, ${some(carries, 'carry', 'carries')}, ${most} held`
+}
+
+export const ADVICE = {
+  none: 'No technique fits this problem.',
+  /** @param next the way that costs least after the best, where there is one */
+  leastWork: (
+    best: Cost & { readonly name: string; readonly total: number },
+    next: { readonly name: string; readonly total: number } | undefined,
+    written: number,
+  ) => {
+    const rivals = [
+      ...(next ? [`${next.name} takes ${next.total}`] : []),
+      `the usual way on paper ${next ? '' : 'takes '}${written}`,
+    ]
+    return `${best.name} is the least work here: ${best.total} in all (${effortWords(best)}), where ${rivals.join(' and ')}.`
+  },
+  quickest: (
+    seen: number,
+    first: { readonly name: string; readonly ms: number },
+    next: { readonly name: string; readonly ms: number } | undefined,
+  ) => {
+    const rival = next ? `, ${next.name} ${seconds(next.ms)}` : ''
+    return `Quickest for you, by ${seen} of your latest steps: ${first.name}, likely ${seconds(first.ms)}${rival}.`
+  },
+} as const
+
+/** Why a fact holds a learner up. */
+export const SLOW_FACT = {
+  slow: (ms: number, usualMs: number) => `${seconds(ms)} where a fact takes you ${seconds(usualMs)}`,
+  wrong: (wrong: number, of: number) => `${wrong} of ${of} times its step went wrong`,
+} as const
+
+export const SHEET = {
+  title: (name: string, day: string) => `Progress of ${name}, ${day}`,
+  practice: (back: number, days: number, minutes: number, problems: number) =>
+    `The last ${back} days: practice on ${days} of them, ${minutes} minutes together, ${problems} problems.`,
+  facts: (met: number, sure: number) => `Facts met: ${met}; surely recalled lately: ${sure}.`,
+  techniques: {
+    title: 'Techniques, the latest first',
+    columns: ['Technique', 'Standing', 'Level', 'Support', 'Right', 'Pace', 'Target'],
+  },
+  levels: {
+    title: (back: number) => `Levels in the last ${back} days`,
+    columns: ['Day', 'Technique', 'Level', 'Why'],
+  },
+  slips: { title: 'Slips to look at', columns: ['Slip', 'How often'] },
+  nothing: '-',
+  rightOf: (right: number, of: number) => `${right} of ${of}`,
+  fromTo: (from: number, to: number) => `${from} to ${to}`,
+} as const

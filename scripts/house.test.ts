@@ -1,0 +1,97 @@
+/** How the code is laid out: what may use what, and how long a file may be. */
+import { readdirSync, readFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { expect, test } from 'vitest'
+
+const ROOT = join(import.meta.dirname, '..')
+
+/** The areas of the core, from the ground up: each uses those before it. */
+const AREAS = [
+  'number',
+  'words',
+  'question',
+  'problem',
+  'technique',
+  'soroban',
+  'flash',
+  'registry',
+  'check',
+  'diagnose',
+  'session',
+  'facts',
+  'set',
+  'curriculum',
+  'learner',
+  'plan',
+  'report',
+  'simulate',
+  'wire',
+  'exchange',
+  'command',
+  'kit',
+]
+
+const sources = (root: string, kind: RegExp) =>
+  readdirSync(join(ROOT, root), { recursive: true, encoding: 'utf8' }).filter(
+    (file) => kind.test(file) && !file.includes('node_modules'),
+  )
+const textOf = (root: string, file: string) => readFileSync(join(ROOT, root, file), 'utf8')
+/** Files a file imports, seen from the root of its workspace. */
+const imports = (root: string, file: string) =>
+  [...textOf(root, file).matchAll(/(?:from|import) '(\.{1,2}\/[^']+)'/g)].map(([, path]) =>
+    join(dirname(file), path!),
+  )
+const folder = (path: string) => path.split('/')[0]!
+
+test('the core: every folder is known, and nothing leads upward', () => {
+  const files = sources('core/src', /(?<!\.test)\.ts$/)
+  expect([...new Set(files.map(folder))].sort()).toEqual([...AREAS].sort())
+  const upward = files.flatMap((file) =>
+    imports('core/src', file)
+      .filter((used) => AREAS.indexOf(folder(used)) > AREAS.indexOf(folder(file)))
+      .map((used) => `${file} uses ${used}`),
+  )
+  expect(upward).toEqual([])
+})
+
+test('the core: what others may use of an area is named one by one', () => {
+  for (const file of sources('core/src', /\.ts$/))
+    expect(textOf('core/src', file), file).not.toMatch(/export \*/)
+  for (const root of ['web/src', 'server/src', 'e2e'])
+    for (const file of sources(root, /\.tsx?$/))
+      for (const [, area] of textOf(root, file).matchAll(/'@tachymetra\/core(?:\/([^']*))?'/g))
+        expect(AREAS, `${file} uses ${area}`).toContain(area)
+})
+
+test('the browser: a screen uses its own folder, data and parts, no other screen', () => {
+  const shared = ['data', 'parts']
+  const others = sources('web/src', /\.tsx?$/)
+    .filter((file) => file.includes('/'))
+    .flatMap((file) =>
+      imports('web/src', file)
+        .filter(
+          (used) => used.includes('/') && folder(used) !== folder(file) && !shared.includes(folder(used)),
+        )
+        .map((used) => `${file} uses ${used}`),
+    )
+  expect(others).toEqual([])
+  for (const file of sources('web/src', /^(data|parts)\/.*\.tsx?$/))
+    for (const used of imports('web/src', file).filter((path) => path.includes('/')))
+      expect(shared, `${file} uses ${used}`).toContain(folder(used))
+})
+
+test('no source is longer than 400 lines, no component longer than 150', () => {
+  const long: string[] = []
+  for (const root of ['core/src', 'server/src', 'web/src', 'scripts'])
+    for (const file of sources(root, /(?<!\.test)\.(ts|tsx|mjs|css)$/)) {
+      const lines = textOf(root, file).split('\n')
+      if (lines.length > 401) long.push(`${file}: ${lines.length}`)
+      if (!file.endsWith('.tsx')) continue
+      let begun = 0
+      for (const [i, line] of lines.entries()) {
+        if (/^(export )?(default )?function |^(export )?const \w+ = memo\(/.test(line)) begun = i
+        if (/^\}\)?$/.test(line) && i - begun >= 150) long.push(`${file}:${begun + 1}: ${i - begun + 1}`)
+      }
+    }
+  expect(long).toEqual([])
+})

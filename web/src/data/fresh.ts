@@ -1,0 +1,18 @@
+/** Sets that nobody has practised yet. */
+import { GENERATOR, type PracticeSet, type Recipe } from '@tachymetra/core/set'
+import type { SessionStart } from '@tachymetra/core/wire'
+
+/** A seed nobody has chosen. */
+function freshSeed(): number {
+  return crypto.getRandomValues(new Int32Array(1))[0]!
+}
+
+/** A set of a recipe, as it is practised from now on. */
+function freshSet(recipe: Recipe): PracticeSet {
+  return { recipe, seed: freshSeed(), generator: GENERATOR }
+}
+
+/** What is announced of a session of a learner that begins now. */
+export function startOf(learnerId: string, recipe: Recipe): SessionStart {
+  return { learnerId, startedAt: new Date().toISOString(), ...freshSet(recipe) }
+}
