@@ -31,7 +31,7 @@ function plans(aims) {
   const goal = TECHNIQUES.map((t) => t.id).filter((id) => needed.has(id))
   const ratios = { random: [], fixed: [] }
   for (let i = 0; i < LEARNERS; i += 1) {
-    const habits = {
+    const traits = {
       ...BEGINNER,
       factMs: 600 + 100 * (i % 8),
       carryMs: 350 + 50 * (i % 8),
@@ -40,7 +40,7 @@ function plans(aims) {
       slipRate: 0.01 + 0.004 * (i % 4),
     }
     const shared = {
-      habits,
+      traits,
       fadeDays: 20,
       minutes: MINUTES,
       days: DAYS,

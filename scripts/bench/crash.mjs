@@ -61,7 +61,7 @@ class World {
     this.removed = new Set()
     this.made = 0
     const learners = demoLearners('2026-03-01').slice(0, 3)
-    this.pattern = learners.flatMap((l) => l.sessions)
+    this.pattern = learners.flatMap((l) => l.sessions).filter((s) => s.attempts.length > 0)
   }
 
   uuid() {
@@ -126,9 +126,9 @@ class World {
   /** What a browser sends: a session, its attempts and some recalls, each until it is acknowledged. */
   async work(learnerId, most) {
     const { attempts, ...pattern } = this.pattern[Number(this.random.below(BigInt(this.pattern.length)))]
-    const { technique, level, planned, startedAt } = pattern
+    const { startedAt, recipe, seed, generator } = pattern
     const sessionId = this.uuid()
-    const parcels = [[`/sessions/${sessionId}`, { learnerId, technique, level, planned, startedAt }]]
+    const parcels = [[`/sessions/${sessionId}`, { learnerId, startedAt, recipe, seed, generator }]]
     for (const { id: _, ...attempt } of attempts.slice(0, most)) {
       parcels.push([`/attempts/${this.uuid()}`, { ...attempt, sessionId }])
       const { cards } = FACT_DECKS[Number(this.random.below(4n))]
@@ -202,12 +202,13 @@ class World {
   }
 
   async bringIn() {
-    const { attempts, ...session } = this.pattern[Number(this.random.below(BigInt(this.pattern.length)))]
+    const { attempts, startedAt, recipe, seed, generator } =
+      this.pattern[Number(this.random.below(BigInt(this.pattern.length)))]
     const sessionId = this.uuid()
     const rows = Array.from({ length: 100 }, (_, i) => {
       const attempt = { ...attempts[i % attempts.length], id: this.uuid(), sessionId }
       this.sent.set(`/attempts/${attempt.id}`, attempt)
-      return { attempt, planned: session.planned, sessionStartedAt: session.startedAt }
+      return { attempt, session: { startedAt, recipe, seed, generator } }
     })
     const response = await fetch(`${this.url}/api/learners/${this.learners[0]}/attempts`, {
       method: 'POST',

@@ -18,7 +18,7 @@ export async function run() {
   const { default: pino } = await import(need.resolve('pino'))
   const { createApp } = await import('../../server/dist/app.js')
   const { openDatabase } = await import('../../server/dist/store/database.js')
-  const { insertAttempt, rollUp } = await import('../../server/dist/store/attempts.js')
+  const { insertAttempt, rollUpAll } = await import('../../server/dist/store/attempts.js')
   const { judgeRecord } = await import('../../core/dist/session/index.js')
   const { sql } = await import(need.resolve('drizzle-orm'))
   const folder = mkdtempSync(join(tmpdir(), 'tachymetra-million-'))
@@ -33,20 +33,20 @@ export async function run() {
     const file = join(folder, `${copies}.sqlite`)
     const { db, close } = openDatabase(file)
     const learner = { id: pattern.id, timeZone: 'UTC' }
-    db.run(sql`insert into learner values (${pattern.id}, null, 'Bench', 'UTC', 0)`)
+    db.run(sql`insert into learner values (${pattern.id}, 'Bench', 'UTC', 0)`)
     let left = most
     db.run(sql`pragma synchronous = off`)
     db.transaction((tx) => {
-      for (const { attempts, ...row } of pattern.sessions.toReversed()) {
+      for (const { attempts, ...row } of pattern.sessions.filter((s) => s.attempts.length).toReversed()) {
         const its = attempts.slice(0, left)
         if (its.length === 0) break
         left -= its.length
-        const { id, learnerId, technique, level, planned, startedAt } = row
+        const { id, startedAt, recipe, seed, generator } = row
         tx.run(
-          sql`insert into session values (${id}, ${learnerId}, ${technique}, ${level}, ${planned}, ${startedAt})`,
+          sql`insert into session values (${id}, ${pattern.id}, ${startedAt}, ${JSON.stringify(recipe)}, ${seed}, ${generator})`,
         )
         for (const a of its) insertAttempt(tx, a, judgeRecord(a), learner)
-        for (const support of new Set(its.map((a) => a.support))) rollUp(tx, id, support)
+        rollUpAll(tx, its)
       }
     })
     multiply(db, sql, copies)
@@ -116,13 +116,13 @@ function multiply(db, sql, copies) {
         .join(', '),
     )
   db.run(
-    sql`insert into session select ${id('id')}, learner_id, technique, level, planned, ${back('started_at')} from session, copy`,
+    sql`insert into session select ${id('id')}, learner_id, ${back('started_at')}, recipe, seed, generator from session, copy`,
   )
   db.run(
-    sql`insert into attempt (id, session_id, n, variant, support, expression, started_at, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival) select ${id('id')}, ${id('session_id')}, n, variant, support, expression, ${back('started_at')}, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival + k * ${MOST} from attempt, copy`,
+    sql`insert into attempt (id, session_id, learner_id, n, technique, level, variant, support, expression, started_at, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival) select ${id('id')}, ${id('session_id')}, learner_id, n, technique, level, variant, support, expression, ${back('started_at')}, hints, outcome, think_ms, key_ms, total_ms, idle_ms, shown, "right", clean, timed, judge, events, entries, arrival + k * ${MOST} from attempt, copy`,
   )
   db.run(
-    sql`insert into session_pace select ${id('session_id')}, ${rest('session_pace', 1)} from session_pace t, copy`,
+    sql`insert into session_pace select ${id('session_id')}, technique, level, support, learner_id, ${back('started_at')}, ${rest('session_pace', 6)} from session_pace t, copy`,
   )
   db.run(
     sql`insert into session_slip select ${id('session_id')}, ${rest('session_slip', 1)} from session_slip t, copy`,

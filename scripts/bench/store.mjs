@@ -16,7 +16,7 @@ export async function run() {
 
   const folder = mkdtempSync(join(tmpdir(), 'tachymetra-bench-'))
   const learner = demoLearners('2026-03-01')[1]
-  const sessions = learner.sessions
+  const sessions = learner.sessions.filter((s) => s.attempts.length > 0)
   const attempts = sessions.flatMap((s) => s.attempts).slice(0, COUNT)
 
   const { db, close } = openDatabase(join(folder, 'http.sqlite'))
@@ -37,7 +37,8 @@ export async function run() {
       call.end(JSON.stringify(body))
     })
   await put(`/learners/${learner.id}`, { name: 'Bench', timeZone: 'UTC' })
-  for (const { id, attempts: _, ...start } of sessions) await put(`/sessions/${id}`, start)
+  for (const { id, attempts: _, recalls: __, ...start } of sessions)
+    await put(`/sessions/${id}`, { learnerId: learner.id, ...start })
   const http = await timed(async () => {
     let at = 0
     const worker = async () => {

@@ -7,6 +7,7 @@ import { join } from 'node:path'
 import { printProblem as print, readProblem } from '../../core/dist/problem/index.js'
 import { OWN_LEVEL, TECHNIQUES, techniqueById } from '../../core/dist/registry/index.js'
 import { JUDGE } from '../../core/dist/session/index.js'
+import { GENERATOR, plainRecipe } from '../../core/dist/set/index.js'
 import { ROOT } from '../prepare.mjs'
 
 const digits = (n, k = 0) => '7384659281746352918273645546372819'.repeat(2).slice(k, k + n)
@@ -76,7 +77,19 @@ export async function run() {
       { kind: 'skipped', at: 30_000 },
     ],
   })
-  const problems = [...CASES, ...ownSettings()].filter(([id, expression]) => fits(id, expression))
+  /** A session of this one problem. */
+  const sessionOf = (technique, expression) => ({
+    startedAt,
+    recipe: plainRecipe(
+      [{ kind: 'listed', problems: [{ technique, level: OWN_LEVEL, expression }] }],
+      'answer',
+    ),
+    seed: 0,
+    generator: GENERATOR,
+  })
+  const problems = [...CASES, ...ownSettings()]
+    .filter(([id, expression]) => fits(id, expression))
+    .map(([id, expression]) => [id, print(readProblem(expression))])
   const waits = []
   const beside = async (work) => {
     let going = true
@@ -99,13 +112,7 @@ export async function run() {
   for (const [id, expression] of problems) {
     const one = attempt(id, expression)
     const { learnerId: _, ...body } = one
-    await send('PUT', `/sessions/${one.sessionId}`, {
-      learnerId,
-      technique: id,
-      level: OWN_LEVEL,
-      planned: 1,
-      startedAt,
-    })
+    await send('PUT', `/sessions/${one.sessionId}`, { learnerId, ...sessionOf(id, expression) })
     let status
     const longest = await beside(async () => {
       ;({ status } = await send('PUT', `/attempts/${one.id}`, body))
@@ -114,7 +121,7 @@ export async function run() {
   }
   const rows = Array.from({ length: 100 }, (_, i) => {
     const [id, expression] = problems[i % problems.length]
-    return { attempt: attempt(id, expression), planned: 1, sessionStartedAt: startedAt }
+    return { attempt: attempt(id, expression), session: sessionOf(id, expression) }
   })
   const stored = { yes: 0 }
   const longest = await beside(async () => {

@@ -3,6 +3,7 @@ import { chmodSync, mkdirSync, readdirSync, renameSync, statSync } from 'node:fs
 import { createServer } from 'node:http'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { parseArgs } from 'node:util'
 import pino from 'pino'
 import { createApp } from './app.js'
 import { clearWorking } from './store/backup.js'
@@ -26,7 +27,7 @@ export interface Settings {
   readonly open: boolean
 }
 
-const FLAGS = ['--empty', '--open']
+const FLAGS = { empty: { type: 'boolean' }, open: { type: 'boolean' } } as const
 const isLoopback = (host: string) => /^(localhost|127(\.\d{1,3}){3}|::1)$/i.test(host)
 
 /** @throws StartError naming the setting that cannot be used. */
@@ -34,13 +35,8 @@ export function readSettings(env: NodeJS.ProcessEnv, args: readonly string[]): S
   const port = env.PORT === undefined || env.PORT === '' ? 4173 : Number(env.PORT)
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
     throw new StartError(`PORT is a number from 0 to 65535, not "${env.PORT}".`)
-  const unknown = args.find((a) => !FLAGS.includes(a))
-  if (unknown)
-    throw new StartError(
-      `"${unknown}" is not known here. Known: --empty (start without demo data), --open (let others on the network in).`,
-    )
+  const { empty = false, open = false } = flagsOf(args)
   const host = env.HOST || '127.0.0.1'
-  const open = args.includes('--open')
   if (!isLoopback(host) && !open)
     throw new StartError(
       `HOST=${host} would let everybody on the network read and change the records: there is no sign-in yet. If that is meant, add --open.`,
@@ -50,7 +46,18 @@ export function readSettings(env: NodeJS.ProcessEnv, args: readonly string[]): S
     host,
     open,
     data: resolve(env.TACHYMETRA_DATA || join(ROOT, 'data')),
-    demo: !args.includes('--empty'),
+    demo: !empty,
+  }
+}
+
+/** @throws StartError for arguments that are not known */
+function flagsOf(args: readonly string[]): { readonly empty?: boolean; readonly open?: boolean } {
+  try {
+    return parseArgs({ args: [...args], options: FLAGS }).values
+  } catch {
+    throw new StartError(
+      `"${args.join(' ')}" is not known here. Known: --empty (start without demo data), --open (let others on the network in).`,
+    )
   }
 }
 

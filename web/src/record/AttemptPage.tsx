@@ -1,13 +1,12 @@
-import { remarked } from '@tachymetra/core/diagnose'
 import { readGrid } from '@tachymetra/core/flash'
-import { lowestPlace, placeName, readDecimal, toWords } from '@tachymetra/core/number'
+import { lowestPlace, readDecimal, toWords } from '@tachymetra/core/number'
 import { lowestOf, problemWords } from '@tachymetra/core/problem'
 import { GRID } from '@tachymetra/core/registry'
-import { exerciseOf, type JudgedEntry, moved, replayOf, SUPPORT_NAMES } from '@tachymetra/core/session'
+import { exerciseOf, moved, replayOf, SUPPORT_NAMES, withRemarks } from '@tachymetra/core/session'
 import { clearFrame, frameOf, frameValue, isAbacus, setNumber } from '@tachymetra/core/soroban'
 import { lineOf, momentAfter, trace } from '@tachymetra/core/technique'
 import type { AttemptWire } from '@tachymetra/core/wire'
-import { seconds, slipName } from '@tachymetra/core/words'
+import { seconds } from '@tachymetra/core/words'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useAttempt } from '../data/queries.js'
@@ -40,23 +39,6 @@ export default function AttemptPage() {
     <Replay attempt={attempt.data} />
   )
 }
-
-/** The entries with what was said of them: from the working, where it still asks the same. */
-function withRemarks(attempt: AttemptWire): readonly JudgedEntry[] {
-  const replayed = replayOf(attempt)?.entries
-  const { technique, problem, variant } = exerciseOf(attempt)
-  return attempt.entries.map((entry, i) => {
-    const again = replayed?.[i]
-    const same = entry.slips.every(({ id }, k) => again?.slips[k]?.id === id)
-    if (again && same) return again
-    const value = readDecimal(entry.text)
-    return value && entry.step === 0
-      ? { ...entry, slips: remarked(technique, problem, variant, entry.slips, value) }
-      : entry
-  })
-}
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** A grid with the sums as they were entered. */
 function GridAttempt({ attempt }: { readonly attempt: AttemptWire }) {
@@ -98,7 +80,7 @@ function Trail({ attempt }: { readonly attempt: AttemptWire }) {
 
 function Replay({ attempt }: { readonly attempt: AttemptWire }) {
   const { technique, problem, variant } = useMemo(() => exerciseOf(attempt), [attempt])
-  const entries = useMemo(() => withRemarks(attempt), [attempt])
+  const entries = useMemo(() => withRemarks(attempt, attempt.entries), [attempt])
   const whole = useMemo(() => trace(technique, problem, variant), [technique, problem, variant])
   // Played back over what happened, since another variant asks other steps.
   const walk = useMemo(() => replayOf(attempt)?.walks[0], [attempt])
@@ -160,7 +142,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
             {e.slips.map((s, k) => (
               <span key={k} className="said-slip">
                 {' '}
-                {s.remark ?? `${capital(slipName(s.id))}: ${placeName(s.place)}.`}
+                {s.remark}
               </span>
             ))}
           </li>
