@@ -9,7 +9,7 @@ export interface DifferenceParameters {
   readonly subtrahend: Shape
   /** Short columns: top digit smaller than bottom digit. */
   readonly short?: number
-  /** Equal columns that a drop passes through: the next unequal column to their right is short. */
+  /** Equal columns that a borrow passes through: the next unequal column to their right is short. */
   readonly through?: number
   /** Zeros written in the minuend. */
   readonly zeros?: number

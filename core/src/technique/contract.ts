@@ -136,7 +136,7 @@ export interface Step extends Question {
   readonly after?: ((entry: Decimal) => Moment) | undefined
   /** The elementary facts it rests on: '7+8', '13-6'. */
   readonly facts: readonly Fact[]
-  /** Digits raised or lowered by a carry or a drop in this step. */
+  /** Digits raised or lowered by a carry or a borrow in this step. */
   readonly carries: number
   /**
    * Wrong entries with a known cause, no two alike: the likelier cause is kept. Made on demand, since most

@@ -5,7 +5,7 @@ import type { Fact } from './contract.js'
 /** What an operation asks of the mind. */
 export interface Load {
   readonly facts: readonly Fact[]
-  /** Digits raised or lowered by a carry or a drop. */
+  /** Digits raised or lowered by a carry or a borrow. */
   readonly carries: number
 }
 
@@ -35,13 +35,13 @@ export function sumLoad(a: bigint, b: bigint): Load {
 export function differenceLoad(a: bigint, b: bigint): Load {
   const facts: Fact[] = []
   let carries = 0
-  let drop = 0
-  for (let [x, y] = [a, b]; y > 0n || drop > 0; x /= 10n, y /= 10n) {
-    const top = Number(x % 10n) - drop
+  let borrow = 0
+  for (let [x, y] = [a, b]; y > 0n || borrow > 0; x /= 10n, y /= 10n) {
+    const top = Number(x % 10n) - borrow
     const bottom = Number(y % 10n)
-    drop = top < bottom ? 1 : 0
-    carries += drop
-    if (bottom > 0) facts.push(`${top + 10 * drop}-${bottom}`)
+    borrow = top < bottom ? 1 : 0
+    carries += borrow
+    if (bottom > 0) facts.push(`${top + 10 * borrow}-${bottom}`)
     if (x === 0n) break
   }
   return { facts, carries }

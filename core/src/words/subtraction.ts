@@ -31,8 +31,8 @@ export const COLUMN = {
   whyEqual: 'A ten comes in from the left, and one is passed on: 10 − 1 = 9.',
   glance: (held: string) =>
     `You hold ${held}. Look right, past equal columns: does the next one need to borrow? If not, write ${held}; if it does, one less.`,
-  whyGlance: (drops: boolean, past: number, next: number) =>
-    drops
+  whyGlance: (lends: boolean, past: number, next: number) =>
+    lends
       ? `${past > 0 ? `Past the equal ${plural(past, 'column')}, the` : 'The'} ${placeName(next)} need to borrow.`
       : 'No column to the right needs to borrow from here.',
   borrow: (next: number) =>

@@ -49,7 +49,7 @@ export const columnsDown =
     const glance: string[] = []
     for (let k = high; k >= 0; k -= 1) {
       const [t, u] = [digit(top, k), digit(bottom, k)]
-      const [lent, drops] = [borrows(k), k > 0 && borrows(k - 1)]
+      const [lent, lends] = [borrows(k), k > 0 && borrows(k - 1)]
       const held = t - u + (lent ? 10n : 0n)
       if (t === u && lent) {
         glance.push('10', '9')
@@ -57,7 +57,7 @@ export const columnsDown =
       }
       if (lent) glance.push(...decided(k))
       glance.push(say(held))
-      if (k > 0) glance.push(say((held + (drops ? 9n : 10n)) % 10n))
+      if (k > 0) glance.push(say((held + (lends ? 9n : 10n)) % 10n))
     }
     return [
       { way: 'write, then lower', said: mend(false) },

@@ -73,7 +73,7 @@ export interface Column {
   /** The column to the left came one lower for this one, so its top counts ten more. */
   readonly lent: boolean
   /** This column must come one lower: the next unequal column to the right borrows. */
-  readonly drops: boolean
+  readonly lends: boolean
   /** How many equal columns stand between this one and the unequal column the glance ends on. */
   readonly lookedPast: number
   /** top - bottom, with ten more where one was lent: 0 to 10. */
@@ -88,11 +88,11 @@ function columnsOf(upper: Decimal, lower: Decimal): Column[] {
     const top = digitAt(upper, place)
     const bottom = digitAt(lower, place)
     // Short here, or equal with a short column beyond it: either way the left neighbour gives one.
-    const drops = right?.lent ?? false
-    const lent = top < bottom || (top === bottom && drops)
+    const lends = right?.lent ?? false
+    const lent = top < bottom || (top === bottom && lends)
     const lookedPast = right && right.top === right.bottom ? right.lookedPast + 1 : 0
     const difference = top - bottom + (lent ? 10 : 0)
-    right = { place, top, bottom, lent, drops, lookedPast, difference }
+    right = { place, top, bottom, lent, lends, lookedPast, difference }
     columns.unshift(right)
   }
   return columns
@@ -287,26 +287,26 @@ function equalStep({ place }: Column, written: readonly AnswerCell[]): Step {
 
 /** @param held the value entered for the column, which may be wrong. */
 function glanceStep(
-  { place, drops, lookedPast }: Column,
+  { place, lends, lookedPast }: Column,
   held: number,
   written: readonly AnswerCell[],
 ): Step {
   const next = place - 1 - lookedPast
   // A zero that gives one away becomes nine.
-  const expect = (held + (drops ? 9 : 10)) % 10
+  const expect = (held + (lends ? 9 : 10)) % 10
   return step({
     action: 'glance',
     place,
     ask: at(place, COLUMN.glance(String(held))),
-    why: COLUMN.whyGlance(drops, lookedPast, next),
+    why: COLUMN.whyGlance(lends, lookedPast, next),
     expect: decimal(expect),
     writes: () => ({ negative: false, cells: [...written, cell(place, expect)] }),
-    load: { facts: [], carries: drops ? 1 : 0 },
+    load: { facts: [], carries: lends ? 1 : 0 },
     slips(slip) {
-      const [kept, dropped] = [decimal(held % 10), decimal((held + 9) % 10)]
-      if (drops && lookedPast > 0) slip('borrow-not-through-equals', kept, 8, at(place, COLUMN.through(next)))
-      else if (drops) slip('borrow-missed', kept, 8, at(place, COLUMN.borrow(next)))
-      else if (held % 10 > 0) slip('needless-borrow', dropped, 4, at(place, COLUMN.needless))
+      const [kept, lowered] = [decimal(held % 10), decimal((held + 9) % 10)]
+      if (lends && lookedPast > 0) slip('borrow-not-through-equals', kept, 8, at(place, COLUMN.through(next)))
+      else if (lends) slip('borrow-missed', kept, 8, at(place, COLUMN.borrow(next)))
+      else if (held % 10 > 0) slip('needless-borrow', lowered, 4, at(place, COLUMN.needless))
     },
   })
 }
