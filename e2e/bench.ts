@@ -64,7 +64,8 @@ export const test = base.extend<{
 export async function openChoice(page: Page): Promise<void> {
   const summary = page.getByText('Or choose for yourself')
   await expect(summary).toBeVisible()
-  if (!(await page.getByRole('button', { name: 'To the bench' }).isVisible())) await summary.click()
+  const fold = page.locator('details', { has: summary })
+  if (!(await fold.evaluate((details: HTMLDetailsElement) => details.open))) await summary.click()
   await expect(page.getByRole('button', { name: 'To the bench' })).toBeVisible()
 }
 

@@ -1,0 +1,126 @@
+/** npm run screenshots: takes the pictures that the README shows. */
+import { toText } from '@tachymetra/core/number'
+import { answerOf } from '@tachymetra/core/problem'
+import { techniqueById } from '@tachymetra/core/registry'
+import { trace, variantOf } from '@tachymetra/core/technique'
+import {
+  answerOne,
+  chooseSession,
+  expect,
+  openChoice,
+  pick,
+  problemOn,
+  stepValues,
+  test,
+  toRecord,
+  type,
+} from './bench.js'
+
+const FOLDER = process.env.SCREENSHOTS
+
+test('a picture of each main view, from the demo data', async ({ page, server, open }) => {
+  test.skip(FOLDER === undefined, 'only for npm run screenshots')
+  test.setTimeout(400_000)
+  await page.setViewportSize({ width: 1280, height: 800 })
+  const on = (p: import('@playwright/test').Page) => async (name: string) => {
+    await p.waitForTimeout(500)
+    await p.screenshot({ path: `${FOLDER}/${name}.png` })
+  }
+  const shot = on(page)
+  await page.goto(server.url)
+  await pick(page, 'At the desk:', 'Tobin Achter').catch(() => undefined)
+  await shot('desk')
+  await openChoice(page)
+  await page.waitForTimeout(500)
+  await page.locator('.map-frame').evaluate((e) => e.scrollIntoView())
+  await shot('map')
+  await page.goto(`${server.url}/teach/multiply-crosswise`)
+  await shot('teach')
+  await page.goto(`${server.url}/compare`)
+  await page.getByRole('textbox').first().fill('8341-3675')
+  await page.keyboard.press('Enter')
+  await shot('compare')
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Crosswise', level: 6, support: 'Watch', count: 3 })
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await shot('watch')
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Running total', level: 7, support: 'Guided', count: 3 })
+  const [first] = await stepValues(page, 'add-running-total')
+  await type(page, first!)
+  const t = techniqueById('add-running-total')
+  const steps = trace(t, await problemOn(page), variantOf(t)).steps
+  await page.waitForTimeout(2600)
+  await type(
+    page,
+    toText((steps[1]!.slips().find((x) => x.id === 'carry-lost') ?? steps[1]!.slips()[0]!).entry),
+  )
+  await shot('guided')
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Running total', level: 7, support: 'Answer only', count: 4 })
+  await page.waitForTimeout(2100)
+  await type(page, String(Number(toText(answerOf(await problemOn(page)))) - 10))
+  await expect(page.locator('.said')).toContainText('Likely')
+  await shot('answer')
+  await type(page, toText(answerOf(await problemOn(page))))
+  await page.keyboard.press('c')
+  await page.waitForTimeout(300)
+  await page.locator('details[open]').last().scrollIntoViewIfNeeded()
+  await shot('checks')
+  await page.keyboard.press('Enter')
+  for (let i = 0; i < 3; i += 1) await answerOne(page)
+  await expect(page.getByRole('heading', { name: /^The session/ })).toBeVisible()
+  await page.waitForTimeout(800)
+  await shot('summary')
+  await toRecord(page)
+  await page.waitForTimeout(2500)
+  await shot('record')
+  await page.locator('.ant-table-tbody .ant-table-row a').first().click()
+  await page.locator('.ant-table-tbody .ant-table-row a').first().click()
+  await page.waitForTimeout(500)
+  await page.keyboard.press('ArrowRight')
+  await shot('replay')
+  await page.goto(`${server.url}/soroban`)
+  await page.waitForTimeout(800)
+  for (const k of ['ArrowLeft', 'ArrowLeft', '4', '0', '7']) await page.keyboard.press(k)
+  await shot('soroban')
+  await page.goto(server.url)
+  await openChoice(page)
+  await page.getByRole('radio', { name: /^Beads: add and take away,/ }).check()
+  await page.getByRole('radiogroup', { name: 'Level' }).getByRole('radio').nth(6).check()
+  await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: 'Guided' }).check()
+  await page.getByRole('button', { name: 'To the bench' }).click()
+  await page.waitForTimeout(400)
+  await page.keyboard.type('3')
+  await shot('beads')
+  await page.goto(`${server.url}/facts`)
+  await shot('facts')
+  await page.goto(`${server.url}/flash`)
+  await shot('flash')
+  await page.goto(`${server.url}/grid`)
+  await page.keyboard.type('123')
+  await page.keyboard.press('Enter')
+  await shot('grid')
+  await page.goto(`${server.url}/settings`)
+  await shot('settings')
+  await page.goto(`${server.url}/simulate`)
+  await page
+    .getByRole('button', { name: /Run|Start|Simulate/ })
+    .first()
+    .click()
+    .catch(() => undefined)
+  await page.waitForTimeout(9000)
+  await shot('simulate')
+  const phone = await open({
+    viewport: { width: 360, height: 740 },
+    hasTouch: true,
+    isMobile: true,
+    colorScheme: 'dark',
+  })
+  const p = await phone.newPage()
+  await p.goto(server.url)
+  await chooseSession(p, { technique: 'Running total', level: 5, support: 'Guided', count: 2 })
+  await on(p)('phone-night')
+})
