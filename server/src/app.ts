@@ -10,12 +10,14 @@ import { pinoHttp } from 'pino-http'
 import { HttpProblem, problemHandler } from './problem.js'
 import { attemptRoutes } from './routes/attempts.js'
 import { backupRoutes } from './routes/backup.js'
-import { coachRoutes } from './routes/coach.js'
 import { exchangeRoutes } from './routes/exchange.js'
 import { learnerRoutes } from './routes/learners.js'
+import { moveRoutes } from './routes/moves.js'
+import { progressRoutes } from './routes/progress.js'
 import { recallRoutes } from './routes/recalls.js'
 import { recordRoutes } from './routes/record.js'
 import { sessionRoutes } from './routes/sessions.js'
+import { settingsRoutes } from './routes/settings.js'
 import type { Database } from './store/database.js'
 
 export interface AppOptions {
@@ -93,7 +95,8 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
   api.get('/health', (_request, response) => {
     response.json({ ok: true })
   })
-  api.use('/learners', learnerRoutes(db, data), coachRoutes(db), recordRoutes(db), exchangeRoutes(db))
+  api.use('/learners', learnerRoutes(db, data), progressRoutes(db), settingsRoutes(db), moveRoutes(db))
+  api.use('/learners', recordRoutes(db), exchangeRoutes(db))
   api.use('/sessions', sessionRoutes(db))
   api.use('/attempts', attemptRoutes(db))
   api.use('/recalls', recallRoutes(db))

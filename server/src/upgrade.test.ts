@@ -28,10 +28,10 @@ import { AS_RECORDED, itemsOf, listedItem } from '@tachymetra/core/set'
 import type {
   AttemptSummary,
   AttemptWire,
-  CoachWire,
   MoveWire,
   PacePoint,
   PractisedWire,
+  ProgressWire,
   SessionPage,
   SessionWire,
 } from '@tachymetra/core/wire'
@@ -228,12 +228,12 @@ function compare(path: string, text: string, then: unknown): void {
     // A target of a minute and more is said in minutes now.
     expect(said, path).toEqual(JSON.parse(JSON.stringify(before).replaceAll('90.0 s', '1 min 30 s')))
   } else if (path.endsWith('/coach')) {
-    const { latest, worked: _, moves, ...rest } = now as CoachWire
+    const { latest, worked: _, moves, ...rest } = now as ProgressWire
     const {
       results,
       moves: movesBefore,
       ...restBefore
-    } = before as never as CoachWire & { results: PacePoint[] }
+    } = before as never as ProgressWire & { results: PacePoint[] }
     expect(rest, path).toEqual(restBefore)
     expect(without(moves, 'reason'), path).toEqual(without(movesBefore, 'because'))
     // The same techniques, levels and supports, each begun when it was.
@@ -273,7 +273,9 @@ test.each([4, 6])(
     const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
     expect(Object.keys(figures).length).toBeGreaterThan(75)
     for (const [path, then] of Object.entries(figures)) {
-      const response = await fetch(base + path.replace('/sittings', '/sessions'))
+      const response = await fetch(
+        base + path.replace('/sittings', '/sessions').replace(/coach$/, 'progress'),
+      )
       expect(response.status, path).toBe(200)
       compare(path, await response.text(), then)
     }

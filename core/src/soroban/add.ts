@@ -153,7 +153,7 @@ function partStep(
   const taken = isNegative(part.value)
   const d = taken ? -digit : digit
   const move = once(() => rodMove(frame, place, d, tens))
-  const words = () => coach(frame, place, d, move(), tens)
+  const words = () => beadWords(frame, place, d, move(), tens)
   const expect = add(total, part.value)
   return beadStep({
     action: 'beads',
@@ -176,7 +176,7 @@ function partStep(
 }
 
 /** What to do with a digit on its rod, in words. */
-export function coach(
+export function beadWords(
   frame: Frame,
   place: number,
   digit: number,

@@ -26,7 +26,7 @@ import { OUTER, TENS } from '../technique/variants.js'
 import { MISFIT } from '../words/multiplication.js'
 import { BEADS_MULTIPLY, FRAME_MISFIT } from '../words/soroban.js'
 import { REMARK } from '../words/steps.js'
-import { coach } from './add.js'
+import { beadWords } from './add.js'
 import { clearFrame, type Frame, MOST_RODS, setNumber, USUAL_RODS } from './frame.js'
 import { applyMoves, type BeadMove, type RodMove, rodMove, type TensVariant } from './moves.js'
 import { beadStep, onFrame } from './step.js'
@@ -221,7 +221,7 @@ function productStep({ frame, product, total, lowest, tens, last }: Landing): St
     for (const [d, at] of digits) {
       if (d === 0) continue
       const move = rodMove(now, at, d, tens)
-      told.push(coach(now, at, d, move, tens))
+      told.push(beadWords(now, at, d, move, tens))
       facts.push(...move.facts)
       moves.push(...move.moves)
       now = applyMoves(now, move.moves)

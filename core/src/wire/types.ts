@@ -83,8 +83,8 @@ export interface PacePoint {
   readonly medianMs: number | null
 }
 
-/** What the coach looks at to say what to do today. */
-export interface CoachWire {
+/** What mastery and today's plan are read from. */
+export interface ProgressWire {
   /** The latest answers of every technique, by level and support. */
   readonly latest: readonly LatestAt[]
   /** What was worked today by technique, in the order begun. */

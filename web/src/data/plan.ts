@@ -14,7 +14,7 @@ import {
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { useMemo } from 'react'
 import { useLearnerSettingsQuery } from './learnerSettings.js'
-import { useCoach, useTimes } from './queries.js'
+import { useProgress, useTimes } from './queries.js'
 
 /** Recalls after which the facts of the day count as done. */
 const FACTS_DONE = 4
@@ -33,24 +33,24 @@ export interface Plan {
 
 /** @returns undefined until everything it needs has come. */
 export function usePlan(learner: LearnerWire): Plan | undefined {
-  const { data: coach, dataUpdatedAt } = useCoach(learner.id)
+  const { data: progress, dataUpdatedAt } = useProgress(learner.id)
   const { data: settings } = useLearnerSettingsQuery(learner.id)
   const { data: times } = useTimes(learner.id)
   return useMemo(() => {
-    if (!coach || !settings || !times) return undefined
-    const { day, today, latest, moves } = coach
+    if (!progress || !settings || !times) return undefined
+    const { day, today, latest, moves } = progress
     const done = new Map<string, number>(
       today.recalls >= FACTS_DONE ? [['facts', (FACT_SECONDS * today.recalls) / 60]] : [],
     )
-    for (const worked of coach.worked) done.set(worked.technique, minutesOf(worked))
+    for (const worked of progress.worked) done.set(worked.technique, minutesOf(worked))
     const week = {
       settings,
       day,
       now: new Date().toISOString(),
-      memories: coach.facts,
+      memories: progress.facts,
       slow: slowFacts(times).map((s) => s.fact),
       latest,
-      slips: coach.slips,
+      slips: progress.slips,
       moves,
       done,
     }
@@ -62,5 +62,5 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
       heardAt: dataUpdatedAt,
       week: () => planWeek(week, WEEK, (date) => freeTime(settings, date, learner.timeZone) === undefined),
     }
-  }, [coach, settings, times, learner.timeZone, dataUpdatedAt])
+  }, [progress, settings, times, learner.timeZone, dataUpdatedAt])
 }

@@ -5,7 +5,6 @@ import type { Times } from '@tachymetra/core/learner'
 import type {
   AttemptSummary,
   AttemptWire,
-  CoachWire,
   DayWire,
   FactStanding,
   HandMove,
@@ -14,6 +13,7 @@ import type {
   NewLearner,
   PacePoint,
   PractisedWire,
+  ProgressWire,
   SessionPage,
   SessionWire,
   SlipWeek,
@@ -77,10 +77,10 @@ export function useRemoveLearner() {
 }
 
 /** What today's plan is made from. */
-export function useCoach(learnerId: string) {
+export function useProgress(learnerId: string) {
   return useQuery({
-    queryKey: ['record', learnerId, 'coach'],
-    queryFn: () => call<CoachWire>('GET', `/learners/${learnerId}/coach`),
+    queryKey: ['record', learnerId, 'progress'],
+    queryFn: () => call<ProgressWire>('GET', `/learners/${learnerId}/progress`),
   })
 }
 

@@ -4,7 +4,7 @@ import { lazy, Suspense, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
 import { usePlan } from '../data/plan.js'
-import { useCoach, useLearner, useLearners, useTimes } from '../data/queries.js'
+import { useLearner, useLearners, useProgress, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { Fold } from '../parts/Fold.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
@@ -72,7 +72,7 @@ function AtDesk({ learner }: { readonly learner: LearnerWire }) {
   const [search] = useSearchParams()
   // Whoever comes for one technique has chosen already.
   const [asked, setAsked] = useState(search.has('technique'))
-  const queries = [useCoach(learner.id), useLearnerSettingsQuery(learner.id), useTimes(learner.id)]
+  const queries = [useProgress(learner.id), useLearnerSettingsQuery(learner.id), useTimes(learner.id)]
   const failed = queries.find((q) => q.isLoadingError)
   if (failed) return <Trouble error={failed.error!} retry={() => failed.refetch()} />
   if (!plan) return <Loading />

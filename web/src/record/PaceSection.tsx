@@ -7,7 +7,7 @@ import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { LearnerWire, PacePoint } from '@tachymetra/core/wire'
 import { forecastWords, seconds } from '@tachymetra/core/words'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
-import { useCoach, usePace } from '../data/queries.js'
+import { usePace, useProgress } from '../data/queries.js'
 import { axis, type Ink } from '../parts/axis.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -28,12 +28,12 @@ export function PaceSection(props: {
 }) {
   const { learner, technique, settings, keep } = props
   const pace = usePace(learner.id, technique)
-  const coach = useCoach(learner.id)
+  const progress = useProgress(learner.id)
   const points = useMemo(() => pace.data?.filter(keep) ?? [], [pace.data, keep])
-  if (pace.isPending || coach.isPending) return <Loading />
+  if (pace.isPending || progress.isPending) return <Loading />
   if (pace.isLoadingError) return <Trouble error={pace.error} retry={() => pace.refetch()} />
   const level =
-    coach.data?.moves.find((m) => m.technique === technique)?.to ??
+    progress.data?.moves.find((m) => m.technique === technique)?.to ??
     pace.data.findLast((p) => p.level > 0)?.level
   return (
     <Pace

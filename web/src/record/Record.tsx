@@ -8,7 +8,7 @@ import { Button, Select, Table } from 'antd'
 import { useCallback, useState } from 'react'
 import { Link } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
-import { useCoach, useFacts, useMoves, usePractised, useSessions, useTimes } from '../data/queries.js'
+import { useFacts, useMoves, usePractised, useProgress, useSessions, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { FactHeat } from '../parts/FactHeat.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
@@ -49,7 +49,7 @@ const SPANS = [
 
 function Sections({ learner }: { readonly learner: LearnerWire }) {
   const practised = usePractised(learner.id)
-  const coach = useCoach(learner.id)
+  const progress = useProgress(learner.id)
   const settings = useLearnerSettings(learner.id)
   const [chosen, setChosen] = useState<string>()
   const [support, setSupport] = useState<WorkedSupport>()
@@ -60,14 +60,14 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
       (!support || p.support === support) && (span === 0 || Date.parse(p.at) > now - span * 86_400_000),
     [support, span, now],
   )
-  if (practised.isPending || coach.isPending) return <Loading />
+  if (practised.isPending || progress.isPending) return <Loading />
   if (practised.isLoadingError) return <Trouble error={practised.error} retry={() => practised.refetch()} />
-  if (coach.isLoadingError) return <Trouble error={coach.error} retry={() => coach.refetch()} />
+  if (progress.isLoadingError) return <Trouble error={progress.error} retry={() => progress.refetch()} />
   // Without a choice, what was worked most lately stands where only one technique can be shown.
   const technique = chosen ?? mostWorked(practised.data)
   return (
     <>
-      <Days learnerId={learner.id} today={coach.data.day} minutes={settings.minutes} />
+      <Days learnerId={learner.id} today={progress.data.day} minutes={settings.minutes} />
       {technique && (
         <section className="stack" aria-labelledby="pace">
           <div className="row">

@@ -6,7 +6,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { handOut } from '../data/files.js'
 import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
-import { useCoach, useDays, useMoves, useSlips } from '../data/queries.js'
+import { useDays, useMoves, useProgress, useSlips } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -20,24 +20,24 @@ export default function SheetPage() {
 
 function Made({ learner }: { readonly learner: LearnerWire }) {
   const { id, name } = learner
-  const [coach, settings, days, moves, slips] = [
-    useCoach(id),
+  const [progress, settings, days, moves, slips] = [
+    useProgress(id),
     useLearnerSettingsQuery(id),
     useDays(id),
     useMoves(id),
     useSlips(id),
   ]
-  const failed = [coach, settings, days, moves, slips].find((q) => q.isLoadingError)
+  const failed = [progress, settings, days, moves, slips].find((q) => q.isLoadingError)
   if (failed) return <Trouble error={failed.error!} retry={() => failed.refetch()} />
-  if (!coach.data || !settings.data || !days.data || !moves.data || !slips.data) return <Loading />
+  if (!progress.data || !settings.data || !days.data || !moves.data || !slips.data) return <Loading />
   const sheet = sheetOf({
     name,
-    day: coach.data.day,
+    day: progress.data.day,
     settings: settings.data,
     moves: moves.data,
-    mastery: masteryOf({ ...settings.data, latest: coach.data.latest, moves: coach.data.moves }),
+    mastery: masteryOf({ ...settings.data, latest: progress.data.latest, moves: progress.data.moves }),
     days: days.data,
-    facts: coach.data.facts,
+    facts: progress.data.facts,
     slips: slips.data,
   })
   return <Shown sheet={sheet} />

@@ -5,10 +5,10 @@ import { JUDGE } from '@tachymetra/core/session'
 import { GENERATOR, plainRecipe } from '@tachymetra/core/set'
 import type {
   AttemptWire,
-  CoachWire,
   DayWire,
   LearnerWire,
   MoveWire,
+  ProgressWire,
   SessionPage,
   SlipWeek,
 } from '@tachymetra/core/wire'
@@ -102,8 +102,8 @@ test('levels move by the rules at the answer that meets them, and by hand; every
   expect((await send('PUT', `/learners/${learnerId}/moves/${uuid(9)}`, hand)).status).toBe(200)
   expect((await moves())[0]).toMatchObject({ from: 2, to: 1, by: 'hand', reason: { id: 'hand' } })
   expect(await get(`/learners/${learnerId}/latest?technique=add-running-total&level=1`)).toEqual([])
-  const coach = await get<CoachWire>(`/learners/${learnerId}/coach`)
-  const practised = masteryOf(coach).filter((m) => m.worked)
+  const progress = await get<ProgressWire>(`/learners/${learnerId}/progress`)
+  const practised = masteryOf(progress).filter((m) => m.worked)
   expect(practised).toMatchObject([
     { technique: { id: 'add-running-total' }, worked: { level: 1, latest: { answers: 0 } } },
   ])
@@ -132,7 +132,7 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
         worked.reduce((sum, p) => sum + p.attempts, 0),
       )
 
-    const { latest, moves, facts, slips, day, today } = await get<CoachWire>(`/learners/${id}/coach`)
+    const { latest, moves, facts, slips, day, today } = await get<ProgressWire>(`/learners/${id}/progress`)
     const settings = await get<LearnerSettings>(`/learners/${id}/settings`)
     const times = await get<Times>(`/learners/${id}/times`)
     expect(times.seen).toBeGreaterThan(100)

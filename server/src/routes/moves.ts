@@ -1,39 +1,20 @@
 import { lookedBackOn } from '@tachymetra/core/curriculum'
 import { levelOf, techniqueById } from '@tachymetra/core/registry'
-import { handMoveSchema, idSchema, latestSchema, settingsSchema } from '@tachymetra/core/wire'
+import { handMoveSchema, idSchema, latestSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
-import { coachView, timesView } from '../store/coach.js'
 import { type Database, write } from '../store/database.js'
 import { learnerById } from '../store/learners.js'
 import { addMove, latestAnswers, levelInForce, movesOf } from '../store/moves.js'
-import { changeSettings, settingsOf } from '../store/settings.js'
+import { settingsOf } from '../store/settings.js'
 
 /** The most moves a history shows. */
 const MOST_MOVES = 200
 
-/** What the coach knows and decides about one learner; mounted under /learners. */
-export function coachRoutes(db: Database): Router {
+/** Levels: what they are judged by, and every move; mounted under /learners. */
+export function moveRoutes(db: Database): Router {
   const router = Router()
   const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
-
-  router.get('/:id/coach', (request, response) => {
-    response.json(coachView(db, known(request.params.id), new Date().toISOString()))
-  })
-
-  router.get('/:id/times', (request, response) => {
-    response.json(timesView(db, known(request.params.id).id))
-  })
-
-  router.get('/:id/settings', (request, response) => {
-    response.json(settingsOf(db, known(request.params.id).id))
-  })
-
-  /** Changes the settings that are named and leaves the others, so that two browsers do not undo each other's work. */
-  router.patch('/:id/settings', (request, response) => {
-    const { id } = known(request.params.id)
-    response.json(changeSettings(db, id, checked(settingsSchema, request.body)))
-  })
 
   /** The latest answers without steps at one level, newest first: what moving up or back is judged by. */
   router.get('/:id/latest', (request, response) => {

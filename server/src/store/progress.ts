@@ -10,7 +10,7 @@ import {
 import { dayAfter, dayIn, instantOf } from '@tachymetra/core/number'
 import { GRID, TECHNIQUES } from '@tachymetra/core/registry'
 import type { WorkedSupport } from '@tachymetra/core/session'
-import type { AttemptWire, CoachWire, LearnerWire } from '@tachymetra/core/wire'
+import type { AttemptWire, LearnerWire, ProgressWire } from '@tachymetra/core/wire'
 import { and, desc, eq, inArray, ne } from 'drizzle-orm'
 import { wholeAttempt } from './attempts.js'
 import type { Database } from './database.js'
@@ -28,7 +28,7 @@ const LATEST_RECALLS = 400
 const LOOKED_THROUGH = 200
 
 /** Everything today's plan is made from. */
-export function coachView(db: Database, learner: LearnerWire, now: string): CoachWire {
+export function progressView(db: Database, learner: LearnerWire, now: string): ProgressWire {
   const { id } = learner
   const day = dayIn(now, learner.timeZone)
   const settings = settingsOf(db, id)

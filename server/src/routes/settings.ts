@@ -1,0 +1,24 @@
+import { idSchema, settingsSchema } from '@tachymetra/core/wire'
+import { Router } from 'express'
+import { checked, found } from '../problem.js'
+import type { Database } from '../store/database.js'
+import { learnerById } from '../store/learners.js'
+import { changeSettings, settingsOf } from '../store/settings.js'
+
+/** What is set for a learner; mounted under /learners. */
+export function settingsRoutes(db: Database): Router {
+  const router = Router()
+  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+
+  router.get('/:id/settings', (request, response) => {
+    response.json(settingsOf(db, known(request.params.id).id))
+  })
+
+  /** Changes the settings that are named and leaves the others, so that two browsers do not undo each other's work. */
+  router.patch('/:id/settings', (request, response) => {
+    const { id } = known(request.params.id)
+    response.json(changeSettings(db, id, checked(settingsSchema, request.body)))
+  })
+
+  return router
+}
