@@ -5,6 +5,9 @@ import { expect, pick, test } from './bench.js'
 
 const answerTo = ({ kind, expect: want }: FactCard) => kind.print(want)
 
+/** As many digits, none of them right. */
+const otherThan = (answer: string) => answer.replace(/\d/g, (digit) => (digit === '1' ? '2' : '1'))
+
 async function cardOn(page: Page): Promise<FactCard> {
   const ask = await page.locator('.fact-ask').textContent()
   return FACT_DECKS.flatMap((d) => d.cards).find((c) => c.ask === ask)!
@@ -46,7 +49,6 @@ test('every kind of answer is entered: Roman, with a remainder, chosen; by keybo
           .getByRole('button', { name: key === 'r' ? 'remainder' : key, exact: true })
           .tap()
     await expect(on.locator('.fact-ask')).not.toHaveText(card.ask)
-    await expect(on.getByRole('status')).toHaveText('')
     await on.keyboard.press('Escape')
   }
   const [learner] = await server.api<LearnerWire[]>('/learners')
@@ -78,8 +80,13 @@ test('facts: no Enter, a wrong one shown and asked again, slow counts as not rec
   await page.getByRole('button', { name: 'Recall', exact: true }).click()
   const first = await cardOn(page)
   // As many digits as the answer has, but not its own.
-  await page.keyboard.type('1'.repeat(answerTo(first).length))
+  await page.keyboard.type(otherThan(answerTo(first)))
+  // It stays, with both values, until a key is pressed.
+  const wrong = otherThan(answerTo(first))
+  await page.waitForTimeout(800)
+  await expect(page.getByRole('status')).toContainText(`You typed ${wrong}`)
   await expect(page.getByRole('status')).toContainText(`${first.ask} is ${answerTo(first)}`)
+  await page.keyboard.press('Enter')
   const asked = [first.ask]
   for (let i = 0; i < 5; i += 1) {
     const card = await cardOn(page)
@@ -93,8 +100,53 @@ test('facts: no Enter, a wrong one shown and asked again, slow counts as not rec
   expect(asked.filter((ask) => ask === first.ask)).toHaveLength(2)
   // The slow one has come back to the end as well.
   await page.keyboard.type(answerTo(await cardOn(page)))
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 of 5 recalled')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 of 5 right, 3 fast')
   await page.getByRole('button', { name: 'Back to the facts' }).click()
   await expect(page.locator('.heat-map .shaky', { hasText: first.ask })).toBeVisible()
   await expect.poll(recalls).toBe(before + 5)
+})
+
+test('a round of today with a mistake, left and gone on with: the rest comes, and what is next after it', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  const item = page.locator('.plan > li').first()
+  await expect(item).toContainText(/\d+ facts/)
+  const count = async () => Number(/(\d+) fact/.exec((await item.textContent())!)![1])
+  const before = await count()
+  await page.getByRole('button', { name: /^Begin/ }).click()
+  const met = new Set<string>()
+  for (let i = 0; i < 4; i += 1) {
+    const card = await cardOn(page)
+    met.add(card.id)
+    await page.keyboard.type(i === 1 ? otherThan(answerTo(card)) : answerTo(card))
+    await expect(page.locator('.fact-ask').or(page.getByText('You typed'))).toBeVisible()
+    if (await page.getByText('You typed').isVisible()) await page.keyboard.press('Enter')
+    await expect(page.locator('.fact-ask')).not.toHaveText(card.ask)
+  }
+  // Left in the middle, by a reload: the others are still to be done today.
+  await page.reload()
+  await expect(page.locator('.fact-ask')).toBeVisible()
+  await page.goto(server.url)
+  await expect.poll(count).toBe(before - 4)
+  await page.getByRole('button', { name: /^Begin/ }).click()
+  for (let wrong = true; ; wrong = false) {
+    await expect(page.locator('.fact-ask').or(page.getByRole('heading', { name: /fast$/ }))).toBeVisible()
+    if (!(await page.locator('.fact-ask').isVisible())) break
+    const left = await page.getByText(/to go$/).textContent()
+    const card = await cardOn(page)
+    expect(met.has(card.id)).toBe(false)
+    await page.keyboard.type(wrong ? otherThan(answerTo(card)) : answerTo(card))
+    await page.waitForTimeout(60)
+    if (await page.getByText('You typed').isVisible()) await page.keyboard.press('Enter')
+    await expect(page.getByText(left!, { exact: true })).toHaveCount(0)
+    if (left === '1 to go') break
+  }
+  for (;;) {
+    await page.waitForTimeout(80)
+    if (await page.getByRole('heading', { name: /fast$/ }).isVisible()) break
+    await page.keyboard.type(answerTo(await cardOn(page)))
+  }
+  await expect(page.getByRole('button', { name: /^Next today/ })).toBeVisible()
 })

@@ -29,7 +29,7 @@ async function newLearner(page: Page, server: TestServer, name: string): Promise
 async function recallAll(page: Page): Promise<void> {
   for (;;) {
     const ask = page.locator('.fact-ask')
-    await expect(ask.or(page.getByText(/ recalled$/))).toBeVisible()
+    await expect(ask.or(page.getByRole('heading', { name: /right, \d+ fast$/ }))).toBeVisible()
     if ((await ask.count()) === 0) return
     const asked = (await ask.textContent())!
     const left = (await page.getByText(/to go$/).textContent())!

@@ -144,6 +144,7 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
       slow: slowFacts(times).map((s) => s.fact),
       mastery: masteryOf({ ...settings, latest, moves }),
       slips,
+      metToday: new Set(),
       done: new Map(),
     })
     expect(plan.map((i) => i.kind)).toEqual(['facts', 'edge', 'review'])

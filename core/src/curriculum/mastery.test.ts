@@ -42,6 +42,9 @@ test('what is worked: the level in force, the least support of the latest sessio
   })
   expect(pairs([latest(8, 3, 0, { level: 0 })]).worked!.level).toBe(1)
   expect(pairs([]).worked).toBe(undefined)
+  // What was only tried says nothing: no standing, no level; a level only tried is not the one in force.
+  expect(pairs([latest(9, 1, 1)])).toMatchObject({ state: 'not-yet', worked: undefined })
+  expect(pairs([latest(8, 2, 1), latest(9, 1, 1, { level: 8 })]).worked).toMatchObject({ level: 2 })
 })
 
 test('a level is known by what would move up from it, or by having moved on; own rules and targets decide', () => {

@@ -64,6 +64,9 @@ export interface MasteryInput {
   readonly rules?: LevelRules
 }
 
+/** What was worked less often than this was only tried: it says nothing of how far the learner is (common practice). */
+const TRIED = 3
+
 /** Every technique with how far the learner is, in teaching order. */
 export function masteryOf(input: MasteryInput): Mastery[] {
   const known = new Map(TECHNIQUES.map((t) => [t.id, knownLevel(t, input)]))
@@ -118,8 +121,12 @@ function workedOf(
     .filter((l) => l.technique === technique)
     .toSorted((a, b) => b.at.localeCompare(a.at) || b.level - a.level)
   const [last] = its
-  if (!last) return undefined
-  const level = moves.find((m) => m.technique === technique)?.to ?? its.find((l) => l.level > 0)?.level ?? 1
+  const move = moves.find((m) => m.technique === technique)
+  const answersAt = (some: readonly LatestAt[]) => some.reduce((sum, l) => sum + l.answers.length, 0)
+  if (!last || (!move && answersAt(its) < TRIED)) return undefined
+  // A level that was only tried is not the one in force.
+  const worked = its.find((l) => l.level > 0 && answersAt(its.filter((o) => o.level === l.level)) >= TRIED)
+  const level = move?.to ?? worked?.level ?? 1
   const supports = its.filter((l) => l.at === last.at).map((l) => l.support)
   const support = WORKED_SUPPORTS.findLast((s) => supports.includes(s))!
   const same = its.find((l) => l.level === level && l.support === support)

@@ -7,6 +7,7 @@ export {
   type FactMemory,
   isRecalled,
   judgeRecall,
+  lastRecalled,
   type Recall,
   type RecallRecord,
   recalled,

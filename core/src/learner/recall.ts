@@ -105,6 +105,11 @@ export function remember(before: FactMemory | undefined, recall: Recall): FactMe
   return { fact: recall.fact, due: next.due.toISOString(), card: next }
 }
 
+/** When a fact was last recalled: ISO 8601, UTC; undefined for one that never was. */
+export function lastRecalled({ card }: FactMemory): string | undefined {
+  return card.last_review && new Date(card.last_review).toISOString()
+}
+
 /** A card whose dates were text. */
 function revived(card: Card): Card {
   return {

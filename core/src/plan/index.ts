@@ -16,4 +16,4 @@ export {
   type PlanItem,
   planDay,
 } from './today.js'
-export { type PlanDay, planWeek } from './week.js'
+export { type PlanDay, planWeek, recalledOn } from './week.js'

@@ -13,7 +13,7 @@ import { BEGINNER } from '../simulate/learner.js'
 import { goalReached, POLICIES, type SimulationInput } from '../simulate/weeks.js'
 import { freeTime, mergedBusy } from './agenda.js'
 import { nextSupport, type PlanInput, planDay, SUPPORTED, sessionLength } from './today.js'
-import { planWeek, type WeekInput } from './week.js'
+import { planWeek, recalledOn, type WeekInput } from './week.js'
 
 const day = '2026-03-10'
 const now = `${day}T15:00:00.000Z`
@@ -44,6 +44,7 @@ function input(more: Partial<PlanInput> = {}, latest = WORKED): PlanInput {
     slow: [],
     mastery: masteryOf({ latest, moves: [] }),
     slips: [],
+    metToday: new Set(),
     done: new Map(),
     ...more,
   }
@@ -83,7 +84,7 @@ test('due facts, then what is nearest to its target, then what was left alone th
   const known = worked('add-columns-left', '2026-03-08', { attempts: 20, right: 20, ms: 2000 })
   const settings = { ...DEFAULT_SETTINGS, pinned: ['add-columns-left', 'add-running-total'] }
   const evening = planDay(input({ day: '2026-03-07', settings }, [known]))
-  expect(evening.at(-1)!.because).toBe('Pinned. One review: last worked today.')
+  expect(evening.at(-1)!.because).toBe('Pinned. You began this today.')
 })
 
 test('a slip made again and again is called to mind; facts and keying have their own ways', () => {
@@ -132,8 +133,47 @@ test('pins come first, banned and skipped items never; what is skipped comes bac
   expect(ids(set({ banned: ['facts', ...TECHNIQUES.map((t) => t.id)] }))).toEqual([])
 })
 
+/** Facts recalled today, so many of them for the first time. */
+function recalledToday(count: number): Pick<PlanInput, 'memories' | 'metToday'> {
+  const memories = FACT_DECKS.find((d) => d.id === 'sums')!
+    .cards.slice(0, count)
+    .map(({ id: fact }) => remember(undefined, { fact, right: true, ms: 2000, thinkMs: 2000, at: now }))
+  return { memories, metToday: recalledOn(memories, day, (at) => at.slice(0, 10)) }
+}
+
+test('facts go on with those not asked today, however the round ended; a slow one does not come twice', () => {
+  const facts = (more: Partial<PlanInput>) => {
+    const item = planDay(input({ settings: { ...DEFAULT_SETTINGS, minutes: 4 }, ...more }))[0]
+    return item?.kind === 'facts' ? item.facts : []
+  }
+  expect(facts({})).toHaveLength(4)
+  // Two of four new ones were met, both too slowly: due again at once, but not today.
+  const { memories, metToday } = recalledToday(2)
+  expect(memories.every((m) => m.due <= `${day}T23:00:00Z`)).toBe(true)
+  const rest = facts({ memories, metToday, now: `${day}T23:00:00.000Z` })
+  expect(rest).toHaveLength(2)
+  expect(rest.filter((f) => metToday.has(f))).toEqual([])
+  expect(facts(recalledToday(4))).toEqual([])
+  // Due ones go on as well: ten of them, six asked.
+  const ten = due(10)
+  const six = ten
+    .slice(0, 6)
+    .map((m) => remember(m, { fact: m.fact, right: true, ms: 500, thinkMs: 500, at: now }))
+  const left = facts({
+    memories: [...six, ...ten.slice(6)],
+    metToday: recalledOn(six, day, (at) => at.slice(0, 10)),
+  })
+  expect(left.slice(0, 4).toSorted()).toEqual(
+    ten
+      .slice(6)
+      .map((m) => m.fact)
+      .toSorted(),
+  )
+})
+
 test('what was begun goes on until its minutes are up; what became known makes room for the next', () => {
   const begun = input({
+    ...recalledToday(4),
     done: new Map([
       ['facts', 0.7],
       ['add-place-sweep', 1],
@@ -142,6 +182,7 @@ test('what was begun goes on until its minutes are up; what became known makes r
   expect(ids(begun)).toEqual(['edge add-place-sweep', 'review add-running-total'])
   expect(planDay(begun)[0]!.minutes).toBeCloseTo(0.75 * 3.3 - 1, 5)
   const over = input({
+    ...recalledToday(4),
     done: new Map([
       ['facts', 0.7],
       ['add-place-sweep', 2.5],
@@ -157,6 +198,7 @@ test('what was begun goes on until its minutes are up; what became known makes r
     ids(
       input(
         {
+          ...recalledToday(4),
           done: new Map([
             ['facts', 0.7],
             ['add-place-sweep', 1],
@@ -166,6 +208,31 @@ test('what was begun goes on until its minutes are up; what became known makes r
       ),
     )[0],
   ).toBe('edge add-columns-left')
+})
+
+test('what was only tried, or before its time, does not take over the day', () => {
+  const today = (technique: string, attempts: number) => [
+    ...WORKED,
+    { ...worked(technique, day, { attempts, right: 0 }), level: 8 },
+  ]
+  const plan = (latest: LatestAt[], technique: string) =>
+    ids(
+      input(
+        {
+          ...recalledToday(4),
+          done: new Map([
+            ['facts', 0.7],
+            [technique, 0.4],
+          ]),
+        },
+        latest,
+      ),
+    )
+  const usual = ids(input({ ...recalledToday(4), done: new Map([['facts', 0.7]]) }))
+  expect(plan(today('add-column-totals', 2), 'add-column-totals')).toEqual(usual)
+  // Roots need much that is not known yet, however often they were worked.
+  expect(plan(today('root-duplex', 9), 'root-duplex')).toEqual(usual)
+  expect(plan(today('add-columns-left', 9), 'add-columns-left')[0]).toBe('edge add-columns-left')
 })
 
 test('the plan fits the minutes, whatever they are and however long practice was missed', () => {
@@ -221,6 +288,7 @@ function week(more: Partial<WeekInput>, busy?: string) {
     slips: [],
     latest: WORKED,
     moves: [],
+    dayOf: (at: string) => at.slice(0, 10),
   }
   return planWeek({ ...given, done: new Map(), ...more }, 7, (d) => d === busy)
 }

@@ -29,6 +29,8 @@ export interface PlanInput {
   readonly mastery: readonly Mastery[]
   /** Slips of the last BUG_DAYS. */
   readonly slips: readonly SlipCount[]
+  /** Facts recalled today: they have had their turn. */
+  readonly metToday: ReadonlySet<string>
   /** Minutes worked today by item, in the order begun. */
   readonly done: ReadonlyMap<string, number>
 }
@@ -77,10 +79,12 @@ export function planDay(input: PlanInput): PlanItem[] {
     ...settings.banned,
     ...settings.skipped.filter((s) => s.day === day).map((s) => s.item),
   ])
-  const facts = done.has('facts') ? undefined : factsFor(input, out)
+  const facts = factsFor(input, out)
   const free = mastery.filter((m) => !out.has(m.technique.id))
   const pins = free.filter((m) => settings.pinned.includes(m.technique.id))
-  const begun = [...done.keys()].flatMap((id) => free.find((m) => m.technique.id === id) ?? [])
+  // What was only tried, or tried before its time, does not go on by itself.
+  const goesOn = (m: Mastery) => m.worked !== undefined && m.missing.length === 0
+  const begun = [...done.keys()].flatMap((id) => free.find((m) => m.technique.id === id && goesOn(m)) ?? [])
   // Whatever became known today has done its part; the rest of its minutes go to what comes next on the edge.
   const edge = pins[0] ?? begun.find((m) => m.state !== 'known') ?? onTheEdge(free, settings)
   const justUp = ({ worked }: Mastery) => worked?.latest.answers === 0
@@ -91,7 +95,7 @@ export function planDay(input: PlanInput): PlanItem[] {
     ...pins.slice(2).map((of) => ({ kind: 'review' as const, of, share: 1 })),
   ]
   const whole = wanted.reduce((sum, w) => sum + w.share, 0)
-  const budget = settings.minutes - (facts?.minutes ?? done.get('facts') ?? 0)
+  const budget = settings.minutes - (facts?.minutes ?? 0) - (done.get('facts') ?? 0)
   const minutesOn = (some: readonly Mastery[]) =>
     some.reduce((sum, m) => sum + (done.get(m.technique.id) ?? 0), 0)
   const elsewhere = minutesOn(begun.filter((m) => !wanted.some((w) => w.of === m)))
@@ -106,14 +110,24 @@ export function planDay(input: PlanInput): PlanItem[] {
   return facts ? [facts, ...items] : items
 }
 
-function factsFor({ settings, day, now, memories, slow }: PlanInput, out: ReadonlySet<string>) {
+/** Later than any plan looks ahead. */
+const NOT_TODAY = '9999-12-31T00:00:00.000Z'
+
+/** What is left of the facts of the day: a round that was stopped goes on with those not asked yet. */
+function factsFor({ settings, day, now, memories, slow, metToday }: PlanInput, out: ReadonlySet<string>) {
   if (out.has('facts') || settings.decks.length === 0) return undefined
   const decks = FACT_DECKS.filter((d) => settings.decks.includes(d.id))
-  const most = Math.max(4, Math.floor((FACT_SHARE * settings.minutes * 60) / FACT_SECONDS))
-  const due = memories.filter((m) => m.due <= now && decks.some((d) => d.cards.some((c) => c.id === m.fact)))
-  const lagging = slow.filter((fact) => !due.some((m) => m.fact === fact))
-  const room = Math.max(0, Math.min(Math.round(settings.minutes), most - due.length))
-  const cards = toAsk(decks, memories, now, Math.min(most, due.length + room), dayRandom(day), {
+  const inDecks = (fact: string) => decks.some((d) => d.cards.some((c) => c.id === fact))
+  const ofDay = Math.max(4, Math.floor((FACT_SHARE * settings.minutes * 60) / FACT_SECONDS))
+  const most = ofDay - metToday.size
+  if (most <= 0) return undefined
+  // What was asked today does not come again, whatever came of it.
+  const waiting = memories.map((m) => (metToday.has(m.fact) ? { ...m, due: NOT_TODAY } : m))
+  const due = waiting.filter((m) => m.due <= now && inDecks(m.fact))
+  const lagging = slow.filter((fact) => !metToday.has(fact) && !due.some((m) => m.fact === fact))
+  const metFirst = memories.filter((m) => metToday.has(m.fact) && m.card.reps <= 1).length
+  const room = Math.max(0, Math.min(Math.round(settings.minutes) - metFirst, most - due.length))
+  const cards = toAsk(decks, waiting, now, Math.min(most, due.length + room), dayRandom(day), {
     slow: lagging,
   })
   if (cards.length === 0) return undefined

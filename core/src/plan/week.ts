@@ -2,7 +2,7 @@
 import { adviseLevel, aimOf, type LatestAnswer } from '../curriculum/levels.js'
 import { type LatestAt, type Move, masteryOf, withMove, withSession } from '../curriculum/mastery.js'
 import { factById } from '../facts/decks.js'
-import { type FactMemory, remember } from '../learner/recall.js'
+import { type FactMemory, lastRecalled, remember } from '../learner/recall.js'
 import type { LearnerSettings } from '../learner/settings.js'
 import { dayAfter } from '../number/days.js'
 import { techniqueById } from '../registry/techniques.js'
@@ -10,7 +10,9 @@ import { PLAN } from '../words/plan.js'
 import { FACT_SECONDS, minutesOf, type PlanInput, type PlanItem, planDay } from './today.js'
 
 /** What today's plan is made from, with the latest answers and moves that it rests on. */
-export interface WeekInput extends Omit<PlanInput, 'mastery'> {
+export interface WeekInput extends Omit<PlanInput, 'mastery' | 'metToday'> {
+  /** The learner's own day of an instant. */
+  readonly dayOf: (instant: string) => string
   readonly settings: Pick<LearnerSettings, keyof PlanInput['settings']>
   readonly latest: readonly LatestAt[]
   readonly moves: readonly Move[]
@@ -47,8 +49,22 @@ export function planWeek(input: WeekInput, days: number, busy: (day: string) => 
 }
 
 function itemsOf(input: WeekInput): PlanItem[] {
-  const { latest, moves, settings } = input
-  return planDay({ ...input, mastery: masteryOf({ latest, moves, ...settings }) })
+  const { latest, moves, settings, memories, day, dayOf } = input
+  const metToday = recalledOn(memories, day, dayOf)
+  return planDay({ ...input, metToday, mastery: masteryOf({ latest, moves, ...settings }) })
+}
+
+/** Facts recalled on a day of the learner's own. */
+export function recalledOn(
+  memories: readonly FactMemory[],
+  day: string,
+  dayOf: (instant: string) => string,
+): ReadonlySet<string> {
+  const on = (m: FactMemory) => {
+    const at = lastRecalled(m)
+    return at !== undefined && dayOf(at) === day
+  }
+  return new Set(memories.filter(on).map((m) => m.fact))
 }
 
 /** After one session of an item. */

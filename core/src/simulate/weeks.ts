@@ -20,6 +20,7 @@ import { dayAfter } from '../number/days.js'
 import { toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { nextSupport, type PlanItem, planDay, sessionLength } from '../plan/today.js'
+import { recalledOn } from '../plan/week.js'
 import type { Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
 import { levelOf, TECHNIQUES, techniqueById } from '../registry/techniques.js'
@@ -150,6 +151,7 @@ class Weeks {
       slow: slowFacts(timesOf(this.timed, [], traits.keyMs)).map((s) => s.fact),
       mastery: this.mastery(),
       slips: [],
+      metToday: recalledOn([...this.memories.values()], this.day, (at) => at.slice(0, 10)),
       done: this.done,
     })[0]
   }

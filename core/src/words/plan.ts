@@ -3,7 +3,7 @@ import { placeName } from '../number/places.js'
 import { count, plural, seconds, targetWords } from './english.js'
 import { slipName } from './slips.js'
 
-const away = (days: number) => (days <= 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`)
+const away = (days: number) => (days === 1 ? 'yesterday' : `${days} days ago`)
 
 export const PLAN = {
   facts: ({ due, slow, fresh }: { due: number; slow: number; fresh: number }) => {
@@ -18,7 +18,7 @@ export const PLAN = {
   techniqueName: (name: string, level: number) => `${name}, level ${level}`,
   pinned: 'Pinned.',
   fresh: (because: string) => `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
-  review: (days: number) => `One review: last worked ${away(days)}.`,
+  review: (days: number) => (days <= 0 ? 'You began this today.' : `One review: last worked ${away(days)}.`),
   edge: (
     worked:
       | {

@@ -157,6 +157,8 @@ const newestOfTechnique = prepared((db) =>
       right: attempt.right,
       timed: attempt.timed,
       totalMs: attempt.totalMs,
+      /** Was a value shown in it? Then its time is not the learner's. */
+      shown: sql<number>`instr(${attempt.entries}, '"verdict":"given"')`,
       startedAt: attempt.startedAt,
       at: session.startedAt,
     })
@@ -185,13 +187,13 @@ export function latestAt(
   const move = latestMove(db, learnerId, technique)
   const groups = new Map<string, LatestAt & { readonly answers: LatestAnswer[] }>()
   for (const row of newestOfTechnique(db).all({ learnerId, technique, most: LOOKED_THROUGH * most })) {
-    const { level, support, at, outcome, right, timed, totalMs, startedAt } = row
+    const { level, support, at, outcome, right, timed, totalMs, shown, startedAt } = row
     const key = `${level} ${support}`
     const group = groups.get(key) ?? { technique, level, support, at, answers: [] }
     groups.set(key, group)
     const over = move?.to === level && startedAt <= move.at
     if (outcome === 'done' && !over && group.answers.length < most)
-      group.answers.push({ right, timed, totalMs })
+      group.answers.push({ right, timed: timed && shown === 0, totalMs })
   }
   return [...groups.values()]
 }

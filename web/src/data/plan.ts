@@ -1,6 +1,7 @@
 /** Today's plan of a learner, made here from what the server knows. */
 import { masteryOf } from '@tachymetra/core/curriculum'
 import { type LearnerSettings, slowFacts, type Times } from '@tachymetra/core/learner'
+import { dayIn } from '@tachymetra/core/number'
 import {
   FACT_SECONDS,
   freeTime,
@@ -10,14 +11,13 @@ import {
   type PlanItem,
   planDay,
   planWeek,
+  recalledOn,
 } from '@tachymetra/core/plan'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { useMemo } from 'react'
 import { useLearnerSettingsQuery } from './learnerSettings.js'
 import { useProgress, useTimes } from './queries.js'
 
-/** Recalls after which the facts of the day count as done. */
-const FACTS_DONE = 4
 const WEEK = 7
 
 export interface Plan {
@@ -40,7 +40,7 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
     if (!progress || !settings || !times) return undefined
     const { day, today, latest, moves } = progress
     const done = new Map<string, number>(
-      today.recalls >= FACTS_DONE ? [['facts', (FACT_SECONDS * today.recalls) / 60]] : [],
+      today.recalls > 0 ? [['facts', (FACT_SECONDS * today.recalls) / 60]] : [],
     )
     for (const worked of progress.worked) done.set(worked.technique, minutesOf(worked))
     const week = {
@@ -53,8 +53,10 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
       slips: progress.slips,
       moves,
       done,
+      dayOf: (instant: string) => dayIn(instant, learner.timeZone),
     }
-    const input = { ...week, times, mastery: masteryOf({ ...settings, latest, moves }) }
+    const metToday = recalledOn(progress.facts, day, week.dayOf)
+    const input = { ...week, metToday, times, mastery: masteryOf({ ...settings, latest, moves }) }
     return {
       input,
       items: planDay(input),

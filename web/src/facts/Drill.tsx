@@ -25,6 +25,8 @@ interface Asked extends ItemAnswer {
   readonly thinkMs: number
   /** Right, and in time too. */
   readonly known: boolean
+  /** What was typed. */
+  readonly text: string
 }
 
 const deckOf = (card: FactCard) => FACT_DECKS.find((d) => d.cards.includes(card))!
@@ -52,8 +54,10 @@ export function Drill({
   const queue = toCome(set.start.recipe, answers)
   const [n] = queue
   const card = cardAt(set, n)
-  const wrong = answers.at(-1)?.right === false ? answers.at(-1)!.card : undefined
-  useKeys({ Escape: onEnd, Enter: () => !card && onEnd() }, undefined, true)
+  // A wrong one stays until a key is pressed: there is time to look at it.
+  const [looking, setLooking] = useState<Asked>()
+  useKeys({ Escape: onEnd, Enter: () => !card && !looking && onEnd() }, undefined, true)
+  if (looking) return <Missed missed={looking} onOn={() => setLooking(undefined)} onStop={onEnd} />
   if (!card || n === undefined) return <Round answers={answers} onEnd={onEnd} after={after} />
   // Only the first time in a round tells what is remembered.
   const first = !answers.some((a) => a.n === n)
@@ -66,26 +70,52 @@ export function Drill({
         card={card}
         learnerId={learnerId}
         onAnswered={(one, recall) => {
-          setAnswers([...answers, { ...one, card, n }])
+          const asked = { ...one, card, n }
+          setAnswers([...answers, asked])
+          if (!one.right) setLooking(asked)
           if (!first) return
           const announce = answers.length === 0 ? { id: set.id, start: set.start } : undefined
           keepRecall({ ...recall, sessionId: set.id, n }, announce).then(flush, () =>
             setTrouble(new Error('This recall could not be kept: the browser refuses to store it.')),
           )
         }}
-      >
-        <p className="said" role="status">
-          {wrong && (
-            <>
-              <Mark right={false} /> {wrong.ask} is{' '}
-              <span className="mono">{wrong.kind.say(wrong.expect)}</span>
-            </>
-          )}
-        </p>
-      </Fact>
+      />
       <KeyButton label="Stop" shortcut="Esc" onPress={onEnd} />
     </div>
   )
+}
+
+/** A fact that went wrong, with what was typed and what is right. */
+function Missed(props: { readonly missed: Asked; readonly onOn: () => void; readonly onStop: () => void }) {
+  const { missed, onOn, onStop } = props
+  const { ask, kind, expect } = missed.card
+  const typed = kind.read(missed.text)
+  useKeys({ Enter: onOn, ' ': onOn }, undefined, true)
+  return (
+    <div className="stack fact-drill">
+      <div className="stack" role="status">
+        <p className={`fact-ask mono${ask.length > 12 ? ' long' : ''}`}>{ask}</p>
+        <p>
+          <Mark right={false} /> You typed{' '}
+          <span className="mono value">{typed === undefined ? missed.text : kind.say(typed)}</span>.
+        </p>
+        <p>
+          <Mark right /> {ask} is <span className="mono value">{kind.say(expect)}</span>.
+        </p>
+      </div>
+      <div className="row keys-line">
+        <KeyButton label="Go on" shortcut="Enter" onPress={onOn} main />
+        <KeyButton label="Stop" shortcut="Esc" onPress={onStop} />
+      </div>
+    </div>
+  )
+}
+
+/** The time within which facts of a round count as fast: "1.0 s", "1.0 s to 2.5 s". */
+function limits(asked: readonly Asked[]): string {
+  const all = asked.map((a) => deckOf(a.card).withinMs)
+  const [least, most] = [Math.min(...all), Math.max(...all)]
+  return least === most ? seconds(least) : `${seconds(least)} to ${seconds(most)}`
 }
 
 /** One fact: an attempt at one question, over with its first entry. */
@@ -94,12 +124,11 @@ function Fact(props: {
   readonly learnerId: string
   /** What was answered, and the record of it. */
   readonly onAnswered: (
-    one: Pick<Asked, 'thinkMs' | 'right' | 'known'>,
+    one: Pick<Asked, 'thinkMs' | 'right' | 'known' | 'text'>,
     recall: Omit<RecallWire, 'sessionId' | 'n'>,
   ) => void
-  readonly children: ReactNode
 }) {
-  const { card, learnerId, onAnswered, children } = props
+  const { card, learnerId, onAnswered } = props
   const { keying } = useLearnerSettings(learnerId)
   const [task] = useState(() => ({ questions: [card], inOrder: true }))
   const [at] = useState(() => new Date().toISOString())
@@ -108,10 +137,10 @@ function Fact(props: {
     byItself: true,
     onChange(events, progress) {
       const keyMs = keying?.ms ?? COMMON_KEY_MS
-      const { right, thinkMs } = recalled(progress, keyMs)
+      const { right, thinkMs, entry: text } = recalled(progress, keyMs)
       const known = isRecalled({ right, thinkMs }, deckOf(card).withinMs)
       onAnswered(
-        { thinkMs, right, known },
+        { thinkMs, right, known, text },
         { id: crypto.randomUUID(), learnerId, fact: card.id, at, judge: JUDGE, keyMs, events },
       )
     },
@@ -128,9 +157,7 @@ function Fact(props: {
         labelledBy="fact-ask"
         onKey={attempt.press}
         onErase={attempt.erase}
-      >
-        {children}
-      </Entry>
+      />
     </>
   )
 }
@@ -146,9 +173,11 @@ function Round(props: {
   return (
     <div className="stack" style={{ gap: '1rem' }}>
       <h1>
-        {known.length} of {asked.length} recalled
+        {asked.filter((a) => a.right).length} of {asked.length} right, {known.length} fast
       </h1>
-      <p className="faint">Times to think; what keying takes by itself is taken off.</p>
+      <p className="faint">
+        Times to think; what keying takes by itself is taken off. Fast is within {limits(asked)}.
+      </p>
       <ul className="plain-list heat-map mono">
         {asked.map(({ card, thinkMs, right, known: ok }) => (
           <li key={card.id} className={`heat ${ok ? 'fast' : right ? 'slow' : 'shaky'}`}>
