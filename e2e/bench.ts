@@ -6,6 +6,7 @@ import {
   expect,
   type Page,
 } from '@playwright/test'
+import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
 import { absolute, toText } from '@tachymetra/core/number'
 import { answerOf, type Problem, printProblem, readProblem, rowsOf } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
@@ -108,6 +109,35 @@ export async function chooseSession(
   await page.getByLabel('How many').fill(String(choice.count))
   await page.getByRole('button', { name: 'To the bench' }).click()
   await expect(page.locator('.bench')).toBeVisible()
+}
+
+export async function cardOn(page: Page): Promise<FactCard> {
+  const ask = await page.locator('.fact-ask').textContent()
+  return FACT_DECKS.flatMap((d) => d.cards).find((c) => c.ask === ask)!
+}
+
+/** Answers every fact of the round rightly, to its end. @returns the ids of those asked, in order */
+export async function recallAll(page: Page): Promise<string[]> {
+  const asked: string[] = []
+  for (;;) {
+    const ask = page.locator('.fact-ask')
+    await expect(ask.or(page.getByRole('heading', { name: /right, \d+ fast$/ }))).toBeVisible()
+    if ((await ask.count()) === 0) return asked
+    const card = await cardOn(page)
+    const left = (await page.getByText(/to go$/).textContent())!
+    asked.push(card.id)
+    await page.keyboard.type(card.kind.print(card.expect))
+    // The next question, or the same once more because it was slow.
+    await expect
+      .poll(async () => {
+        const [question, count] = [ask, page.getByText(/to go$/)]
+        if ((await question.count()) === 0) return 'over'
+        return (await question.textContent()) !== card.ask || (await count.textContent()) !== left
+          ? 'on'
+          : 'same'
+      })
+      .not.toBe('same')
+  }
 }
 
 /** The problem on the rule, read as a screen reader would. */

@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { FACT_DECKS } from '@tachymetra/core/facts'
 import type { DayWire, Holdings, LearnerWire, MoveWire } from '@tachymetra/core/wire'
 import { extractText, getDocumentProxy } from 'unpdf'
 import {
@@ -9,6 +8,7 @@ import {
   openChoice,
   pick,
   problemOn,
+  recallAll,
   sessionRows,
   stepValues,
   test,
@@ -24,28 +24,6 @@ async function newLearner(page: Page, server: TestServer, name: string): Promise
   await expect(page.getByRole('dialog')).toBeHidden()
   const learners = await server.api<LearnerWire[]>('/learners')
   return learners.find((l) => l.name === name)!.id
-}
-
-async function recallAll(page: Page): Promise<void> {
-  for (;;) {
-    const ask = page.locator('.fact-ask')
-    await expect(ask.or(page.getByRole('heading', { name: /right, \d+ fast$/ }))).toBeVisible()
-    if ((await ask.count()) === 0) return
-    const asked = (await ask.textContent())!
-    const left = (await page.getByText(/to go$/).textContent())!
-    const card = FACT_DECKS.flatMap((d) => d.cards).find((c) => c.ask === asked)!
-    await page.keyboard.type(card.kind.print(card.expect))
-    // The next question, or the same once more because it was slow.
-    await expect
-      .poll(async () => {
-        const [question, count] = [ask, page.getByText(/to go$/)]
-        if ((await question.count()) === 0) return 'over'
-        return (await question.textContent()) !== asked || (await count.textContent()) !== left
-          ? 'on'
-          : 'same'
-      })
-      .not.toBe('same')
-  }
 }
 
 test('the day: open, plan, facts, technique, summary, record, by keyboard alone', async ({

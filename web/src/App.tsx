@@ -1,29 +1,29 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { ConfigProvider, Select } from 'antd'
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
 import { useWaiting } from './data/outbox.js'
 import { queryClient, useLearners } from './data/queries.js'
 import { changeSettings, type Settings, useSettings } from './data/settings.js'
 import { Desk } from './desk/Desk.js'
-import { Loading } from './parts/Loading.js'
+import { Guard, lazily } from './parts/Guard.js'
 import './page.css'
 import { antTheme, type Light, lightUp, type Palette } from './theme.js'
 
-const Bench = lazy(() => import('./bench/Bench.js'))
-const Compare = lazy(() => import('./compare/Compare.js'))
-const Teach = lazy(() => import('./teach/Teach.js'))
-const Flash = lazy(() => import('./flash/Flash.js'))
-const GridPage = lazy(() => import('./flash/GridPage.js'))
-const FactsPage = lazy(() => import('./facts/FactsPage.js'))
-const FreeFrame = lazy(() => import('./soroban/FreeFrame.js'))
-const SettingsPage = lazy(() => import('./settings/SettingsPage.js'))
-const ExchangePage = lazy(() => import('./exchange/ExchangePage.js'))
-const SheetPage = lazy(() => import('./record/SheetPage.js'))
-const SimulatePage = lazy(() => import('./simulate/SimulatePage.js'))
-const Record = lazy(() => import('./record/Record.js'))
-const SessionPage = lazy(() => import('./record/SessionPage.js'))
-const AttemptPage = lazy(() => import('./record/AttemptPage.js'))
+const Bench = lazily(() => import('./bench/Bench.js'))
+const Compare = lazily(() => import('./compare/Compare.js'))
+const Teach = lazily(() => import('./teach/Teach.js'))
+const Flash = lazily(() => import('./flash/Flash.js'))
+const GridPage = lazily(() => import('./flash/GridPage.js'))
+const FactsPage = lazily(() => import('./facts/FactsPage.js'))
+const FreeFrame = lazily(() => import('./soroban/FreeFrame.js'))
+const SettingsPage = lazily(() => import('./settings/SettingsPage.js'))
+const ExchangePage = lazily(() => import('./exchange/ExchangePage.js'))
+const SheetPage = lazily(() => import('./record/SheetPage.js'))
+const SimulatePage = lazily(() => import('./simulate/SimulatePage.js'))
+const Record = lazily(() => import('./record/Record.js'))
+const SessionPage = lazily(() => import('./record/SessionPage.js'))
+const AttemptPage = lazily(() => import('./record/AttemptPage.js'))
 
 export function App() {
   const [light, palette] = useLight()
@@ -86,7 +86,8 @@ const THEMES: { value: Settings['theme']; label: string }[] = [
 function Page() {
   const { theme, learnerId } = useSettings()
   const learners = useLearners()
-  const atBench = useLocation().pathname.startsWith('/bench')
+  const { pathname } = useLocation()
+  const atBench = pathname.startsWith('/bench')
   const demo = learners.data?.find((l) => l.id === learnerId)?.demo ?? learners.data?.some((l) => l.demo)
   return (
     <>
@@ -125,15 +126,17 @@ function Page() {
           )}
           <NavLink to="/facts">Facts</NavLink>
           <NavLink to="/soroban">Soroban</NavLink>
-          <NavLink to="/flash">Flash</NavLink>
+          <Link to="/flash" aria-current={['/flash', '/grid'].includes(pathname) ? 'page' : undefined}>
+            Flash
+          </Link>
           <NavLink to="/compare">Compare</NavLink>
           <NavLink to="/record">Record</NavLink>
         </nav>
       </header>
       <main>
-        <Suspense fallback={<Loading />}>
+        <Guard at={pathname}>
           <Outlet />
-        </Suspense>
+        </Guard>
       </main>
     </>
   )

@@ -9,8 +9,10 @@ import { createRoot } from 'react-dom/client'
 import { App } from './App.js'
 import { startOutbox } from './data/outbox.js'
 import { recordChanged } from './data/queries.js'
+import { followOtherTabs } from './data/settings.js'
 
 startOutbox(recordChanged)
+followOtherTabs()
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <App />

@@ -7,7 +7,6 @@ export {
   type FactMemory,
   isRecalled,
   judgeRecall,
-  lastRecalled,
   type Recall,
   type RecallRecord,
   recalled,

@@ -6,6 +6,8 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { leftSession } from '../data/leaving.js'
 import { flush } from '../data/outbox.js'
+import { useLearners } from '../data/queries.js'
+import { changeSettings, currentSettings } from '../data/settings.js'
 import { endSession, keepAttempt, type LocalAttempt, type LocalSession } from '../data/store.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -65,6 +67,10 @@ function Session({ session }: { readonly session: LocalSession }) {
   const done = useRef<readonly LocalAttempt[]>([])
   const [trouble, setTrouble] = useState<Error>()
   const problems = useProblems(session)
+  // Whoever's session it is, is who practises in this tab.
+  useEffect(() => {
+    if (currentSettings().learnerId !== learnerId) changeSettings({ learnerId })
+  }, [learnerId])
   const queue = toCome(recipe, answersOf(attempts))
   const n = queue[0]
   const item = n === undefined ? undefined : problems.worked[n - 1]
@@ -114,7 +120,7 @@ function Session({ session }: { readonly session: LocalSession }) {
   const { technique, variant, level } = exercise
   return (
     <div className="bench">
-      <BenchHead exercise={exercise} support={support} onSupport={setSupport} />
+      <BenchHead learnerId={learnerId} exercise={exercise} support={support} onSupport={setSupport} />
       {trouble && <Trouble error={trouble} />}
       {support === 'watch' ? (
         <Watching
@@ -168,15 +174,18 @@ function useExercise(
 }
 
 function BenchHead(props: {
+  readonly learnerId: string
   readonly exercise: Exercise
   readonly support: Support
   readonly onSupport: (support: Support) => void
 }) {
-  const { exercise, support, onSupport } = props
+  const { learnerId, exercise, support, onSupport } = props
+  const name = useLearners().data?.find((l) => l.id === learnerId)?.name
   return (
     <div className="bench-head row spread">
       <h1>
         {exercise.technique.name} <span className="faint aside">{levelName(exercise)}</span>
+        {name && <span className="faint who">{name}</span>}
       </h1>
       <fieldset className="row">
         <legend className="sr-only">Support</legend>

@@ -10,9 +10,10 @@ import {
   setNumber,
 } from '@tachymetra/core/soroban'
 import { type Technique, trace, type Variant } from '@tachymetra/core/technique'
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { FramePlayer } from '../parts/FramePlayer.js'
+import { Guard, lazily } from '../parts/Guard.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
@@ -21,7 +22,7 @@ import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { useKeys } from '../parts/useKeys.js'
 import { AbacusProblem } from './AbacusProblem.js'
 
-const KeyHelp = lazy(() => import('./KeyHelp.js'))
+const KeyHelp = lazily(() => import('./KeyHelp.js'))
 
 /** Milliseconds a bead, and how that is called. */
 const SPEEDS: readonly (readonly [number, string])[] = [
@@ -132,7 +133,7 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
           ))}
         </ol>
       </aside>
-      <Suspense>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Suspense>
+      <Guard waiting={null}>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Guard>
     </>
   )
 }

@@ -1,12 +1,13 @@
 import { toText } from '@tachymetra/core/number'
-import { openStep } from '@tachymetra/core/session'
+import { figuresOf, openStep } from '@tachymetra/core/session'
 import { deadlineOf, type Recipe } from '@tachymetra/core/set'
 import type { Spot } from '@tachymetra/core/technique'
-import { lazy, Suspense, useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { keepFade } from '../data/fade.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { Checks } from '../parts/Checks.js'
 import { Fold } from '../parts/Fold.js'
+import { Guard, lazily } from '../parts/Guard.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { answerGiven } from '../parts/saying.js'
 import { useKeys } from '../parts/useKeys.js'
@@ -17,7 +18,7 @@ import { Stage } from './Stage.js'
 import { useFrame } from './useFrame.js'
 import { type Recording, useRecording } from './useRecording.js'
 
-const KeyHelp = lazy(() => import('./KeyHelp.js'))
+const KeyHelp = lazily(() => import('./KeyHelp.js'))
 
 interface Props extends Recording {
   /** Undefined for problems of the learner's own parameters: there is nothing to aim for. */
@@ -37,7 +38,7 @@ interface Props extends Recording {
 export function Working(props: Props) {
   const { exercise, at, of, recipe, targetMs, learnerId, onNext, onStop } = props
   const { technique, problem, level } = exercise
-  const { clock } = useSettings()
+  const { clock, onward } = useSettings()
   // It is only said at the end of the session what was right: the first answer ends the attempt.
   const atEnd = recipe.answers === 'at-end' && props.support === 'answer'
   const [helpOpen, setHelpOpen] = useState(false)
@@ -46,6 +47,7 @@ export function Working(props: Props) {
   const [picked, setPicked] = useState<readonly Spot[]>([])
   const { attempt, explained, startedAt } = useRecording({
     ...props,
+    byItself: onward === 'last-digit' && props.support === 'answer',
     onDone(local) {
       props.onDone(local)
       if (frame.abacus && !frame.reading) keepFade(learnerId, technique.id, level, local.verdict)
@@ -60,6 +62,10 @@ export function Working(props: Props) {
   const lit = decided ? undefined : step?.place
   const frame = useFrame(learnerId, exercise, attempt, lit)
   const { beads, onFrame } = frame
+  useOnward(
+    onward !== 'enter' && progress.outcome === 'done' && figuresOf(progress).right && !checking,
+    onNext,
+  )
   const [item, whole] = [Date.parse(startedAt), Date.parse(props.sessionStartedAt)]
   const deadline = deadlineOf(recipe, { item, whole })
   useTimeLimit(deadline, () => !done && attempt.note('timed-out'))
@@ -159,9 +165,23 @@ export function Working(props: Props) {
         )}
       </div>
       <Side progress={progress} />
-      <Suspense>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Suspense>
+      <Guard waiting={null}>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Guard>
     </>
   )
+}
+
+/** How long a right answer stands before the next problem comes by itself. */
+const STANDS_MS = 900
+
+/** Goes on by itself once a problem was answered rightly, so that the verdict is seen before. */
+function useOnward(right: boolean, next: () => void): void {
+  const latest = useRef(next)
+  latest.current = next
+  useEffect(() => {
+    if (!right) return
+    const timer = setTimeout(() => latest.current(), STANDS_MS)
+    return () => clearTimeout(timer)
+  }, [right])
 }
 
 /** Calls once when the time is up. @param deadline in milliseconds since 1970 */

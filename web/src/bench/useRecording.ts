@@ -24,6 +24,8 @@ export interface Recording {
   readonly sessionId: string
   /** The attempt as it was left, when it is gone on with. */
   readonly open: AttemptRecord | undefined
+  /** Is an answer taken at its last digit, without Enter? */
+  readonly byItself?: boolean
   /** Told of the attempt as it stands, whenever something happens in it. */
   readonly onOpen: (open: AttemptRecord) => void
   /** Called once, the moment the attempt is over. */
@@ -52,11 +54,12 @@ function resumed(open: AttemptRecord | undefined): {
 }
 
 /** @returns the attempt, the likely cause of its last wrong answer in words, and when its problem was shown */
-export function useRecording({ exercise, support, n, sessionId, open, onOpen, onDone }: Recording): {
+export function useRecording(given: Recording): {
   readonly attempt: AttemptOnScreen
   readonly explained: string | undefined
   readonly startedAt: string
 } {
+  const { exercise, support, n, sessionId, open, byItself = false, onOpen, onDone } = given
   const { technique, problem, variant, level } = exercise
   const [begun] = useState(() => ({ id: open?.id ?? crypto.randomUUID(), ...resumed(open) }))
   const latest = useRef(open)
@@ -77,6 +80,7 @@ export function useRecording({ exercise, support, n, sessionId, open, onOpen, on
     task: exercise,
     ...(begun.events && { events: begun.events }),
     elapsed: begun.elapsed,
+    byItself,
     onChange(events, progress) {
       const record = recordOf(events, progress)
       latest.current = record

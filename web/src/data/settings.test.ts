@@ -2,10 +2,13 @@ import fc from 'fast-check'
 import { beforeEach, expect, test, vi } from 'vitest'
 
 const kept = new Map<string, string>()
-vi.stubGlobal('localStorage', {
-  getItem: (key: string) => kept.get(key) ?? null,
-  setItem: (key: string, value: string) => kept.set(key, value),
+const ofTab = new Map<string, string>()
+const storage = (map: Map<string, string>) => ({
+  getItem: (key: string) => map.get(key) ?? null,
+  setItem: (key: string, value: string) => map.set(key, value),
 })
+vi.stubGlobal('localStorage', storage(kept))
+vi.stubGlobal('sessionStorage', storage(ofTab))
 
 /** The module as a page that has just been opened has it. */
 async function opened() {
@@ -13,7 +16,10 @@ async function opened() {
   return await import('./settings.js')
 }
 
-beforeEach(() => kept.clear())
+beforeEach(() => {
+  kept.clear()
+  ofTab.clear()
+})
 
 test('choices are there when the page is opened again', async () => {
   const first = await opened()
@@ -21,6 +27,15 @@ test('choices are there when the page is opened again', async () => {
   first.changeSettings({ learnerId: 'l1', clock: false, flash: { ...usual.flash, count: 9 } })
   const again = (await opened()).currentSettings()
   expect(again).toEqual({ ...usual, learnerId: 'l1', clock: false, flash: { ...usual.flash, count: 9 } })
+})
+
+test('a tab keeps its learner when another chooses; a new one begins with the last chosen', async () => {
+  ;(await opened()).changeSettings({ learnerId: 'l1' })
+  kept.set('tachymetra', JSON.stringify({ learnerId: 'l2', clock: false }))
+  const reloaded = (await opened()).currentSettings()
+  expect([reloaded.learnerId, reloaded.clock]).toEqual(['l1', false])
+  ofTab.clear()
+  expect((await opened()).currentSettings().learnerId).toBe('l2')
 })
 
 test('whatever another version has kept, every setting is of its kind', async () => {

@@ -22,6 +22,8 @@ export interface Settings {
   readonly planned: number
   /** Is the desk open for choosing beside the plan? */
   readonly choosing: boolean
+  /** After a right answer: the next problem at Enter, by itself, or by itself and accepted at its last digit. */
+  readonly onward: 'enter' | 'itself' | 'last-digit'
   /** Rods of the frame. */
   readonly rods: number
   /** On the frame: is every bead and its order judged, or only what the rods show? */
@@ -40,6 +42,7 @@ const DEFAULTS: Settings = {
   learnerId: null,
   planned: 5,
   choosing: false,
+  onward: 'enter',
   rods: 13,
   strict: false,
   beadMs: 550,
@@ -58,15 +61,25 @@ const DEFAULTS: Settings = {
   },
 }
 const KEY = 'tachymetra'
+/** Who practises is a choice of each tab: two may practise side by side. */
+const LEARNER_KEY = 'tachymetra.learner'
 
 const settings = shared(load())
 
 function load(): Settings {
   try {
-    return over(DEFAULTS, JSON.parse(localStorage.getItem(KEY) ?? '{}'))
+    const kept = over(DEFAULTS, JSON.parse(localStorage.getItem(KEY) ?? '{}'))
+    return { ...kept, learnerId: sessionStorage.getItem(LEARNER_KEY) ?? kept.learnerId }
   } catch {
     return DEFAULTS
   }
+}
+
+/** Follows what is chosen in other tabs, but for the learner of this one. */
+export function followOtherTabs(): void {
+  window.addEventListener('storage', ({ key }) => {
+    if (key === KEY) settings.set({ ...load(), learnerId: settings.get().learnerId })
+  })
 }
 
 /** What was kept, where it is of the kind that is expected: another version may have kept something else. */
@@ -84,6 +97,7 @@ export function changeSettings(change: Partial<Settings>): void {
   settings.set({ ...settings.get(), ...change })
   try {
     localStorage.setItem(KEY, JSON.stringify(settings.get()))
+    if (change.learnerId) sessionStorage.setItem(LEARNER_KEY, change.learnerId)
   } catch {
     // Without storage the choice lasts until the page is closed.
   }

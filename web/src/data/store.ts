@@ -115,6 +115,16 @@ export async function keptSession(id: string): Promise<LocalSession | undefined>
   return (await database()).get('sessions', id)
 }
 
+/** The newest session of a learner that was left before its end, with something done in it; undefined when there is none. */
+export async function unfinishedSession(learnerId: string): Promise<LocalSession | undefined> {
+  const all = await (await database()).getAll('sessions')
+  return all
+    .filter((s) => s.learnerId === learnerId && !s.ended && (s.attempts.length > 0 || begun(s)))
+    .toSorted((a, b) => b.startedAt.localeCompare(a.startedAt))[0]
+}
+
+const begun = ({ open }: LocalSession) => open?.events.some((e) => e.kind === 'entered') ?? false
+
 /** Keeps what has happened so far in the attempt under way. */
 export async function keepOpen(open: AttemptRecord): Promise<void> {
   const tx = (await database()).transaction('sessions', 'readwrite')

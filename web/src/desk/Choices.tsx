@@ -24,7 +24,7 @@ import { type Problems, ProblemsChoice } from './ProblemsChoice.js'
 import './desk.css'
 
 /** Any technique, level or own settings, and support: the session is begun from here. */
-export function Choices({ learnerId, plan }: { readonly learnerId: string; readonly plan: Plan }) {
+export default function Choices({ learnerId, plan }: { readonly learnerId: string; readonly plan: Plan }) {
   const { settings, mastery: map, times } = plan.input
   const navigate = useNavigate()
   const [search] = useSearchParams()

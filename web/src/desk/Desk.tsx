@@ -1,20 +1,22 @@
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
 import { usePlan } from '../data/plan.js'
 import { useLearner, useLearners, useProgress, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { Fold } from '../parts/Fold.js'
+import { Guard, lazily } from '../parts/Guard.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
+import { GoOn } from './GoOn.js'
 import { Today } from './Today.js'
 
-const Choices = lazy(() => import('./Choices.js').then((m) => ({ default: m.Choices })))
-const EditLearner = lazy(() => import('../parts/EditLearner.js'))
-const NewLearner = lazy(() => import('./NewLearner.js'))
+const Choices = lazily(() => import('./Choices.js'))
+const EditLearner = lazily(() => import('../parts/EditLearner.js'))
+const NewLearner = lazily(() => import('./NewLearner.js'))
 
 /** Where a session is chosen: who, which technique, how hard, how many. One button starts it. */
 export function Desk() {
@@ -26,7 +28,7 @@ export function Desk() {
   if (learners.isLoadingError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
 
   const dialog = (
-    <Suspense>
+    <Guard waiting={null}>
       {adding && (
         <NewLearner
           onClose={(added) => {
@@ -35,7 +37,7 @@ export function Desk() {
           }}
         />
       )}
-    </Suspense>
+    </Guard>
   )
   if (!learner)
     return (
@@ -58,7 +60,9 @@ export function Desk() {
         <Button onClick={() => setAdding(true)}>Add a learner</Button>
         <Button onClick={() => setEditing(true)}>Change or remove</Button>
       </div>
-      <Suspense>{editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}</Suspense>
+      <Guard waiting={null}>
+        {editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}
+      </Guard>
       <AtDesk key={learner.id} learner={learner} />
       {dialog}
     </>
@@ -78,6 +82,7 @@ function AtDesk({ learner }: { readonly learner: LearnerWire }) {
   if (!plan) return <Loading />
   return (
     <div className="stack" style={{ gap: '1.5rem' }}>
+      <GoOn learnerId={learner.id} />
       <Today learner={learner} plan={plan} />
       <Fold
         summary="Or choose for yourself: any technique, level and support"
@@ -88,9 +93,9 @@ function AtDesk({ learner }: { readonly learner: LearnerWire }) {
         }}
       >
         {() => (
-          <Suspense fallback={<Loading />}>
+          <Guard>
             <Choices learnerId={learner.id} plan={plan} />
-          </Suspense>
+          </Guard>
         )}
       </Fold>
     </div>

@@ -2,6 +2,7 @@ import { SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
 import { MOST_ITEMS, type Recipe, type SetClock } from '@tachymetra/core/set'
 import { Checkbox, InputNumber, Select } from 'antd'
 import type { ReactNode } from 'react'
+import { changeSettings, type Settings, useSettings } from '../data/settings.js'
 import { SUPPORT_ABOUT } from '../parts/words.js'
 import './desk.css'
 
@@ -16,6 +17,12 @@ const CLOCKS: readonly { readonly value: SetClock['kind']; readonly label: strin
   { value: 'none', label: 'as long as it takes' },
   { value: 'item', label: 'so long a problem' },
   { value: 'whole', label: 'so long for all' },
+]
+
+const ONWARD: readonly { readonly value: Settings['onward']; readonly label: string }[] = [
+  { value: 'enter', label: 'the next at Enter' },
+  { value: 'itself', label: 'the next by itself' },
+  { value: 'last-digit', label: 'the next by itself, no Enter at all' },
 ]
 
 /** Where a limit stands before it is changed: twice the target, or ten seconds; a minute for all. */
@@ -35,6 +42,7 @@ export function Asked(props: {
 }) {
   const { how, targetMs, planned, onChange, onPlanned, children } = props
   const { support, clock, answers } = how
+  const { onward } = useSettings()
   return (
     <>
       <fieldset>
@@ -91,6 +99,16 @@ export function Asked(props: {
           />
         )}
       </div>
+      <label htmlFor="onward">
+        <strong>After a right answer</strong>
+        <Select
+          id="onward"
+          value={onward}
+          options={[...ONWARD]}
+          onChange={(way) => changeSettings({ onward: way })}
+          style={{ width: '100%' }}
+        />
+      </label>
       {support === 'answer' && (
         <Checkbox
           checked={answers === 'at-end'}

@@ -6,9 +6,10 @@ import { techniqueById } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { LearnerWire, PacePoint } from '@tachymetra/core/wire'
 import { forecastWords, seconds } from '@tachymetra/core/words'
-import { lazy, Suspense, useCallback, useMemo } from 'react'
+import { useCallback, useMemo } from 'react'
 import { usePace, useProgress } from '../data/queries.js'
 import { axis, type Ink } from '../parts/axis.js'
+import { Guard, lazily } from '../parts/Guard.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
@@ -16,7 +17,7 @@ import { levelWords } from '../parts/words.js'
 import { type ForecastAsked, useForecast } from './useForecast.js'
 import './record.css'
 
-const Plot = lazy(() => import('../parts/Plot.js'))
+const Plot = lazily(() => import('../parts/Plot.js'))
 const SYMBOLS = { guided: 'circle-open', steps: 'square', answer: 'diamond' } as const
 
 /** Pace and accuracy of one technique over time, what is to be expected, and what has become better. */
@@ -111,12 +112,12 @@ function Pace(props: {
           ' '
         )}
       </p>
-      <Suspense fallback={<div className="chart" />}>
+      <Guard waiting={<div className="chart" />}>
         <Plot
           label={`Median time and share right of ${points.length} sessions of ${name}; the same figures stand in the table of sessions.`}
           draw={draw}
         />
-      </Suspense>
+      </Guard>
       <BeforeAfter points={points} />
     </>
   )

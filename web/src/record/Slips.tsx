@@ -2,16 +2,17 @@ import { placeName } from '@tachymetra/core/number'
 import { techniqueById } from '@tachymetra/core/registry'
 import type { SlipWeek } from '@tachymetra/core/wire'
 import { slipName } from '@tachymetra/core/words'
-import { lazy, Suspense, useCallback, useMemo } from 'react'
+import { useCallback, useMemo } from 'react'
 import { useSlips } from '../data/queries.js'
 import { axis, type Ink } from '../parts/axis.js'
+import { Guard, lazily } from '../parts/Guard.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
 import { dayName } from '../parts/words.js'
 import './record.css'
 
-const Plot = lazy(() => import('../parts/Plot.js'))
+const Plot = lazily(() => import('../parts/Plot.js'))
 
 /** Kinds shown by themselves; the rest are taken together. */
 const MOST_KINDS = 6
@@ -83,12 +84,12 @@ function Found({ slips }: { readonly slips: readonly SlipWeek[] }) {
           </tbody>
         </table>
       </Wide>
-      <Suspense fallback={<div className="chart" />}>
+      <Guard waiting={<div className="chart" />}>
         <Plot
           label="Slips week by week, by kind; the counts of the whole stand in the table beside."
           draw={draw}
         />
-      </Suspense>
+      </Guard>
     </div>
   )
 }

@@ -5,11 +5,12 @@ import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { check, type LearnerWire, settingsSchema } from '@tachymetra/core/wire'
 import { seconds, targetWords } from '@tachymetra/core/words'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { changeLearner, useLearnerSettingsQuery } from '../data/learnerSettings.js'
 import { useTimes } from '../data/queries.js'
 import { useVariantSetter, variantIn } from '../data/variants.js'
+import { Guard, lazily } from '../parts/Guard.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { OneLearner } from '../parts/OneLearner.js'
@@ -18,9 +19,9 @@ import { VariantChoice } from '../parts/VariantChoice.js'
 import { Wide } from '../parts/Wide.js'
 import './settings.css'
 
-const EditLearner = lazy(() => import('../parts/EditLearner.js'))
-const Calendar = lazy(() => import('./Calendar.js'))
-const Backup = lazy(() => import('./Backup.js'))
+const EditLearner = lazily(() => import('../parts/EditLearner.js'))
+const Calendar = lazily(() => import('./Calendar.js'))
+const Backup = lazily(() => import('./Backup.js'))
 
 /** Everything a coach can set for one learner, and the keeping of the whole. */
 export default function SettingsPage() {
@@ -34,9 +35,9 @@ export default function SettingsPage() {
             <Rename learner={learner} />
           </div>
           <Own key={learner.id} learner={learner} />
-          <Suspense fallback={<Loading />}>
+          <Guard>
             <Backup />
-          </Suspense>
+          </Guard>
         </div>
       )}
     </OneLearner>
@@ -48,7 +49,9 @@ function Rename({ learner }: { readonly learner: LearnerWire }) {
   return (
     <>
       <Button onClick={() => setEditing(true)}>Change or remove</Button>
-      <Suspense>{editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}</Suspense>
+      <Guard waiting={null}>
+        {editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}
+      </Guard>
     </>
   )
 }
@@ -78,9 +81,9 @@ function Own({ learner }: { readonly learner: LearnerWire }) {
     <>
       {fault && <Trouble error={fault} />}
       <Daily {...section} />
-      <Suspense fallback={<Loading />}>
+      <Guard>
         <Calendar learner={learner} settings={settings} change={change} />
-      </Suspense>
+      </Guard>
       <Levels {...section} />
       <Targets learner={learner} {...section} />
       <Variants learner={learner} {...section} />

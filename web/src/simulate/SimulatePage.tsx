@@ -8,11 +8,12 @@ import {
   type Traits,
 } from '@tachymetra/core/simulate'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
-import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { axis, type Ink } from '../parts/axis.js'
+import { Guard, lazily } from '../parts/Guard.js'
 import { Wide } from '../parts/Wide.js'
 
-const Plot = lazy(() => import('../parts/Plot.js'))
+const Plot = lazily(() => import('../parts/Plot.js'))
 
 export interface SimulationAsked {
   readonly runs: readonly SimulationInput[]
@@ -122,9 +123,9 @@ export default function SimulatePage() {
       </form>
       <Outcome days={days} goal={goal.length} running={running} />
       {done > 0 && !running && (
-        <Suspense fallback={<div className="chart" />}>
+        <Guard waiting={<div className="chart" />}>
           <Plot label="Techniques known by minutes practised; the figures stand above." draw={draw} />
-        </Suspense>
+        </Guard>
       )}
     </div>
   )
