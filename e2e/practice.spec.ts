@@ -4,18 +4,7 @@ import { techniqueById } from '@tachymetra/core/registry'
 import { itemCount } from '@tachymetra/core/set'
 import { trace } from '@tachymetra/core/technique'
 import type { AttemptWire, LearnerWire, SessionPage } from '@tachymetra/core/wire'
-import {
-  answerOne,
-  chooseSession,
-  expect,
-  problemOn,
-  sessionRows,
-  stepValues,
-  test,
-  toRecord,
-  type,
-} from './bench.js'
-import { TestServer } from './server.js'
+import { answerOne, chooseSession, expect, problemOn, sessionRows, stepValues, test, type } from './bench.js'
 
 test('watched, guided with a slip, then five against the clock: the record shows it after a restart', async ({
   page,
@@ -234,44 +223,4 @@ test('touch: the keypad types, mends and commits', async ({ open, server }) => {
   await expect(page.getByTestId('entry')).toHaveValue(answer)
   await page.getByRole('button', { name: 'Enter', exact: true }).tap()
   await expect(page.locator('#said')).toContainText('Right')
-})
-
-test('an empty program: a learner is added, bad names are refused in the same words as on the server', async ({
-  page,
-}) => {
-  const { mkdtempSync } = await import('node:fs')
-  const server = new TestServer(mkdtempSync('/tmp/tachymetra-empty-'), ['--empty'])
-  await server.start()
-  await page.goto(server.url)
-  await page.getByRole('button', { name: 'Add a learner' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Name or nickname').fill('   ')
-  await dialog.getByRole('button', { name: 'Add' }).click()
-  const id = '6f1b0c5e-0000-4000-8000-00000000000f'
-  const refusal = await server.api<{ detail: string }>(`/learners/${id}`, {
-    method: 'PUT',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ name: '', timeZone: 'UTC' }),
-  })
-  await expect(dialog.getByRole('alert')).toHaveText(refusal.detail)
-  await dialog.getByLabel('Name or nickname').fill('Wim')
-  await page.keyboard.press('Enter')
-  await expect(page.getByText('At the desk')).toBeVisible()
-  await expect(page.getByText('Demo data')).toBeHidden()
-  await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
-  await answerOne(page)
-  await toRecord(page)
-  await expect(sessionRows(page).first()).toContainText('1 of 1')
-  await page.goto(server.url)
-  await page.getByRole('button', { name: 'Change or remove' }).click()
-  await page.getByRole('dialog').getByLabel('Name or nickname').fill('Wim B')
-  await page.keyboard.press('Enter')
-  await expect(page.getByRole('dialog')).toBeHidden()
-  await expect(page.getByText('Wim B')).toBeVisible()
-  await page.getByRole('button', { name: 'Change or remove' }).click()
-  await page.getByRole('button', { name: 'Remove...' }).click()
-  await page.getByRole('button', { name: 'Remove Wim B and all their data' }).click()
-  await expect(page.getByText('Nobody is here yet')).toBeVisible()
-  expect(await server.api('/learners')).toEqual([])
-  await server.stop()
 })

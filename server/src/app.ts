@@ -10,6 +10,7 @@ import { pinoHttp } from 'pino-http'
 import { HttpProblem, problemHandler } from './problem.js'
 import { attemptRoutes } from './routes/attempts.js'
 import { backupRoutes } from './routes/backup.js'
+import { demoRoutes } from './routes/demo.js'
 import { exchangeRoutes } from './routes/exchange.js'
 import { learnerRoutes } from './routes/learners.js'
 import { moveRoutes } from './routes/moves.js'
@@ -97,6 +98,7 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
   })
   api.use('/learners', learnerRoutes(db, data), progressRoutes(db), settingsRoutes(db), moveRoutes(db))
   api.use('/learners', recordRoutes(db), exchangeRoutes(db))
+  api.use('/demo', demoRoutes(db, data))
   api.use('/sessions', sessionRoutes(db))
   api.use('/attempts', attemptRoutes(db))
   api.use('/recalls', recallRoutes(db))

@@ -10,6 +10,8 @@ const KINDS: Record<ProblemCode, readonly [status: number, title: string]> = {
   'not-allowed-from-here': [403, 'Not allowed from here'],
   'not-found': [404, 'Not found'],
   'stored-otherwise': [409, 'Already stored with other contents'],
+  'name-taken': [409, 'Somebody is here by that name'],
+  'not-empty': [409, 'Somebody is here already'],
   'too-large': [413, 'Too large'],
   'wrong-content-type': [415, 'Another kind of content is wanted'],
   invalid: [422, 'Not acceptable as it stands'],

@@ -186,6 +186,8 @@ export const PROBLEM_CODES = [
   'not-allowed-from-here',
   'not-found',
   'stored-otherwise',
+  'name-taken',
+  'not-empty',
   'too-large',
   'wrong-content-type',
   'invalid',

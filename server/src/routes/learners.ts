@@ -3,11 +3,24 @@ import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
 import { removeFromAside } from '../store/backup.js'
 import type { Database } from '../store/database.js'
-import { addLearner, allLearners, learnerById, removeLearner, renameLearner } from '../store/learners.js'
+import {
+  addLearner,
+  allLearners,
+  isNameTaken,
+  learnerById,
+  removeLearner,
+  renameLearner,
+} from '../store/learners.js'
 
 export function learnerRoutes(db: Database, data: string): Router {
   const router = Router()
   const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+
+  /** Two of one name could not be told apart in any list. */
+  const free = (id: string, name: string) => {
+    if (isNameTaken(db, id, name))
+      throw new HttpProblem('name-taken', `${name} is here already. Add a letter to tell them apart.`)
+  }
 
   router.get('/', (_request, response) => {
     response.json(allLearners(db))
@@ -15,6 +28,7 @@ export function learnerRoutes(db: Database, data: string): Router {
 
   router.put('/:id', (request, response) => {
     const given = checked(newLearnerSchema, { ...request.body, id: request.params.id })
+    free(given.id, given.name)
     const added = addLearner(db, given)
     const stored = found(learnerById(db, given.id), 'learner')
     if (!added && (stored.name !== given.name || stored.timeZone !== given.timeZone))
@@ -24,7 +38,9 @@ export function learnerRoutes(db: Database, data: string): Router {
 
   router.patch('/:id', (request, response) => {
     const { id } = known(request.params.id)
-    renameLearner(db, id, checked(learnerNameSchema, request.body).name)
+    const { name } = checked(learnerNameSchema, request.body)
+    free(id, name)
+    renameLearner(db, id, name)
     response.json(learnerById(db, id))
   })
 

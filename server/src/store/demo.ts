@@ -1,9 +1,20 @@
 import { JUDGE, judgeRecord } from '@tachymetra/core/session'
 import { demoLearners } from '@tachymetra/core/simulate'
+import { eq } from 'drizzle-orm'
 import { insertAttempt, rollUpAll } from './attempts.js'
 import { type Database, write } from './database.js'
 import { addRecalls } from './facts.js'
 import { learner, session } from './schema.js'
+
+/** Everybody invented, with all that is recorded of them. */
+export function demoIds(db: Database): string[] {
+  return db
+    .select({ id: learner.id })
+    .from(learner)
+    .where(eq(learner.demo, true))
+    .all()
+    .map(({ id }) => id)
+}
 
 /**
  * Fills an empty database with the demo data, six weeks up to yesterday. Does nothing when anybody is in it.

@@ -1,5 +1,5 @@
 import type { LearnerWire, NewLearner } from '@tachymetra/core/wire'
-import { asc, eq } from 'drizzle-orm'
+import { and, asc, eq, ne, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { learner } from './schema.js'
 
@@ -11,6 +11,18 @@ export function allLearners(db: Database): LearnerWire[] {
 
 export function learnerById(db: Pick<Database, 'select'>, id: string): LearnerWire | undefined {
   return db.select(columns).from(learner).where(eq(learner.id, id)).get()
+}
+
+/** Is somebody else here by this name, in capitals or not? */
+export function isNameTaken(db: Database, id: string, name: string): boolean {
+  const same = sql`lower(${learner.name}) = lower(${name})`
+  return (
+    db
+      .select({ id: learner.id })
+      .from(learner)
+      .where(and(ne(learner.id, id), same))
+      .get() !== undefined
+  )
 }
 
 /** @returns false when a learner with this id is there already; nothing is changed then. */

@@ -13,9 +13,10 @@ export function Asking(props: {
   readonly attempt: AttemptOnScreen
   readonly explained: string | undefined
   readonly frame: BenchFrame
+  readonly onKey: (key: string) => void
   readonly onEnter: () => void
 }) {
-  const { attempt, explained, frame, onEnter } = props
+  const { attempt, explained, frame, onKey, onEnter } = props
   const { progress, typing, notice } = attempt
   const { onFrame, beads, fade } = frame
   const step = openStep(progress)
@@ -34,14 +35,19 @@ export function Asking(props: {
         {progress.hintOpen && <Hint progress={progress} />}
       </p>
       {step?.picks && <p className="faint pick-note">Or tap the digits you take and press Enter.</p>}
-      {onFrame && <p className="faint pick-note">{FRAME_NOTES[fade.level]}</p>}
+      {onFrame && (
+        <p className="faint pick-note">
+          {FRAME_NOTES[fade.level]}
+          {!step && ' Or type the number: it stands on the frame; Enter judges it.'}
+        </p>
+      )}
       <Entry
         kind={kind}
         text={onFrame ? toText(beads.value()) : typing.text}
         label={question || 'Your entry'}
         describedBy="said"
         hidden={onFrame}
-        onKey={attempt.press}
+        onKey={onKey}
         onErase={attempt.erase}
         onEnter={onEnter}
       >

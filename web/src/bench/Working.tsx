@@ -99,6 +99,7 @@ export function Working(props: Props) {
     help: () => setHelpOpen(true),
   }
   const kind = attempt.question()?.kind
+  const onKey = (key: string) => confirmed(() => attempt.press(key))
   useKeys(
     {
       h: act.hint,
@@ -112,7 +113,7 @@ export function Working(props: Props) {
       Backspace: attempt.erase,
       ...(onFrame && { ...beads.keys, v: () => setRodValues(!rodValues) }),
     },
-    kind && { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press: onFrame ? beads.digit : attempt.press },
+    kind && { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press: onFrame ? beads.digit : onKey },
     !helpOpen,
   )
   return (
@@ -135,7 +136,7 @@ export function Working(props: Props) {
           picked={picked}
           onPick={setPicked}
         />
-        <Asking attempt={attempt} explained={explained} frame={frame} onEnter={act.enter} />
+        <Asking attempt={attempt} explained={explained} frame={frame} onKey={onKey} onEnter={act.enter} />
         {done && (
           <div className="row keys-line">
             <KeyButton

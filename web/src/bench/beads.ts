@@ -17,7 +17,7 @@ import {
 } from '@tachymetra/core/soroban'
 import type { Step } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { chooseRod, digitKey, earthKey, type Hand, heavenKey } from '../parts/rodKeys.js'
+import { chooseRod, digitKey, earthKey, type Hand, heavenKey, numberKeys } from '../parts/rodKeys.js'
 
 /** A frame that has stood still for so long is taken as settled: right at once, wrong after a while. */
 const SETTLED_RIGHT_MS = 700
@@ -68,6 +68,8 @@ export function useBeads(given: {
   const [hand, setHand] = useState<Hand>(() => ({ frame: before, chosen: at ?? lowestRod(start) }))
   const [made, setMade] = useState<readonly BeadMove[]>([])
   const [said, setSaid] = useState<string>()
+  // The answer as it is typed; undefined once a rod was chosen, which digits then set.
+  const [typed, setTyped] = useState<string | undefined>('')
   const [right, setRight] = useState<Frame>()
   const latest = useRef({ commit, step })
   latest.current = { commit, step }
@@ -109,11 +111,24 @@ export function useBeads(given: {
     setSaid(undefined)
     setRight(undefined)
     setMade([])
+    setTyped('')
     setHand({ ...hand, frame: before })
+  }
+  /** Where only the answer is asked, a number that is typed takes the whole frame. */
+  const writeNumber = (text: string) => {
+    const next = numberKeys(hand, text)
+    move(next)
+    setSaid(next.notice)
+    if (!next.notice) setTyped(text)
+  }
+  const chooseByKey = (by: number) => {
+    setTyped(undefined)
+    setHand(chooseRod(hand, by))
   }
   const move = (next: Hand) => {
     if (!active) return
     onMove()
+    if (typed) setTyped('')
     // Touching the beads again ends the showing of the wrong ones.
     if (right && !strict) return startAgain()
     const work = step && beadWorkOf(step)
@@ -139,20 +154,26 @@ export function useBeads(given: {
   return {
     frame: hand.frame,
     chosen: hand.chosen,
-    choose: (chosen) => setHand((h) => ({ ...h, chosen })),
+    choose: (chosen) => {
+      setTyped(undefined)
+      setHand((h) => ({ ...h, chosen }))
+    },
     change: (frame) => move({ frame, chosen: hand.chosen }),
     right,
     moved: hand.frame !== before,
     said,
     value: () => frameValue(hand.frame),
     keys: {
-      ArrowLeft: () => setHand(chooseRod(hand, 1)),
-      ArrowRight: () => setHand(chooseRod(hand, -1)),
+      ArrowLeft: () => chooseByKey(1),
+      ArrowRight: () => chooseByKey(-1),
       ArrowUp: () => move(earthKey(hand, 1)),
       ArrowDown: () => move(earthKey(hand, -1)),
       ' ': () => move(heavenKey(hand)),
-      Backspace: () => active && startAgain(),
+      Backspace: () => active && (typed ? writeNumber(typed.slice(0, -1)) : startAgain()),
     },
-    digit: (key) => /\d/.test(key) && move(digitKey(hand, Number(key), 'set')),
+    digit: (key) => {
+      if (!step && typed !== undefined) writeNumber(typed + key)
+      else if (/\d/.test(key)) move(digitKey(hand, Number(key), 'set'))
+    },
   }
 }

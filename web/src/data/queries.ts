@@ -51,7 +51,7 @@ export function useLearner(): LearnerWire | undefined {
 export function useAddLearner() {
   return useMutation({
     mutationFn: ({ id, ...given }: NewLearner) => call<LearnerWire>('PUT', `/learners/${id}`, given),
-    onSuccess: () => queryClient.invalidateQueries({ queryKey: ['learners'] }),
+    onSuccess: peopleChanged,
   })
 }
 
@@ -63,16 +63,46 @@ export function useRenameLearner() {
   })
 }
 
+/** Whoever comes or goes is seen in the list and in the counts of everything. */
+const peopleChanged = async () => {
+  await queryClient.invalidateQueries({ queryKey: ['learners'] })
+  await queryClient.invalidateQueries({ queryKey: ['holdings'] })
+}
+
+/** Puts the invented learners into an empty program. */
+export function useLoadDemo() {
+  return useMutation({
+    mutationFn: () => call<{ attempts: number }>('POST', '/demo', {}),
+    onSuccess: peopleChanged,
+  })
+}
+
+/** Whatever of a learner is still in this browser. */
+async function forgetHere(id: string): Promise<void> {
+  await forgetLearner(id)
+  forgetLeaving()
+  forgetVisited()
+}
+
+/** Takes the invented learners out again, with what was done for them. */
+export function useRemoveDemo() {
+  return useMutation({
+    mutationFn: async () => {
+      const { ids } = await call<{ ids: string[] }>('DELETE', '/demo', {})
+      for (const id of ids) await forgetHere(id)
+    },
+    onSuccess: peopleChanged,
+  })
+}
+
 /** Removes a learner on the server, then whatever of theirs is still in this browser. */
 export function useRemoveLearner() {
   return useMutation({
     mutationFn: async (id: string) => {
       await call<{ id: string }>('DELETE', `/learners/${id}`, {})
-      await forgetLearner(id)
-      forgetLeaving()
-      forgetVisited()
+      await forgetHere(id)
     },
-    onSuccess: () => queryClient.invalidateQueries({ queryKey: ['learners'] }),
+    onSuccess: peopleChanged,
   })
 }
 

@@ -13,6 +13,7 @@ import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
 import { GoOn } from './GoOn.js'
 import { Today } from './Today.js'
+import { Welcome } from './Welcome.js'
 
 const Choices = lazily(() => import('./Choices.js'))
 const EditLearner = lazily(() => import('../parts/EditLearner.js'))
@@ -27,6 +28,7 @@ export function Desk() {
   if (learners.isPending) return <Loading />
   if (learners.isLoadingError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
 
+  // The dialog stands beside whatever else is shown: it stays open while the first of several is added.
   const dialog = (
     <Guard waiting={null}>
       {adding && (
@@ -39,31 +41,24 @@ export function Desk() {
       )}
     </Guard>
   )
-  if (!learner)
-    return (
-      <div className="stack">
-        <h1>Who is going to practise?</h1>
-        <p>Nobody is here yet. A name to pick from a list is all that is asked; it stays on this machine.</p>
-        <div>
-          <Button type="primary" autoFocus onClick={() => setAdding(true)}>
-            Add a learner
-          </Button>
-        </div>
-        {dialog}
-      </div>
-    )
   return (
     <>
-      <div className="row" style={{ marginBottom: '1.25rem' }}>
-        <h1 id="who">At the desk:</h1>
-        <LearnerSelect learner={learner} all={learners.data} labelledBy="who" />
-        <Button onClick={() => setAdding(true)}>Add a learner</Button>
-        <Button onClick={() => setEditing(true)}>Change or remove</Button>
-      </div>
-      <Guard waiting={null}>
-        {editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}
-      </Guard>
-      <AtDesk key={learner.id} learner={learner} />
+      {learner ? (
+        <>
+          <div className="row" style={{ marginBottom: '1.25rem' }}>
+            <h1 id="who">At the desk:</h1>
+            <LearnerSelect learner={learner} all={learners.data} labelledBy="who" />
+            <Button onClick={() => setAdding(true)}>Add a learner</Button>
+            <Button onClick={() => setEditing(true)}>Change or remove</Button>
+          </div>
+          <Guard waiting={null}>
+            {editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}
+          </Guard>
+          <AtDesk key={learner.id} learner={learner} />
+        </>
+      ) : (
+        <Welcome onAdd={() => setAdding(true)} />
+      )}
       {dialog}
     </>
   )

@@ -1,47 +1,75 @@
 import { check, newLearnerSchema } from '@tachymetra/core/wire'
-import { Modal } from 'antd'
+import { Button, Input, Modal } from 'antd'
 import { useState } from 'react'
 import { useAddLearner } from '../data/queries.js'
 import { NameForm } from '../parts/NameForm.js'
+import { Trouble } from '../parts/Trouble.js'
 
-/** Asks for a name and nothing else. The same rule is checked here and on the server. */
+/** Asks for a name and nothing else, or for a list of them. The same rule is checked here and on the server. */
 export default function NewLearner({ onClose }: { readonly onClose: (added?: string) => void }) {
-  const [name, setName] = useState('')
+  const [names, setNames] = useState('')
+  const [several, setSeveral] = useState(false)
   const [fault, setFault] = useState<Error>()
+  const [saving, setSaving] = useState(false)
   const add = useAddLearner()
 
+  /** Adds them in order; those that were added are struck from the list, so that a fault loses nobody. */
   const save = async () => {
     const { timeZone } = Intl.DateTimeFormat().resolvedOptions()
-    const given = check(newLearnerSchema, { id: crypto.randomUUID(), name: name.trim(), timeZone })
-    if ('error' in given) {
-      setFault(new Error(given.error))
-      return
-    }
+    const lines = names.split('\n').map((name) => name.trim())
+    const wanted = several ? lines.filter((name) => name !== '') : lines
+    let first: string | undefined
+    setSaving(true)
     try {
-      onClose((await add.mutateAsync(given.value)).id)
+      if (wanted.length === 0) throw new Error('There is no name yet.')
+      for (const [i, name] of wanted.entries()) {
+        setNames(wanted.slice(i).join('\n'))
+        const given = check(newLearnerSchema, { id: crypto.randomUUID(), name, timeZone })
+        if ('error' in given) throw new Error(given.error)
+        const { id } = await add.mutateAsync(given.value)
+        first ??= id
+      }
+      onClose(first)
     } catch (error) {
       setFault(error as Error)
     }
+    setSaving(false)
+  }
+  const onNames = (next: string) => {
+    setNames(next)
+    setFault(undefined)
   }
 
   return (
     <Modal
       open
-      title="Add a learner"
+      title={several ? 'Add learners' : 'Add a learner'}
       okText="Add"
-      confirmLoading={add.isPending}
+      confirmLoading={saving}
       onOk={save}
       onCancel={() => onClose()}
     >
-      <NameForm
-        name={name}
-        fault={fault}
-        onName={(next) => {
-          setName(next)
-          setFault(undefined)
-        }}
-        onSave={() => void save()}
-      />
+      {several ? (
+        <div className="stack">
+          <label htmlFor="learner-names">Names or nicknames, one on each line</label>
+          <Input.TextArea
+            id="learner-names"
+            value={names}
+            autoFocus
+            rows={10}
+            onChange={(event) => onNames(event.target.value)}
+          />
+          {fault && <Trouble error={fault} />}
+        </div>
+      ) : (
+        <NameForm name={names} fault={fault} onName={onNames} onSave={() => void save()}>
+          <div>
+            <Button type="link" style={{ padding: 0 }} onClick={() => setSeveral(true)}>
+              Several at once, from a list
+            </Button>
+          </div>
+        </NameForm>
+      )}
     </Modal>
   )
 }

@@ -5,6 +5,8 @@ const NAMES: Record<string, string> = {
   [ERASE]: 'rub out',
   '.': 'decimal point',
   '-': 'minus',
+  '+': 'plus',
+  '=': 'set',
   r: 'remainder',
 }
 const SHOWN: Record<string, string> = { '-': '−' }
@@ -24,7 +26,22 @@ function laidOut(keys: readonly string[]): readonly string[] {
   const others = keys.filter((k) => !DIGITS.includes(k))
   if (others.length === keys.length) return [...others.slice(0, 3), ERASE, ...others.slice(3)]
   const beside = [others.at(-1) ?? '', others.at(-2) ?? '']
-  return ['7', '8', '9', ERASE, '4', '5', '6', beside[0]!, '1', '2', '3', beside[1]!, '0']
+  return [
+    '7',
+    '8',
+    '9',
+    ERASE,
+    '4',
+    '5',
+    '6',
+    beside[0]!,
+    '1',
+    '2',
+    '3',
+    beside[1]!,
+    '0',
+    ...others.slice(0, -2),
+  ]
 }
 
 /** Large keys for touch, so that no system keyboard has to come up. They act on touch, not on release. */

@@ -1,5 +1,6 @@
 import type { LearnerWire } from '@tachymetra/core/wire'
 import type { ReactNode } from 'react'
+import { Link } from 'react-router'
 import { useLearner, useLearners } from '../data/queries.js'
 import { Loading } from './Loading.js'
 import { Trouble } from './Trouble.js'
@@ -14,6 +15,11 @@ export function OneLearner({
   const learner = useLearner()
   if (learners.isPending) return <Loading />
   if (learners.isLoadingError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
-  if (!learner) return <p>Nobody is here yet. Add a learner at the desk first.</p>
+  if (!learner)
+    return (
+      <p>
+        Nobody is here yet. <Link to="/">Add a learner at the desk</Link> first.
+      </p>
+    )
   return children(learner, learners.data)
 }

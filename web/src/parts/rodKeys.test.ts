@@ -2,7 +2,7 @@ import { decimal } from '@tachymetra/core/number'
 import { clearFrame, frameValue, lowestRod, rodAt, setNumber } from '@tachymetra/core/soroban'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { chooseRod, digitKey, earthKey, type Hand, heavenKey } from './rodKeys.js'
+import { chooseRod, digitKey, earthKey, type Hand, heavenKey, numberKeys } from './rodKeys.js'
 
 const RODS = 5
 const MOST = 10n ** BigInt(RODS)
@@ -56,4 +56,18 @@ test('single beads: five by the heaven bead, one by an earth bead, none where no
       expect(value(there)).toBe(v)
     }),
   )
+})
+
+test('a number typed digit by digit takes the whole frame; one too long for it is said and leaves it', () => {
+  fc.assert(
+    fc.property(shown, rod, fc.bigInt({ min: 0n, max: 10n * MOST }), (v, at, number) => {
+      const after = numberKeys(hand(v, at), String(number))
+      const fits = number < MOST
+      expect(value(after)).toBe(fits ? number : v)
+      expect(after.notice === undefined).toBe(fits)
+      expect(after.chosen).toBe(at)
+    }),
+  )
+  expect(value(numberKeys(hand(41n), ''))).toBe(0n)
+  expect(value(numberKeys(hand(41n), '-'))).toBe(41n)
 })

@@ -1,4 +1,5 @@
 /** What keys do on the frame: choose a rod, move single beads, set a rod or add to it. */
+import { readDecimal, ZERO } from '@tachymetra/core/number'
 import { InputError } from '@tachymetra/core/problem'
 import {
   applyMoves,
@@ -8,6 +9,7 @@ import {
   lowestRod,
   rodAt,
   rodMove,
+  setNumber,
   setRod,
 } from '@tachymetra/core/soroban'
 
@@ -43,9 +45,22 @@ export function digitKey(hand: Hand, digit: number, means: DigitMeans): Hand {
   const { frame, chosen } = hand
   if (means === 'set') return chooseRod({ frame: setRod(frame, chosen, digit), chosen }, -1)
   if (digit === 0) return hand
-  try {
+  return orNotice(hand, () => {
     const { moves } = rodMove(frame, chosen, means === 'add' ? digit : -digit)
-    return { frame: applyMoves(frame, moves), chosen }
+    return applyMoves(frame, moves)
+  })
+}
+
+/** A number typed: it stands on the frame in place of whatever stood there. What is no number leaves the frame alone. */
+export function numberKeys(hand: Hand, text: string): Hand {
+  const value = text === '' ? ZERO : readDecimal(text)
+  return value ? orNotice(hand, () => setNumber(hand.frame, value)) : hand
+}
+
+/** The hand with a changed frame; where that is not possible, with the reason. */
+function orNotice({ frame, chosen }: Hand, changed: () => Frame): Hand {
+  try {
+    return { frame: changed(), chosen }
   } catch (error) {
     if (error instanceof InputError) return { frame, chosen, notice: error.message }
     throw error

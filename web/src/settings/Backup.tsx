@@ -1,9 +1,9 @@
 import type { Holdings, ProblemDetails } from '@tachymetra/core/wire'
 import { useQuery } from '@tanstack/react-query'
-import { Button } from 'antd'
+import { Button, Popconfirm } from 'antd'
 import { useState } from 'react'
 import { call, Refusal, Unreachable } from '../data/api.js'
-import { queryClient } from '../data/queries.js'
+import { queryClient, useLearners, useRemoveDemo } from '../data/queries.js'
 import { FilePick } from '../parts/FilePick.js'
 import { Trouble } from '../parts/Trouble.js'
 import { when } from '../parts/words.js'
@@ -54,6 +54,9 @@ export default function Backup() {
       await queryClient.invalidateQueries()
       setSaid('Restored. What was here before is kept in the data folder.')
     })
+  const learners = useLearners()
+  const removeDemo = useRemoveDemo()
+  const invented = learners.data?.filter((l) => l.demo).length ?? 0
   return (
     <section className="stack" aria-labelledby="backup">
       <h2 id="backup">Everything in one file</h2>
@@ -88,6 +91,22 @@ export default function Backup() {
           </div>
         </div>
       )}
+      {invented > 0 && (
+        <div>
+          <Popconfirm
+            title="Take the demo out?"
+            description="The invented learners go, with whatever was practised as one of them."
+            okText="Take it out"
+            cancelText="Keep it"
+            onConfirm={() => removeDemo.mutate()}
+          >
+            <Button danger loading={removeDemo.isPending}>
+              Take the demo out: {invented} invented {invented === 1 ? 'learner' : 'learners'}
+            </Button>
+          </Popconfirm>
+        </div>
+      )}
+      {removeDemo.error && <Trouble error={removeDemo.error} />}
       <p role="status">{said}</p>
       {fault && <Trouble error={fault} />}
     </section>

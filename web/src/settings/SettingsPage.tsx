@@ -26,21 +26,23 @@ const Backup = lazily(() => import('./Backup.js'))
 /** Everything a coach can set for one learner, and the keeping of the whole. */
 export default function SettingsPage() {
   return (
-    <OneLearner>
-      {(learner, all) => (
-        <div className="stack" style={{ gap: '1.75rem' }}>
-          <div className="row">
-            <h1 id="whose">Settings for</h1>
-            <LearnerSelect learner={learner} all={all} labelledBy="whose" />
-            <Rename learner={learner} />
-          </div>
-          <Own key={learner.id} learner={learner} />
-          <Guard>
-            <Backup />
-          </Guard>
-        </div>
-      )}
-    </OneLearner>
+    <div className="stack" style={{ gap: '1.75rem' }}>
+      <OneLearner>
+        {(learner, all) => (
+          <>
+            <div className="row">
+              <h1 id="whose">Settings for</h1>
+              <LearnerSelect learner={learner} all={all} labelledBy="whose" />
+              <Rename learner={learner} />
+            </div>
+            <Own key={learner.id} learner={learner} />
+          </>
+        )}
+      </OneLearner>
+      <Guard>
+        <Backup />
+      </Guard>
+    </div>
   )
 }
 

@@ -17,10 +17,10 @@ const MEANS: readonly [DigitMeans, string, string][] = [
   ['take', 'take away', '-'],
 ]
 
-/** The frame by itself: move beads, set, add, undo, clear, and read the value in words. */
-/** Digits, and the minus that turns them into taking away. */
-const FRAME_KEYS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '-']
+/** Digits, and the signs that say what they do. */
+const FRAME_KEYS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '+', '-', '=']
 
+/** The frame by itself: move beads, set, add, undo, clear, and read the value in words. */
 export default function FreeFrame() {
   const { rods } = useSettings()
   const [decimals, setDecimals] = useState(0)
@@ -49,8 +49,9 @@ function Standing({
   const undo = () => setHands(hands.length > 1 ? hands.slice(0, -1) : hands)
   const clear = () => move({ frame: clearFrame(rods, decimals), chosen: 0 })
   const digit = (key: string) => {
-    if (key === '-') setMeans('take')
-    else if (/\d/.test(key)) move(digitKey(hand, Number(key), means))
+    const sign = MEANS.find(([, , shortcut]) => shortcut === key)
+    if (sign) setMeans(sign[0])
+    else move(digitKey(hand, Number(key), means))
   }
   useKeys(
     {
@@ -61,8 +62,6 @@ function Standing({
       ' ': () => move(heavenKey(hand)),
       Backspace: undo,
       Delete: clear,
-      '+': () => setMeans('add'),
-      '=': () => setMeans('set'),
       v: () => setValues(!values),
     },
     { keys: FRAME_KEYS, press: digit },
@@ -70,7 +69,7 @@ function Standing({
   )
   const value = frameValue(hand.frame)
   return (
-    <div className="stack" style={{ gap: '1rem' }}>
+    <div className="stack free-frame" style={{ gap: '1rem' }}>
       <div className="row spread">
         <h1>The soroban</h1>
         <Size rods={rods} decimals={decimals} onDecimals={onDecimals} />
@@ -88,6 +87,7 @@ function Standing({
         <p>{inWords(value)}</p>
         {hand.notice && <p className="said-slip">{hand.notice}</p>}
       </div>
+      {HAS_TOUCH && <Keypad keys={FRAME_KEYS} onKey={digit} onErase={undo} />}
       <div className="row keys-line">
         {MEANS.map(([key, label, shortcut]) => (
           <KeyButton
@@ -108,9 +108,6 @@ function Standing({
           onPress={() => setValues(!values)}
         />
       </div>
-      {HAS_TOUCH && (
-        <Keypad keys={FRAME_KEYS} onKey={digit} onErase={undo} enter={{ label: 'Clear', act: clear }} />
-      )}
       <p className="faint">
         Touch, drag or click beads, with two fingers at once if you like. Keys: <kbd>←</kbd> <kbd>→</kbd>{' '}
         choose a rod, <kbd>↑</kbd> <kbd>↓</kbd> move an earth bead, <kbd>Space</kbd> the heaven bead, digits

@@ -1,0 +1,29 @@
+import { Router } from 'express'
+import { HttpProblem } from '../problem.js'
+import { removeFromAside } from '../store/backup.js'
+import type { Database } from '../store/database.js'
+import { demoIds, loadDemo } from '../store/demo.js'
+import { allLearners, removeLearner } from '../store/learners.js'
+
+/** The invented learners: to look around with where nobody is yet, and gone again with one word. */
+export function demoRoutes(db: Database, data: string): Router {
+  const router = Router()
+
+  router.post('/', (_request, response) => {
+    if (allLearners(db).length > 0)
+      throw new HttpProblem('not-empty', 'The demo can be loaded only while nobody is here.')
+    const attempts = loadDemo(db, new Date().toISOString().slice(0, 10))
+    response.status(201).json({ attempts })
+  })
+
+  router.delete('/', async (_request, response) => {
+    const ids = demoIds(db)
+    for (const id of ids) {
+      removeLearner(db, id)
+      await removeFromAside(data, id)
+    }
+    response.json({ ids })
+  })
+
+  return router
+}
