@@ -224,3 +224,32 @@ test('the server gone: every page says so and has a way on', async ({ page, serv
   await page.getByRole('button', { name: 'Load the page anew' }).click()
   await expect(page.getByLabel('Problem')).toBeVisible()
 })
+
+test('long problems, in a low window, enlarged or on a telephone: problem, question, entry and keys are seen together', async ({
+  open,
+  server,
+}) => {
+  const longest = [
+    { technique: 'Tens first', level: 9 },
+    { technique: 'Column totals', level: 8 },
+    { technique: 'Crosswise', level: 15 },
+    { technique: 'Beads: add and take away', level: 22 },
+  ]
+  for (const [width, height, hasTouch] of [
+    [1280, 800, false],
+    [640, 400, false],
+    [360, 740, true],
+    [740, 360, true],
+  ] as const) {
+    const page = await (await open({ viewport: { width, height }, hasTouch, isMobile: hasTouch })).newPage()
+    for (const choice of longest) {
+      await page.goto(server.url)
+      await chooseSession(page, { ...choice, support: 'Guided', count: 1 })
+      const onFrame = choice.technique.startsWith('Beads')
+      const seen = ['.rule, .problem-line', '#question', ...(onFrame ? ['.soroban'] : ['.entry'])]
+      for (const part of hasTouch && !onFrame ? [...seen, '.keypad'] : seen)
+        await expect(page.locator(part).first(), `${part} at ${width}x${height}`).toBeInViewport({ ratio: 1 })
+      expect(await page.evaluate(() => [scrollX, scrollY])).toEqual([0, 0])
+    }
+  }
+})

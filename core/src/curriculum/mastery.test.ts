@@ -34,7 +34,14 @@ test('what is worked: the level in force, the least support of the latest sessio
     support: 'answer',
     lastAt: '2026-03-06T10:00:00.000Z',
     latest: { answers: 20, right: 14, medianMs: 3000 },
+    alone: { answers: 20, right: 14, medianMs: 3000 },
   })
+  // Work with steps later on leaves what was done alone as it was; without any there is none.
+  expect(pairs([...all, latest(7, 3, 0, { support: 'guided' })]).worked).toMatchObject({
+    support: 'guided',
+    alone: { answers: 20, right: 14 },
+  })
+  expect(pairs([latest(7, 3, 0, { support: 'guided' })]).worked!.alone).toBe(undefined)
   // The level in force is that of the latest move; nothing was worked there yet.
   expect(pairs(all, { moves: [move(3)] }).worked).toMatchObject({
     level: 3,

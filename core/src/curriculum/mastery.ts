@@ -39,6 +39,8 @@ export interface Worked {
   readonly lastAt: string
   /** Of the latest answers under that support at that level. */
   readonly latest: Reading
+  /** Of the latest answers without any steps asked at that level, the only ones a target is for; undefined when there are none. */
+  readonly alone: Reading | undefined
 }
 
 export interface Mastery {
@@ -129,8 +131,11 @@ function workedOf(
   const level = move?.to ?? worked?.level ?? 1
   const supports = its.filter((l) => l.at === last.at).map((l) => l.support)
   const support = WORKED_SUPPORTS.findLast((s) => supports.includes(s))!
-  const same = its.find((l) => l.level === level && l.support === support)
-  return { level, support, lastAt: last.at, latest: readingOf(same?.answers ?? [], lookedBackOn(rules)) }
+  const answersUnder = (s: WorkedSupport) =>
+    its.find((l) => l.level === level && l.support === s)?.answers ?? []
+  const reading = (s: WorkedSupport) => readingOf(answersUnder(s), lookedBackOn(rules))
+  const alone = answersUnder('answer').length > 0 ? reading('answer') : undefined
+  return { level, support, lastAt: last.at, latest: reading(support), alone }
 }
 
 /** The latest answers with one more session in them, as if it had been worked. @param session newest answer first */

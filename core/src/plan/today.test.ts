@@ -263,7 +263,7 @@ test('the plan fits the minutes, whatever they are and however long practice was
 
 test('support goes one level at a time, and only when it went well', () => {
   const stand = (support: LatestAt['support'], answers: number, right: number): Pick<Mastery, 'worked'> => ({
-    worked: { level: 1, support, lastAt: now, latest: { answers, right, medianMs: 1000 } },
+    worked: { level: 1, support, lastAt: now, latest: { answers, right, medianMs: 1000 }, alone: undefined },
   })
   expect(nextSupport({ worked: undefined })).toBe('watch')
   expect(nextSupport(stand('guided', 5, 4))).toBe('steps')
@@ -332,7 +332,13 @@ test('the week ahead foresees what the rules will do: a level up, the next techn
 
 test('a session ends where support or level may change', () => {
   const stand = (answers: number): Pick<Mastery, 'worked'> => ({
-    worked: { level: 1, support: 'answer', lastAt: now, latest: { answers, right: answers, medianMs: 1000 } },
+    worked: {
+      level: 1,
+      support: 'answer',
+      lastAt: now,
+      latest: { answers, right: answers, medianMs: 1000 },
+      alone: undefined,
+    },
   })
   const length = (problems: number) => sessionLength('answer', stand(problems), LEVEL_RULES)
   expect([0, 8, 19, 20].map(length)).toEqual([20, 12, 5, 10])

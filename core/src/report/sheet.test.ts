@@ -16,7 +16,14 @@ test('the sheet says what was done, where each technique stands and why levels m
     totalMs: 3000 + 100 * (i % 11),
   }))
   const at = '2026-03-06T10:00:00.000Z'
-  const latest = [{ technique: 'add-pairs', level: 2, support: 'answer' as const, at, answers }]
+  // A later guided try takes nothing from what was done alone; where all was guided, no target stands beside it.
+  const guided = { level: 2, support: 'guided' as const, at: '2026-03-07T10:00:00.000Z' }
+  const slow = [1, 2, 3].map(() => ({ right: true, timed: true, totalMs: 23_000 }))
+  const latest = [
+    { technique: 'add-pairs', level: 2, support: 'answer' as const, at, answers },
+    { ...guided, technique: 'add-pairs', answers: slow },
+    { ...guided, technique: 'subtract-hold-drop', answers: slow },
+  ]
   const sheet = sheetOf({
     name: 'Wim',
     day: '2026-03-10',
@@ -41,7 +48,10 @@ test('the sheet says what was done, where each technique stands and why levels m
     'Facts met: 2; surely recalled lately: 1.',
   ])
   expect(sheet.tables.map((t) => t.rows)).toEqual([
-    [['Tens first', 'in practice', '2', 'answer only', '14 of 16', '3.4 s', '4.5 s']],
+    [
+      ['Tens first', 'in practice', '2', 'answer only', '14 of 16', '3.4 s', '4.5 s'],
+      ['Hold and drop', 'in practice', '2', 'guided', '3 of 3', '23.0 s', '-'],
+    ],
     [
       [
         '2026-03-05',

@@ -59,15 +59,20 @@ export function sheetOf(input: SheetInput): Sheet {
     tables: [
       {
         ...SHEET.techniques,
-        rows: practised.map(({ technique, state, worked: { level, support, latest } }) => [
-          technique.name,
-          MASTERY_NAMES[state],
-          String(level),
-          SUPPORT_NAMES[support].toLowerCase(),
-          latest.answers === 0 ? SHEET.nothing : SHEET.rightOf(latest.right, latest.answers),
-          latest.medianMs === null ? SHEET.nothing : seconds(latest.medianMs),
-          seconds(aimOf(settings, technique.id, level) ?? 0),
-        ]),
+        rows: practised.map(({ technique, state, worked }) => {
+          const { level, alone } = worked
+          // A target is for work without steps: only such times stand beside it.
+          const [support, reading] = alone ? (['answer', alone] as const) : [worked.support, worked.latest]
+          return [
+            technique.name,
+            MASTERY_NAMES[state],
+            String(level),
+            SUPPORT_NAMES[support].toLowerCase(),
+            reading.answers === 0 ? SHEET.nothing : SHEET.rightOf(reading.right, reading.answers),
+            reading.medianMs === null ? SHEET.nothing : seconds(reading.medianMs),
+            alone ? seconds(aimOf(settings, technique.id, level) ?? 0) : SHEET.nothing,
+          ]
+        }),
       },
       {
         title: SHEET.levels.title(DAYS_BACK),

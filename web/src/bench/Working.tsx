@@ -118,7 +118,7 @@ export function Working(props: Props) {
   )
   return (
     <>
-      <div className="stack">
+      <div className="stack work">
         <PaceHead
           at={at}
           of={of}
@@ -127,16 +127,20 @@ export function Working(props: Props) {
           running={!done}
           deadline={deadline}
         />
-        <Stage
-          problem={problem}
-          attempt={attempt}
-          frame={frame}
-          lit={lit}
-          rodValues={rodValues}
-          picked={picked}
-          onPick={setPicked}
-        />
-        <Asking attempt={attempt} explained={explained} frame={frame} onKey={onKey} onEnter={act.enter} />
+        <div className="stage">
+          <Stage
+            problem={problem}
+            attempt={attempt}
+            frame={frame}
+            lit={lit}
+            rodValues={rodValues}
+            picked={picked}
+            onPick={setPicked}
+          />
+        </div>
+        <div className="asking">
+          <Asking attempt={attempt} explained={explained} frame={frame} onKey={onKey} onEnter={act.enter} />
+        </div>
         {done && (
           <div className="row keys-line">
             <KeyButton

@@ -68,6 +68,10 @@ function Grids({ learnerId }: { readonly learnerId: string }) {
         <Button onClick={() => another(size)}>Another grid</Button>
         <Link to="/flash">Flash and tape</Link>
       </div>
+      <p className="faint">
+        A sum is taken at its last digit, in any order. What you enter, and how long it took, is kept in the
+        record.
+      </p>
       {trouble && <Trouble error={trouble} />}
       {item?.kind === 'grid' && (
         <Sheet
