@@ -140,10 +140,12 @@ test('stopped where a problem has just been answered: it counts in what the sess
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Running total', level: 2, support: 'Answer only', count: 5 })
   await answerOne(page)
+  await answerOne(page)
   await type(page, toText(answerOf(await problemOn(page))))
   await expect(page.locator('#said')).toContainText('Right first time')
   await page.keyboard.press('Escape')
-  await expect(page.getByText('2 of 2')).toBeVisible()
+  await expect(page.getByText('3 of 3')).toBeVisible()
+  await expect(page.getByText('All 3 right first time.')).toBeVisible()
 })
 
 test('after a right answer the next problem comes by itself, accepted at the last digit', async ({

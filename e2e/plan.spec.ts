@@ -96,6 +96,15 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   await expect(items.first()).not.toContainText('facts')
   await choose(0, 'Never')
   await expect(items.first()).not.toContainText(`${review}, `)
+  // Taken back at once, then meant.
+  const its = items.filter({ hasText: `${review}, ` })
+  const never = page.getByText(`Never planned from now on: ${review}.`)
+  await never.getByRole('button', { name: 'Put back' }).click()
+  await expect(its).toHaveCount(1)
+  await expect(never).toBeHidden()
+  await its.getByRole('button', { name: /pin, skip or ban/ }).click()
+  await page.getByRole('menuitem', { name: 'Never' }).click()
+  await expect(its).toHaveCount(0)
   // Kept on the server, not in this browser.
   await page.evaluate(() => localStorage.clear())
   await page.reload()
@@ -107,6 +116,7 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   await expect(page.locator('label', { hasText: 'Never planned' })).toContainText(review)
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: /iCalendar/ }).click()
+  expect((await download).suggestedFilename()).toMatch(/^Practice of \S.*\.ics$/)
   const calendar = readFileSync(await (await download).path(), 'utf8')
   expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(7)
   const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10).replaceAll('-', '')

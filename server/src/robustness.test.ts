@@ -60,7 +60,7 @@ const recall = {
 
 /** Every route that takes a body, with one that it takes. */
 const ROUTES: readonly { method: string; path: string; body: object }[] = [
-  { method: 'PUT', path: `/learners/${uuid(11)}`, body: learner },
+  { method: 'PUT', path: `/learners/${uuid(11)}`, body: { ...learner, name: 'Bo' } },
   { method: 'PATCH', path: `/learners/${uuid(1)}`, body: { name: 'Wim' } },
   { method: 'PATCH', path: `/learners/${uuid(1)}/settings`, body: DEFAULT_SETTINGS },
   { method: 'PUT', path: `/learners/${uuid(1)}/moves/${uuid(12)}`, body: { technique: 'add-pairs', to: 2 } },

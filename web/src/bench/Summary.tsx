@@ -42,6 +42,11 @@ export function Summary({
       </h1>
       <Moved session={session} />
       {score !== undefined && <p>Score: {score}</p>}
+      {isFaultless(rows) && (
+        <p className="advice">
+          <strong>All {rows.length} right first time.</strong>
+        </p>
+      )}
       <PaceFigures paces={pacesOf(rows)} />
       {tallies && (
         <p>
@@ -51,7 +56,11 @@ export function Summary({
       <section>
         <h2>Slips</h2>
         {slips.length === 0 ? (
-          <p>None.</p>
+          <p>
+            {rows.some((r) => r.entries.some((e) => e.verdict === 'wrong'))
+              ? 'None of a known kind; the wrong values are with their problems in the record.'
+              : 'None.'}
+          </p>
         ) : (
           <ul className="plain-list">
             {slips.map(({ id, count }) => (
@@ -73,6 +82,12 @@ export function Summary({
     </div>
   )
 }
+
+/** From how many on it is worth a word that all were right (common practice). */
+const WORTH_SAYING = 3
+
+const isFaultless = (rows: readonly { readonly clean: boolean }[]) =>
+  rows.length >= WORTH_SAYING && rows.every((r) => r.clean)
 
 /** The moves of level this session brought about, as soon as the server has judged it. */
 function Moved({ session }: { readonly session: LocalSession }) {

@@ -12,7 +12,7 @@ export interface Waiting {
 }
 
 const FIRST_WAIT_MS = 1000
-const LONGEST_WAIT_MS = 30_000
+const LONGEST_WAIT_MS = 10_000
 
 const waiting = shared<Waiting>({ unsent: 0, refused: [] })
 let wait = FIRST_WAIT_MS

@@ -19,6 +19,8 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
   const navigate = useNavigate()
   const settings = useLearnerSettings(learner.id)
   const [trouble, setTrouble] = useState<Error>()
+  // What was banned on this visit, so that it can be taken back at once; later on in the settings.
+  const [bannedNow, setBannedNow] = useState<string>()
   const { items, worked, input } = plan
   const begin = (item: PlanItem) => beginItem(learner.id, item).then((path) => navigate(path), setTrouble)
   const [first] = items
@@ -46,7 +48,12 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
                 <p>{item.because}</p>
               </div>
               <span className="row">
-                <ItemMenu learnerId={learner.id} item={item} day={input.day} />
+                <ItemMenu
+                  learnerId={learner.id}
+                  item={item}
+                  day={input.day}
+                  onBan={() => setBannedNow(item.id)}
+                />
                 <Button
                   type={i === 0 ? 'primary' : 'default'}
                   size={i === 0 ? 'large' : 'middle'}
@@ -88,6 +95,20 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
           </button>
         </p>
       )}
+      {bannedNow && settings.banned.includes(bannedNow) && (
+        <p className="faint">
+          Never planned from now on: {bannedNow === 'facts' ? 'facts' : techniqueById(bannedNow).name}.{' '}
+          <button
+            type="button"
+            className="key-button"
+            onClick={() =>
+              changeLearner(learner.id, { banned: settings.banned.filter((id) => id !== bannedNow) })
+            }
+          >
+            Put back
+          </button>
+        </p>
+      )}
       <Fold summary="The week ahead">{() => <Week week={plan.week()} />}</Fold>
     </section>
   )
@@ -120,8 +141,13 @@ function MinuteRule(props: {
 }
 
 /** Pinning, leaving out for a day and banning; all of it can be taken back in the settings. */
-function ItemMenu(props: { readonly learnerId: string; readonly item: PlanItem; readonly day: string }) {
-  const { learnerId, item, day } = props
+function ItemMenu(props: {
+  readonly learnerId: string
+  readonly item: PlanItem
+  readonly day: string
+  readonly onBan: () => void
+}) {
+  const { learnerId, item, day, onBan } = props
   const { pinned, banned, skipped } = useLearnerSettings(learnerId)
   const actions: Record<string, () => void> = {
     pin: () => changeLearner(learnerId, { pinned: [...pinned, item.id] }),
@@ -131,11 +157,13 @@ function ItemMenu(props: { readonly learnerId: string; readonly item: PlanItem; 
       changeLearner(learnerId, {
         skipped: [...skipped.filter((s) => s.day === day), { item: item.id, day }],
       }),
-    ban: () =>
+    ban: () => {
       changeLearner(learnerId, {
         banned: [...banned, item.id],
         pinned: pinned.filter((id) => id !== item.id),
-      }),
+      })
+      onBan()
+    },
   }
   return (
     <Dropdown

@@ -38,8 +38,8 @@ export function FlashSettings(props: {
           Some are taken away; the total never falls below zero
         </Checkbox>
         <p className="faint">
-          Two right in a row make it faster, one wrong slower. Any key stops at once; the sum is asked
-          afterwards.
+          Two right in a row make it faster, one wrong slower. Any key stops at once; the sum is asked when
+          all have been shown.
         </p>
         <p>
           <Link to="/grid">Numbers in a grid instead</Link>

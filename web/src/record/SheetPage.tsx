@@ -48,7 +48,7 @@ function Shown({ sheet }: { readonly sheet: Sheet }) {
   const asPdf = async () => {
     try {
       const { sheetPdf } = await import('./sheetPdf.js')
-      handOut('progress.pdf', 'application/pdf', new Uint8Array(await sheetPdf(sheet)))
+      handOut(`${sheet.title}.pdf`, 'application/pdf', new Uint8Array(await sheetPdf(sheet)))
     } catch (error) {
       setFault(error as Error)
     }

@@ -47,7 +47,11 @@ export default function Calendar(props: {
           disabled={!plan}
           onClick={() =>
             plan &&
-            handOut('practice.ics', 'text/calendar', planCalendar(plan.week(), settings, learner, now))
+            handOut(
+              `Practice of ${learner.name}.ics`,
+              'text/calendar',
+              planCalendar(plan.week(), settings, learner, now),
+            )
           }
         >
           Take out the week (iCalendar)
