@@ -5,7 +5,17 @@ import { join } from 'node:path'
 import { toText } from '@tachymetra/core/number'
 import { answerOf, printProblem, readProblem } from '@tachymetra/core/problem'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'
-import { answerOne, chooseSession, expect, problemOn, sessionRows, test, toRecord, type } from './bench.js'
+import {
+  answerOne,
+  chooseSession,
+  expect,
+  openChoice,
+  problemOn,
+  sessionRows,
+  test,
+  toRecord,
+  type,
+} from './bench.js'
 import { TestServer } from './server.js'
 
 const empty = test.extend({
@@ -206,6 +216,27 @@ test('on the frame, where only the answer is asked, a typed number takes the who
   await page.keyboard.press('Backspace')
   await page.keyboard.press('Enter')
   await expect(page.locator('#said')).toContainText('Right first time')
+})
+
+test('on a telephone the frame has fewer rods, and a wrong one is judged after the rest that is set', async ({
+  open,
+  server,
+}) => {
+  const phone = { hasTouch: true, isMobile: true, viewport: { width: 360, height: 740 } }
+  const page = await (await open(phone)).newPage()
+  await page.goto(server.url)
+  await openChoice(page)
+  await page.getByRole('radio', { name: /^Beads: set,/ }).check()
+  await page.getByLabel('Judged after a rest of').fill('30')
+  await chooseSession(page, { technique: 'Beads: set', level: 1, support: 'Guided', count: 1 })
+  await expect(page.locator('.soroban .rod')).toHaveCount(7)
+  // A digit on the rod that nothing belongs on.
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.type('1')
+  await page.waitForTimeout(4500)
+  await expect(page.locator('.steps li')).toHaveCount(0)
+  await page.keyboard.press('Enter')
+  await expect(page.locator('#said')).toContainText(' is not ')
 })
 
 test('the server gone: every page says so and has a way on', async ({ page, server }) => {

@@ -19,9 +19,8 @@ import type { Step } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { chooseRod, digitKey, earthKey, type Hand, heavenKey, numberKeys } from '../parts/rodKeys.js'
 
-/** A frame that has stood still for so long is taken as settled: right at once, wrong after a while. */
+/** A right frame that has stood still for so long is taken as settled; for a wrong one the learner sets the rest. */
 const SETTLED_RIGHT_MS = 700
-const SETTLED_WRONG_MS = 3500
 /** How long a wrong frame is shown against the right one before it is taken back. */
 const SHOWN_WRONG_MS = 1800
 
@@ -55,13 +54,15 @@ export function useBeads(given: {
   readonly standing: Decimal
   readonly active: boolean
   readonly strict: boolean
+  /** How long a frame that is not right may stand still before it is judged, in milliseconds. */
+  readonly restMs: number
   /** The last entry, when it was wrong and its question is still open. */
   readonly wrong: object | undefined
   /** Called whenever beads move. */
   readonly onMove: () => void
   readonly commit: (value: Decimal) => void
 }): Beads {
-  const { start, step, at, standing, active, strict, wrong, onMove, commit } = given
+  const { start, step, at, standing, active, strict, restMs, wrong, onMove, commit } = given
   // By its text, since an equal number may be another object.
   const standingText = toText(standing)
   const before = useMemo(() => setNumber(start, readDecimal(standingText)!), [start, standingText])
@@ -101,10 +102,10 @@ export function useBeads(given: {
     const value = frameValue(hand.frame)
     const timer = setTimeout(
       () => latest.current.commit(value),
-      meets(step, value) ? SETTLED_RIGHT_MS : SETTLED_WRONG_MS,
+      meets(step, value) ? SETTLED_RIGHT_MS : restMs,
     )
     return () => clearTimeout(timer)
-  }, [hand.frame, active, step, right, strict, before])
+  }, [hand.frame, active, step, right, strict, restMs, before])
 
   /** Everything of this step is taken back; no judgement is passed on that. */
   const startAgain = () => {

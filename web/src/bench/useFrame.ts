@@ -16,6 +16,7 @@ import { trace } from '@tachymetra/core/technique'
 import { useMemo } from 'react'
 import { useFade } from '../data/fade.js'
 import { useSettings } from '../data/settings.js'
+import { rodsShown } from '../parts/rodsShown.js'
 import type { AttemptOnScreen } from '../parts/useAttempt.js'
 import { type Beads, useBeads } from './beads.js'
 
@@ -46,7 +47,8 @@ export function useFrame(
   lit: number | undefined,
 ): BenchFrame {
   const { technique, problem, level } = exercise
-  const { rods, strict } = useSettings()
+  const { strict, restMs, ...settings } = useSettings()
+  const rods = rodsShown(settings.rods)
   const { progress } = attempt
   const step = openStep(progress)
   const fade = useFade(learnerId, technique.id, level)
@@ -65,6 +67,7 @@ export function useFrame(
     standing: abacus && walk ? (leftStanding(walk.steps, walk.entries) ?? frameValue(start)) : ZERO,
     active: onFrame,
     strict,
+    restMs,
     wrong: last && last.took === 0 ? last : undefined,
     onMove: attempt.touch,
     commit: (value) => attempt.enter(toText(value)),

@@ -28,6 +28,8 @@ export interface Settings {
   readonly rods: number
   /** On the frame: is every bead and its order judged, or only what the rods show? */
   readonly strict: boolean
+  /** Milliseconds a frame that is not right stands still before it is judged. */
+  readonly restMs: number
   /** Milliseconds between two bead moves that are played. */
   readonly beadMs: number
   readonly flash: FlashSettings
@@ -45,6 +47,7 @@ const DEFAULTS: Settings = {
   onward: 'enter',
   rods: 13,
   strict: false,
+  restMs: 3500,
   beadMs: 550,
   factDeck: 'to-ten',
   factCount: 20,

@@ -18,7 +18,7 @@ export function FrameChoice(props: {
   readonly level: number
 }) {
   const { learnerId, technique, level: of } = props
-  const { rods, strict } = useSettings()
+  const { rods, strict, restMs } = useSettings()
   const { level } = useFade(learnerId, technique, of)
   return (
     <>
@@ -56,6 +56,21 @@ export function FrameChoice(props: {
           value={rods}
           onChange={(n) => changeSettings({ rods: n ?? rods })}
           style={{ width: '5.5rem' }}
+        />
+      </div>
+      <div className="row">
+        <label htmlFor="frame-rest">
+          <strong>Judged after a rest of</strong>
+        </label>
+        <InputNumber
+          id="frame-rest"
+          min={1}
+          max={30}
+          step={0.5}
+          value={restMs / 1000}
+          onChange={(s) => changeSettings({ restMs: s === null ? restMs : Math.round(s * 1000) })}
+          suffix="s"
+          style={{ width: '6.5rem' }}
         />
       </div>
     </>
