@@ -2,6 +2,7 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { Page } from '@playwright/test'
 import { toText } from '@tachymetra/core/number'
 import { answerOf, printProblem, readProblem } from '@tachymetra/core/problem'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'
@@ -198,6 +199,13 @@ test('two tabs: each keeps its learner, and the bench says whose session it is',
   await expect(other.locator('.ant-select', { hasText: second!.name })).toBeVisible()
 })
 
+/** The answer to the problem that stands above a frame. */
+async function answerAboveFrame(page: Page): Promise<string> {
+  const text = (await page.locator('.problem-line').textContent())!
+  const plain = text.replaceAll('\u2009', '').replaceAll('\u2212', '-').replaceAll(' ', '')
+  return toText(answerOf(readProblem(plain)))
+}
+
 test('on the frame, where only the answer is asked, a typed number takes the whole frame', async ({
   page,
   server,
@@ -209,10 +217,7 @@ test('on the frame, where only the answer is asked, a typed number takes the who
     support: 'Answer only',
     count: 2,
   })
-  const text = (await page.locator('.problem-line').textContent())!
-  const plain = text.replaceAll('\u2009', '').replaceAll('\u2212', '-').replaceAll(' ', '')
-  const answer = toText(answerOf(readProblem(plain)))
-  await page.keyboard.type(`${answer}9`)
+  await page.keyboard.type(`${await answerAboveFrame(page)}9`)
   await page.keyboard.press('Backspace')
   await page.keyboard.press('Enter')
   await expect(page.locator('#said')).toContainText('Right first time')
@@ -237,6 +242,16 @@ test('on a telephone the frame has fewer rods, and a wrong one is judged after t
   await expect(page.locator('.steps li')).toHaveCount(0)
   await page.keyboard.press('Enter')
   await expect(page.locator('#said')).toContainText(' is not ')
+  // Where only the answer is asked there are keys for it, and nothing is judged before that is wished.
+  await page.goto(server.url)
+  const alone = { technique: 'Beads: add and take away', level: 7, support: 'Answer only', count: 1 }
+  await chooseSession(page, alone)
+  const keys = page.getByRole('group', { name: 'Answer keys' })
+  await expect(keys).toBeInViewport({ ratio: 1 })
+  for (const digit of await answerAboveFrame(page))
+    await keys.getByRole('button', { name: digit, exact: true }).tap()
+  await keys.getByRole('button', { name: 'Judge' }).tap()
+  await expect(page.locator('#said')).toContainText('Right first time')
 })
 
 test('the server gone: every page says so and has a way on', async ({ page, server }) => {

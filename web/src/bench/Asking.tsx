@@ -2,7 +2,8 @@ import { toText } from '@tachymetra/core/number'
 import { openStep } from '@tachymetra/core/session'
 import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
-import { Done, FRAME_NOTES, Hint, questionOf, Said } from '../parts/saying.js'
+import { Keypad } from '../parts/Keypad.js'
+import { Done, FRAME_NOTES, FRAME_NOTES_ALONE, Hint, questionOf, Said } from '../parts/saying.js'
 import { HAS_TOUCH } from '../parts/touch.js'
 import type { AttemptOnScreen } from '../parts/useAttempt.js'
 import type { BenchFrame } from './useFrame.js'
@@ -36,9 +37,8 @@ export function Asking(props: {
       </p>
       {step?.picks && <p className="faint pick-note">Or tap the digits you take and press Enter.</p>}
       {onFrame && (
-        <p className="faint pick-note">
-          {FRAME_NOTES[fade.level]}
-          {!step && ' Or type the number: it stands on the frame; Enter judges it.'}
+        <p className="faint pick-note frame-note">
+          {step ? FRAME_NOTES[fade.level] : FRAME_NOTES_ALONE[fade.level]}
         </p>
       )}
       <Entry
@@ -61,11 +61,20 @@ export function Asking(props: {
           )}
         </div>
       </Entry>
-      {onFrame && HAS_TOUCH && (
-        <div className="row keys-line">
-          <KeyButton label="Judge" onPress={onEnter} main />
-        </div>
-      )}
+      {onFrame &&
+        HAS_TOUCH &&
+        (step ? (
+          <div className="row keys-line">
+            <KeyButton label="Judge" onPress={onEnter} main />
+          </div>
+        ) : (
+          <Keypad
+            keys={kind.keys}
+            onKey={beads.digit}
+            onErase={beads.erase}
+            enter={{ label: 'Judge', act: onEnter }}
+          />
+        ))}
     </>
   )
 }

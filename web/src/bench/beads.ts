@@ -37,6 +37,8 @@ export interface Beads {
   readonly said: string | undefined
   readonly keys: Readonly<Record<string, () => void>>
   readonly digit: (key: string) => void
+  /** Takes back the last digit typed, or everything moved since the step began. */
+  readonly erase: () => void
   /** What the frame shows now. */
   readonly value: () => Decimal
 }
@@ -152,6 +154,7 @@ export function useBeads(given: {
     setHand(next)
     if (!nextMove(moves, work.moves)) latest.current.commit(frameValue(next.frame))
   }
+  const erase = () => active && (typed ? writeNumber(typed.slice(0, -1)) : startAgain())
   return {
     frame: hand.frame,
     chosen: hand.chosen,
@@ -170,8 +173,9 @@ export function useBeads(given: {
       ArrowUp: () => move(earthKey(hand, 1)),
       ArrowDown: () => move(earthKey(hand, -1)),
       ' ': () => move(heavenKey(hand)),
-      Backspace: () => active && (typed ? writeNumber(typed.slice(0, -1)) : startAgain()),
+      Backspace: erase,
     },
+    erase,
     digit: (key) => {
       if (!step && typed !== undefined) writeNumber(typed + key)
       else if (/\d/.test(key)) move(digitKey(hand, Number(key), 'set'))

@@ -51,6 +51,14 @@ export const FRAME_NOTES: Readonly<Record<FadeLevel, string>> = {
   none: '',
 }
 
+/** The same where only the answer is asked: nothing is judged before the learner says so. */
+export const FRAME_NOTES_ALONE: Readonly<Record<FadeLevel, string>> = {
+  beads: 'Move the beads, or type the number and it stands on them; Enter judges.',
+  ghosts: 'The beads are only shadows now: see them, move them or type the number; Enter judges.',
+  empty: 'The rods are bare: move the beads you see in your mind, or type the number; Enter judges.',
+  none: '',
+}
+
 /** Every bead of the step with its finger. */
 function Fingering({ moves }: { readonly moves: readonly BeadMove[] }) {
   return (
