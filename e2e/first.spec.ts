@@ -232,7 +232,7 @@ test('on a telephone the frame has fewer rods, and a wrong one is judged after t
   await page.goto(server.url)
   await openChoice(page)
   await page.getByRole('radio', { name: /^Beads: set,/ }).check()
-  await page.getByLabel('Judged after a rest of').fill('30')
+  await page.getByLabel('Checked after a rest of').fill('30')
   await chooseSession(page, { technique: 'Beads: set', level: 1, support: 'Guided', count: 1 })
   await expect(page.locator('.soroban .rod')).toHaveCount(7)
   // A digit on the rod that nothing belongs on.
@@ -250,7 +250,7 @@ test('on a telephone the frame has fewer rods, and a wrong one is judged after t
   await expect(keys).toBeInViewport({ ratio: 1 })
   for (const digit of await answerAboveFrame(page))
     await keys.getByRole('button', { name: digit, exact: true }).tap()
-  await keys.getByRole('button', { name: 'Judge' }).tap()
+  await keys.getByRole('button', { name: 'Check' }).tap()
   await expect(page.locator('#said')).toContainText('Right first time')
 })
 

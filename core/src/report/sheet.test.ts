@@ -45,7 +45,7 @@ test('the sheet says what was done, where each technique stands and why levels m
   expect(sheet.title).toBe('Progress of Wim, 2026-03-10')
   expect(sheet.lines).toEqual([
     'The last 28 days: practice on 2 of them, 4 minutes together, 16 problems.',
-    'Facts met: 2; surely recalled lately: 1.',
+    'Facts met: 2; right the last time: 1.',
   ])
   expect(sheet.tables.map((t) => t.rows)).toEqual([
     [

@@ -51,7 +51,7 @@ export const SHEET = {
   title: (name: string, day: string) => `Progress of ${name}, ${day}`,
   practice: (back: number, days: number, minutes: number, problems: number) =>
     `The last ${back} days: practice on ${days} of them, ${minutes} minutes together, ${problems} problems.`,
-  facts: (met: number, sure: number) => `Facts met: ${met}; surely recalled lately: ${sure}.`,
+  facts: (met: number, sure: number) => `Facts met: ${met}; right the last time: ${sure}.`,
   techniques: {
     title: 'Techniques, the latest first',
     columns: ['Technique', 'Standing', 'Level', 'Support', 'Right', 'Pace', 'Target'],

@@ -65,14 +65,14 @@ export function Asking(props: {
         HAS_TOUCH &&
         (step ? (
           <div className="row keys-line">
-            <KeyButton label="Judge" onPress={onEnter} main />
+            <KeyButton label="Check" onPress={onEnter} main />
           </div>
         ) : (
           <Keypad
             keys={kind.keys}
             onKey={beads.digit}
             onErase={beads.erase}
-            enter={{ label: 'Judge', act: onEnter }}
+            enter={{ label: 'Check', act: onEnter }}
           />
         ))}
     </>

@@ -60,7 +60,7 @@ export function FrameChoice(props: {
       </div>
       <div className="row">
         <label htmlFor="frame-rest">
-          <strong>Judged after a rest of</strong>
+          <strong>Checked after a rest of</strong>
         </label>
         <InputNumber
           id="frame-rest"

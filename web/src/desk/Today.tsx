@@ -75,8 +75,8 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
       )}
       {keyingDue(settings, input.now) && items.some((i) => i.kind === 'facts') && (
         <p className="faint">
-          How long keying takes {settings.keying ? 'was measured long ago' : 'has not been measured'}, so
-          facts are judged by a common time. <Link to="/facts?keying">Measure it, 20 seconds</Link>
+          How long keying takes {settings.keying ? 'was measured long ago' : 'has not been measured'}, so a
+          usual time is taken for it. <Link to="/facts?keying">Measure it, 20 seconds</Link>
         </p>
       )}
       {trouble && <Trouble error={trouble} />}
@@ -133,7 +133,7 @@ function MinuteRule(props: {
       {worked > 0 && <span className="done" style={{ width: `${(100 * worked) / whole}%` }} />}
       {items.map((item) => (
         <span key={item.id} className={item.kind} style={{ width: `${(100 * item.minutes) / whole}%` }}>
-          {item.kind === 'facts' ? 'facts' : item.kind === 'edge' ? 'on the edge' : 'review'}
+          {item.kind === 'facts' ? 'facts' : item.kind === 'edge' ? 'practice' : 'review'}
         </span>
       ))}
     </div>

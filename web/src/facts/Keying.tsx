@@ -37,7 +37,7 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
     return (
       <div className="stack">
         <h1>{found} ms to key a digit</h1>
-        <p>From now on facts are judged by the thinking alone.</p>
+        <p>From now on facts are timed by the thinking alone.</p>
         <div>
           <Button type="primary" autoFocus onClick={onEnd}>
             Back to the facts

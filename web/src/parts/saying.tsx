@@ -45,7 +45,7 @@ function standingEntry({ entries, outcome }: Progress): JudgedEntry | undefined 
 
 /** What is to be done on the frame, by how much of it is left. */
 export const FRAME_NOTES: Readonly<Record<FadeLevel, string>> = {
-  beads: 'Move the beads; Enter, or a short rest, judges them.',
+  beads: 'Move the beads; Enter, or a short rest, checks them.',
   ghosts: 'The beads are only shadows now: see them for yourself.',
   empty: 'The rods are bare: move the beads you see in your mind; the digits tell what stands there.',
   none: '',
@@ -53,9 +53,9 @@ export const FRAME_NOTES: Readonly<Record<FadeLevel, string>> = {
 
 /** The same where only the answer is asked: nothing is judged before the learner says so. */
 export const FRAME_NOTES_ALONE: Readonly<Record<FadeLevel, string>> = {
-  beads: 'Move the beads, or type the number and it stands on them; Enter judges.',
-  ghosts: 'The beads are only shadows now: see them, move them or type the number; Enter judges.',
-  empty: 'The rods are bare: move the beads you see in your mind, or type the number; Enter judges.',
+  beads: 'Move the beads, or type the number and it stands on them; Enter checks it.',
+  ghosts: 'The beads are only shadows now: see them, move them or type the number; Enter checks it.',
+  empty: 'The rods are bare: move the beads you see in your mind, or type the number; Enter checks it.',
   none: '',
 }
 
