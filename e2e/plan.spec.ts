@@ -38,7 +38,7 @@ test('the day: open, plan, facts, technique, summary, record, by keyboard alone'
   await expect(plan.nth(1)).toContainText('New: it needs nothing else first.')
 
   // From the top of the page to the button that begins the day, by Tab alone.
-  const begin = page.getByRole('button', { name: /^Begin/ })
+  const begin = page.getByRole('button', { name: /^Begin ?:/ })
   await page.locator('body').focus()
   for (let i = 0; i < 40 && !(await begin.evaluate((b) => b === document.activeElement)); i += 1)
     await page.keyboard.press('Tab')
@@ -180,10 +180,10 @@ test('levels: moved up by the rule at once, the rule changed, set back by hand, 
   await page.goto(server.url)
   await page.getByRole('radio', { name: /^Running total, known/ }).check()
   const ladder = page.getByRole('radiogroup', { name: 'Level' })
-  await expect(ladder.locator('label', { hasText: 'in force' })).toContainText('2')
+  await expect(ladder.locator('label', { hasText: '(current)' })).toContainText('2')
   await ladder.getByRole('radio').first().check()
-  await page.getByRole('button', { name: 'Put level 1 in force' }).click()
-  await expect(ladder.locator('label', { hasText: 'in force' })).toContainText('1')
+  await page.getByRole('button', { name: 'Make level 1 the current one' }).click()
+  await expect(ladder.locator('label', { hasText: '(current)' })).toContainText('1')
   await page.goto(`${server.url}/record`)
   const moves = page.locator('.moves li')
   await expect(moves).toHaveCount(2)

@@ -1,5 +1,5 @@
 import { toText, toWords } from '@tachymetra/core/number'
-import { answerOf, printProblem } from '@tachymetra/core/problem'
+import { answerOf, answerPlaces, printProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { itemCount } from '@tachymetra/core/set'
 import { trace } from '@tachymetra/core/technique'
@@ -223,4 +223,49 @@ test('touch: the keypad types, mends and commits', async ({ open, server }) => {
   await expect(page.getByTestId('entry')).toHaveValue(answer)
   await page.getByRole('button', { name: 'Enter', exact: true }).tap()
   await expect(page.locator('#said')).toContainText('Right')
+})
+
+test('what is typed appears on the rule where it belongs, from the right too where the work goes that way', async ({
+  page,
+  server,
+}) => {
+  const typed = page.locator('.rule .typed')
+  const box = page.locator('.entry-line')
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Crosswise', level: 1, support: 'Guided', count: 1 })
+  await expect(box).toHaveCount(0)
+  await page.keyboard.type('17')
+  await expect(page.locator('.rule .lit.typed')).toHaveText('17')
+  await page.keyboard.press('Backspace')
+  await expect(typed).toHaveText('1')
+  await page.keyboard.press('Escape')
+  // A gap is only kept in mind: it stands in a box.
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Near a base', level: 1, support: 'Guided', count: 1 })
+  await page.keyboard.type('3')
+  await expect(box).toBeVisible()
+  await expect(typed).toHaveCount(0)
+  await page.keyboard.press('Escape')
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Crosswise', level: 3, support: 'Answer only', count: 2 })
+  const problem = await problemOn(page)
+  const answer = toText(answerOf(problem))
+  const { high } = answerPlaces(problem)
+  await expect(page.locator('.rule .zone')).toHaveCount(high + 1)
+  await page.keyboard.type(answer.slice(0, -1))
+  await expect(page.locator('.rule .zone').last()).toHaveText(answer.at(-2)!)
+  await page.keyboard.press('r')
+  await expect(typed).toHaveCount(0)
+  const fromRight = [...answer].reverse()
+  await page.keyboard.type(fromRight[0]!)
+  await expect(page.locator('.rule .zone').last()).toHaveText(fromRight[0]!)
+  await page.keyboard.type(fromRight.slice(1).join(''))
+  expect((await typed.allTextContents()).join('')).toBe(answer)
+  await page.keyboard.press('Enter')
+  await expect(page.locator('#said')).toContainText('Right first time')
+  await page.keyboard.press('Enter')
+  // Kept, until it is turned back.
+  await page.reload()
+  await page.getByRole('button', { name: 'Write from the left' }).click()
+  await answerOne(page)
 })

@@ -9,6 +9,7 @@ import { createApp } from './app.js'
 import { clearWorking } from './store/backup.js'
 import { openDatabase } from './store/database.js'
 import { loadDemo } from './store/demo.js'
+import { eraseOverdue } from './store/erase.js'
 import { lockFolder } from './store/lock.js'
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..')
@@ -86,6 +87,13 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
     if (stored) say(`Demo data made: ${stored} attempts of eight invented learners.`)
   }
 
+  const overdue = () =>
+    eraseOverdue(db, data, new Date().toISOString()).catch((error) =>
+      log.error({ err: error }, 'erasing failed'),
+    )
+  await overdue()
+  const daily = setInterval(overdue, 86_400_000).unref()
+
   const loopback = isLoopback(host)
   if (!loopback)
     say('Warning: nobody has to sign in, so whoever reaches this address can read and change every record.')
@@ -102,6 +110,7 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
   const stop = () => {
     if (stopping) process.exit(1)
     stopping = true
+    clearInterval(daily)
     say('Stopping.')
     // Requests under way are answered first; a client that will not let go is cut off.
     server.close(() => {

@@ -1,11 +1,13 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { ConfigProvider, Select } from 'antd'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useLayoutEffect, useMemo, useState } from 'react'
 import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
+import { useLearnerSettingsQuery } from './data/learnerSettings.js'
 import { useWaiting } from './data/outbox.js'
-import { queryClient, useLearners } from './data/queries.js'
-import { changeSettings, type Settings, useSettings } from './data/settings.js'
+import { queryClient, useLearner, useLearners } from './data/queries.js'
+import { changeSettings, currentSettings, type Settings, useSettings } from './data/settings.js'
 import { Desk } from './desk/Desk.js'
+import { Gone } from './parts/Gone.js'
 import { Guard, lazily } from './parts/Guard.js'
 import './page.css'
 import { antTheme, type Light, lightUp, type Palette } from './theme.js'
@@ -27,9 +29,10 @@ const AttemptPage = lazily(() => import('./record/AttemptPage.js'))
 
 export function App() {
   const [light, palette] = useLight()
+  const textSize = useTextSize()
   return (
     <ConfigProvider
-      theme={antTheme(light, palette)}
+      theme={antTheme(light, palette, textSize)}
       button={{ autoInsertSpace: false }}
       wave={{ disabled: true }}
     >
@@ -83,7 +86,26 @@ const THEMES: { value: Settings['theme']; label: string }[] = [
   { value: 'night', label: 'Light: night' },
 ]
 
+/** The size of everything on the page, as the browser has it times what is set. */
+function useTextSize(): number {
+  const { textSize } = useSettings()
+  useLayoutEffect(() => {
+    document.documentElement.style.fontSize = textSize === 1 ? '' : `${100 * textSize}%`
+  }, [textSize])
+  return textSize
+}
+
+/** Keeps to what is set for the learner of this tab. */
+function useOwnTextSize(): void {
+  const learner = useLearner()
+  const textSize = useLearnerSettingsQuery(learner?.id).data?.textSize
+  useEffect(() => {
+    if (textSize !== undefined && textSize !== currentSettings().textSize) changeSettings({ textSize })
+  }, [textSize])
+}
+
 function Page() {
+  useOwnTextSize()
   const { theme, learnerId } = useSettings()
   const learners = useLearners()
   const { pathname } = useLocation()
@@ -134,6 +156,7 @@ function Page() {
         </nav>
       </header>
       <main>
+        <Gone />
         <Guard at={pathname}>
           <Outlet />
         </Guard>

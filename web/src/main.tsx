@@ -8,11 +8,12 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { App } from './App.js'
 import { startOutbox } from './data/outbox.js'
-import { recordChanged } from './data/queries.js'
+import { followChanges, recordChanged } from './data/queries.js'
 import { followOtherTabs } from './data/settings.js'
 
 startOutbox(recordChanged)
 followOtherTabs()
+followChanges()
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <App />

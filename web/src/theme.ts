@@ -18,8 +18,8 @@ export function currentPalette(): Palette {
   return Object.fromEntries(INKS.map((ink) => [ink, style.getPropertyValue(`--${ink}`).trim()])) as Palette
 }
 
-/** The component library dressed as the rest of the program: flat, square-cornered, paper and ink. */
-export function antTheme(light: Light, c: Palette): ThemeConfig {
+/** The component library dressed as the rest of the program: flat, square-cornered, paper and ink, in the size that is set. */
+export function antTheme(light: Light, c: Palette, textSize: number): ThemeConfig {
   return {
     algorithm: light === 'night' ? theme.darkAlgorithm : theme.defaultAlgorithm,
     token: {
@@ -40,9 +40,9 @@ export function antTheme(light: Light, c: Palette): ThemeConfig {
       colorTextLightSolid: c['on-signal'],
       fontFamily: "'Atkinson Hyperlegible Next', system-ui, sans-serif",
       fontFamilyCode: "'Atkinson Hyperlegible Mono', monospace",
-      fontSize: 16,
+      fontSize: 16 * textSize,
       borderRadius: 2,
-      controlHeight: 40,
+      controlHeight: 40 * textSize,
       boxShadow: 'none',
       boxShadowSecondary: `0 0 0 1px ${c.line}`,
       wireframe: false,

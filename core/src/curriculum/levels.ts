@@ -17,13 +17,21 @@ export const LEVEL_RULES: LevelRules = { upOf: 20, upRight: 19, backOf: 10, back
 /** A learner's own targets in milliseconds, by technique and level. */
 export type Targets = Readonly<Record<string, Readonly<Record<string, number>>>>
 
-/** The time a learner aims for at a level: their own where set, else the default; undefined for own parameters. */
+/** What the time to aim for follows from. */
+export interface Aims {
+  readonly targets: Targets
+  /** How many times the default targets a learner is given; once unless it is set. */
+  readonly extraTime?: number
+}
+
+/** The time a learner aims for at a level: their own where set, else the default with their extra time; undefined for own parameters. */
 export function aimOf(
-  { targets }: { readonly targets: Targets },
+  { targets, extraTime = 1 }: Aims,
   technique: string,
   level: number,
 ): number | undefined {
-  return targets[technique]?.[level] ?? targetOf(techniqueById(technique), level)
+  const usual = targetOf(techniqueById(technique), level)
+  return targets[technique]?.[level] ?? (usual === undefined ? undefined : usual * extraTime)
 }
 
 /** One problem worked to its end, as far as the rules look at it. */

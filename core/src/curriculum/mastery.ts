@@ -62,6 +62,7 @@ export interface MasteryInput {
   /** The latest move of each technique: the levels below the one in force are known. */
   readonly moves: readonly Move[]
   readonly targets?: Targets
+  readonly extraTime?: number
   /** A level is known by what would move the learner up from it. */
   readonly rules?: LevelRules
 }
@@ -98,7 +99,7 @@ function knownLevel(
 
 function knownByAnswers(
   technique: Technique,
-  { latest, targets = {}, rules = LEVEL_RULES }: MasteryInput,
+  { latest, targets = {}, extraTime = 1, rules = LEVEL_RULES }: MasteryInput,
 ): { readonly level: number | undefined; readonly words: string } {
   const its = latest.filter((l) => l.technique === technique.id)
   const alone = its
@@ -106,7 +107,7 @@ function knownByAnswers(
     .toSorted((a, b) => b.level - a.level)
   let words = ''
   for (const { level, answers } of alone) {
-    const targetMs = aimOf({ targets }, technique.id, level)!
+    const targetMs = aimOf({ targets, extraTime }, technique.id, level)!
     const { answers: of, right, medianMs } = readingOf(answers, rules.upOf)
     const said = MASTERY.latest(right, of, medianMs, targetMs)
     if (adviseLevel(answers, targetMs, rules).move === 'up') return { level, words: said }

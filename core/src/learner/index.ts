@@ -1,7 +1,14 @@
 export { BUG_DAYS } from './bugs.js'
 export { FADE_LEVELS, type Fade, type FadeLevel, fadeAfter, fadeOf, fadesOfOlder, withFade } from './fade.js'
 export { keyingOf, numbersToCopy } from './keying.js'
-export { paceOf, perMinute, shareRight } from './pace.js'
+export {
+  type Best,
+  newBestOf,
+  paceOf,
+  rightPerMinute,
+  shareRight,
+  TELLING,
+} from './pace.js'
 export {
   COMMON_KEY_MS,
   type FactMemory,
@@ -10,14 +17,18 @@ export {
   type Recall,
   type RecallRecord,
   recalled,
+  recallLimit,
   remember,
   toAsk,
 } from './recall.js'
 export {
   DEFAULT_SETTINGS,
+  EXTRA_TIMES,
   KEYING_DAYS,
   keyingDue,
   type LearnerSettings,
+  settingsForAge,
+  TEXT_SIZES,
 } from './settings.js'
 export { suggestTarget } from './targets.js'
 export {

@@ -1,5 +1,6 @@
 /** What a run of attempts says about pace and accuracy. Medians, not means: one interruption must not spoil it. */
 import { median } from '../number/statistics.js'
+import type { WorkedSupport } from '../session/support.js'
 
 /** The least an attempt must tell to be counted. */
 export interface Counted {
@@ -20,11 +21,51 @@ export interface Pace {
   /** Attempts worked to the end and timed, and the time they took together. */
   readonly timed: number
   readonly timedMs: number
+  /** How many of those were right. */
+  readonly timedRight: number
 }
 
-/** Problems worked per minute of working; undefined when nothing was timed. */
-export function perMinute({ timed, timedMs }: Pick<Pace, 'timed' | 'timedMs'>): number | undefined {
-  return timedMs > 0 ? (timed * 60_000) / timedMs : undefined
+/**
+ * Right answers per minute of working, the usual measure of fluency (common practice, no published source); undefined
+ * when nothing was timed.
+ */
+export function rightPerMinute({
+  timedRight,
+  timedMs,
+}: Pick<Pace, 'timedRight' | 'timedMs'>): number | undefined {
+  return timedMs > 0 ? (timedRight * 60_000) / timedMs : undefined
+}
+
+/** The best of one's own at a level of a technique under one support. */
+export interface Best {
+  readonly technique: string
+  readonly level: number
+  readonly support: WorkedSupport
+  /** The fastest right answer, in milliseconds. */
+  readonly bestMs: number | null
+  /** The most right answers a minute in a session that is long enough to tell. */
+  readonly perMinute: number | null
+}
+
+/** From so many timed problems on a session tells a pace (common practice, no published source). */
+export const TELLING = 5
+
+/** What a session has that none before it had. */
+export type NewBest =
+  | { readonly kind: 'per-minute'; readonly now: number; readonly before: number }
+  | { readonly kind: 'answer'; readonly now: number; readonly before: number }
+
+/**
+ * The one thing in which a session went beyond all before it, the pace of the whole before a single answer; undefined
+ * where nothing did, or where there was nothing before.
+ */
+export function newBestOf(pace: Pace, before: Best | undefined): NewBest | undefined {
+  const perMinute = rightPerMinute(pace)
+  if (before?.perMinute && perMinute && pace.timed >= TELLING && perMinute > before.perMinute)
+    return { kind: 'per-minute', now: perMinute, before: before.perMinute }
+  if (before?.bestMs && pace.bestMs !== undefined && pace.bestMs < before.bestMs)
+    return { kind: 'answer', now: pace.bestMs, before: before.bestMs }
+  return undefined
 }
 
 /** The best is the fastest attempt that was right. */
@@ -39,6 +80,7 @@ export function paceOf(attempts: readonly Counted[]): Pace {
     bestMs: rights.length ? Math.min(...rights) : undefined,
     timed: timed.length,
     timedMs: timed.reduce((sum, a) => sum + a.totalMs, 0),
+    timedRight: rights.length,
   }
 }
 

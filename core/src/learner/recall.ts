@@ -95,13 +95,18 @@ export function isRecalled(recall: Pick<Recall, 'right' | 'thinkMs'>, withinMs: 
   return gradeOf(recall, withinMs) !== Rating.Again
 }
 
+/** The time within which a fact of a deck counts as recalled. @param extraTime how many times the usual the learner is given */
+export function recallLimit({ withinMs }: Pick<FactDeck, 'withinMs'>, extraTime = 1): number {
+  return withinMs * extraTime
+}
+
 /** The memory after one more recall. @throws RangeError for a fact that is in no deck. */
-export function remember(before: FactMemory | undefined, recall: Recall): FactMemory {
+export function remember(before: FactMemory | undefined, recall: Recall, extraTime = 1): FactMemory {
   const found = factById(recall.fact)
   if (!found) throw new RangeError(`There is no fact "${recall.fact}".`)
   const at = new Date(recall.at)
   const card = before ? revived(before.card) : createEmptyCard(at)
-  const { card: next } = scheduler.next(card, at, gradeOf(recall, found.deck.withinMs))
+  const { card: next } = scheduler.next(card, at, gradeOf(recall, recallLimit(found.deck, extraTime)))
   return { fact: recall.fact, due: next.due.toISOString(), card: next }
 }
 

@@ -5,6 +5,7 @@ export {
   type Decimal,
   decimal,
   digitAt,
+  digitCount,
   equal,
   highestPlace,
   lowestPlace,

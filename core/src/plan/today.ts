@@ -3,7 +3,7 @@
  * on the edge of its target, then one review (common practice, no published source). Nothing is owed for days missed.
  */
 
-import { aimOf, type LevelRules } from '../curriculum/levels.js'
+import { type Aims, aimOf, type LevelRules } from '../curriculum/levels.js'
 import type { Mastery } from '../curriculum/mastery.js'
 import { FACT_DECKS } from '../facts/decks.js'
 import { bugOf, type SlipCount } from '../learner/bugs.js'
@@ -13,12 +13,12 @@ import { daysBetween } from '../number/days.js'
 import { seeded } from '../number/random.js'
 import { techniqueById } from '../registry/techniques.js'
 import type { Support } from '../session/support.js'
-import { bugWords, PLAN } from '../words/plan.js'
+import { bugWords, EASY_PLAN, PLAN } from '../words/plan.js'
 
 export interface PlanInput {
   readonly settings: Pick<
     LearnerSettings,
-    'minutes' | 'decks' | 'pinned' | 'banned' | 'skipped' | 'targets' | 'rules'
+    'minutes' | 'decks' | 'pinned' | 'banned' | 'skipped' | 'targets' | 'extraTime' | 'rules' | 'wording'
   >
   /** The learner's own day (ISO date) and the instant. */
   readonly day: string
@@ -141,10 +141,14 @@ function factsFor({ settings, day, now, memories, slow, metToday }: PlanInput, o
     id: 'facts' as const,
     facts: cards.map((c) => c.id),
     minutes: (cards.length * FACT_SECONDS) / 60,
-    because: PLAN.facts({ ...counts, fresh }),
+    because: wordsOf(settings).facts({ ...counts, fresh }),
     pinned: settings.pinned.includes('facts'),
   }
 }
+
+/** Reasons in full, or in easy words, as it is set. */
+const wordsOf = ({ wording }: Pick<LearnerSettings, 'wording'>): typeof PLAN =>
+  wording === 'easy' ? { ...PLAN, ...EASY_PLAN } : PLAN
 
 /** The same facts are planned all day long. */
 function dayRandom(day: string) {
@@ -152,7 +156,7 @@ function dayRandom(day: string) {
 }
 
 /** How near a technique in practice is to being known: the share right, times target over median, at most 1 each. */
-function nearness({ technique, worked }: Mastery, settings: Pick<LearnerSettings, 'targets'>): number {
+function nearness({ technique, worked }: Mastery, settings: Aims): number {
   if (!worked || worked.latest.answers === 0) return 0
   const { answers, right, medianMs } = worked.latest
   const target = aimOf(settings, technique.id, worked.level)!
@@ -165,10 +169,7 @@ function nearness({ technique, worked }: Mastery, settings: Pick<LearnerSettings
  * Of those in practice whose prerequisites hold, the nearest to its target; else the first that is ready; else what
  * is known already, on its next level.
  */
-function onTheEdge(
-  free: readonly Mastery[],
-  settings: Pick<LearnerSettings, 'targets'>,
-): Mastery | undefined {
+function onTheEdge(free: readonly Mastery[], settings: Aims): Mastery | undefined {
   const near = (m: Mastery) => nearness(m, settings)
   const nearest = (some: readonly Mastery[]) => some.toSorted((a, b) => near(b) - near(a))[0]
   return (
@@ -230,14 +231,15 @@ function techniqueItem(
   const most = sessionLength(support, mastery, settings.rules)
   const pinned = settings.pinned.includes(technique.id)
   const days = worked ? daysBetween(worked.lastAt.slice(0, 10), day) : 0
+  const words = wordsOf(settings)
   const reason =
     state === 'ready'
-      ? PLAN.fresh(because)
+      ? words.fresh(because)
       : kind === 'edge'
-        ? PLAN.edge(worked && { ...worked, ...worked.latest, targetMs: target })
-        : PLAN.review(days)
+        ? words.edge(worked && { ...worked, ...worked.latest, targetMs: target })
+        : words.review(days)
   const bug = bugOf(slips, technique.id)
-  const reasons = [...(pinned ? [PLAN.pinned] : []), reason, ...(bug ? [bugWords(bug)] : [])]
+  const reasons = [...(pinned ? [words.pinned] : []), reason, ...(bug ? [bugWords(bug)] : [])]
   return {
     kind,
     id: technique.id,

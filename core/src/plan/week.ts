@@ -2,7 +2,7 @@
 import { adviseLevel, aimOf, type LatestAnswer } from '../curriculum/levels.js'
 import { type LatestAt, type Move, masteryOf, withMove, withSession } from '../curriculum/mastery.js'
 import { factById } from '../facts/decks.js'
-import { type FactMemory, lastRecalled, remember } from '../learner/recall.js'
+import { type FactMemory, lastRecalled, recallLimit, remember } from '../learner/recall.js'
 import type { LearnerSettings } from '../learner/settings.js'
 import { dayAfter } from '../number/days.js'
 import { techniqueById } from '../registry/techniques.js'
@@ -73,7 +73,7 @@ function worked(input: WeekInput, item: PlanItem): WeekInput {
   if (item.kind === 'facts')
     return {
       ...input,
-      memories: recalled(input.memories, item.facts, input.now),
+      memories: recalled(input.memories, item.facts, input.now, input.settings.extraTime),
       done: done((FACT_SECONDS * item.facts.length) / 60),
     }
   const { settings, moves } = input
@@ -121,13 +121,22 @@ function foreseen(
   }
 }
 
-function recalled(memories: readonly FactMemory[], facts: readonly string[], at: string): FactMemory[] {
+function recalled(
+  memories: readonly FactMemory[],
+  facts: readonly string[],
+  at: string,
+  extraTime: number,
+): FactMemory[] {
   const before = new Map(memories.map((m) => [m.fact, m]))
   for (const fact of facts) {
-    const within = factById(fact)!.deck.withinMs
+    const within = recallLimit(factById(fact)!.deck, extraTime)
     before.set(
       fact,
-      remember(before.get(fact), { fact, right: true, ms: within, thinkMs: Math.round(0.7 * within), at }),
+      remember(
+        before.get(fact),
+        { fact, right: true, ms: within, thinkMs: Math.round(0.7 * within), at },
+        extraTime,
+      ),
     )
   }
   return [...before.values()]

@@ -4,7 +4,6 @@ export {
   OWN_LEVEL,
   practiceName,
   TECHNIQUES,
-  targetOf,
   techniqueById,
   withNeeds,
 } from './techniques.js'

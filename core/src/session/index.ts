@@ -18,7 +18,16 @@ export {
 } from './reduce.js'
 export { withRemarks } from './remarks.js'
 export { SUPPORT_NAMES, SUPPORTS, type Support, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
-export { confirm, eraseKey, NOTHING_TYPED, type Typing, touched, typeKey, writtenBy } from './typing.js'
+export {
+  confirm,
+  eraseKey,
+  NOTHING_TYPED,
+  type TypedFrom,
+  type Typing,
+  touched,
+  typeKey,
+  writtenBy,
+} from './typing.js'
 export {
   type Causes,
   causesOf,

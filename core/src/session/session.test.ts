@@ -6,7 +6,7 @@ import { judgeRecall } from '../learner/recall.js'
 import { add, decimal, toText } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
-import { WHOLE } from '../question/kind.js'
+import { SIGNED, WHOLE } from '../question/kind.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import type { Step } from '../technique/contract.js'
 import { trace, variantOf } from '../technique/driver.js'
@@ -508,4 +508,22 @@ test('tries without end are told so, and what is kept of them the server takes',
   const { entries: judged, right } = judgeRecord(record)
   expect(right).toBe(false)
   expect(judged.slice(20).some((e) => e.slips.length > 0)).toBe(false)
+})
+
+const digits = fc.bigInt(0n, 10n ** 15n).map(String)
+
+test('typed from the right a number comes to the same, and the last digit typed is the one taken back', () => {
+  fc.assert(
+    fc.property(digits, fc.boolean(), fc.nat(9), (number, below, slip) => {
+      const kind = SIGNED
+      const keys = [...number].reverse()
+      const press = (t: Typing, key: string) => typeKey(t, kind, key, 5, 'right')
+      const before = below ? press(NOTHING_TYPED, '-') : NOTHING_TYPED
+      const typed = keys.reduce(press, before)
+      expect(typed.text).toBe(`${below ? '-' : ''}${number}`)
+      expect(eraseKey(press(typed, String(slip)), 6, 'right').text).toBe(typed.text)
+      const gone = keys.reduce((t) => eraseKey(t, 7, 'right'), typed)
+      expect([gone.text, eraseKey(gone, 8, 'right').text]).toEqual([below ? '-' : '', ''])
+    }),
+  )
 })

@@ -18,13 +18,26 @@ export const NOTHING_TYPED: Typing = { text: '', first: undefined, last: 0, paus
 /** Some number pads have a comma where the point should be, some keyboards a true minus. */
 const SAME_KEY: Readonly<Record<string, string>> = { ',': '.', '−': '-' }
 
-/** A key pressed: taken where the text may go on with it. */
-export function typeKey(typing: Typing, kind: AnswerKind<unknown>, pressedKey: string, at: number): Typing {
+/** Which digit of a number is typed first: the one on the left, or the units. */
+export type TypedFrom = 'left' | 'right'
+
+/** A key pressed: taken where the text may go on with it. From the right each digit stands before those typed. */
+export function typeKey(
+  typing: Typing,
+  kind: AnswerKind<unknown>,
+  pressedKey: string,
+  at: number,
+  from: TypedFrom = 'left',
+): Typing {
   const key = writtenBy(kind, pressedKey)
   if (key === undefined) return typing
-  const text = typing.text + key
+  const [sign, digits] = signApart(typing.text)
+  const text = from === 'right' ? (key === '-' ? key + typing.text : sign + key + digits) : typing.text + key
   return { ...pressed(typing, at), ...(kind.begins(text) && { text }) }
 }
+
+const signApart = (text: string): readonly [sign: string, digits: string] =>
+  text.startsWith('-') ? ['-', text.slice(1)] : ['', text]
 
 /** The key of a kind that a key pressed stands for: letters are taken large or small. */
 export function writtenBy(kind: Pick<AnswerKind<unknown>, 'keys'>, pressedKey: string): string | undefined {
@@ -32,8 +45,11 @@ export function writtenBy(kind: Pick<AnswerKind<unknown>, 'keys'>, pressedKey: s
   return kind.keys.find((k) => k === key) ?? kind.keys.find((k) => k.toLowerCase() === key.toLowerCase())
 }
 
-export function eraseKey(typing: Typing, at: number): Typing {
-  return { ...pressed(typing, at), text: typing.text.slice(0, -1) }
+/** The last key taken back; a sign goes once no digit is left. */
+export function eraseKey(typing: Typing, at: number, from: TypedFrom = 'left'): Typing {
+  const [sign, digits] = signApart(typing.text)
+  const text = from === 'right' ? (digits === '' ? '' : sign + digits.slice(1)) : typing.text.slice(0, -1)
+  return { ...pressed(typing, at), text }
 }
 
 /** Something moved that is no key, such as a bead: it counts for the times. */

@@ -15,4 +15,5 @@ export type {
 } from './contract.js'
 export { momentAfter, type Trace, trace, variantOf, wayWords } from './driver.js'
 export type { Effort } from './effort.js'
+export { typedIn, writtenFromRight, type Zone, zoneOf } from './entering.js'
 export { lineOf } from './line.js'

@@ -1,18 +1,21 @@
 export { check } from './check.js'
 export {
   attemptSchema,
+  bestsSchema,
   broughtInSchema,
   handMoveSchema,
   idSchema,
   latestSchema,
   learnerNameSchema,
   MOST_BROUGHT_IN,
+  MOST_TAKEN_OUT,
   newLearnerSchema,
   paceSchema,
   pageSchema,
   recallSchema,
   sessionStartSchema,
   settingsSchema,
+  takenOutSchema,
 } from './schemas.js'
 export type {
   AttemptSummary,
@@ -33,8 +36,10 @@ export type {
   ProblemDetails,
   ProgressWire,
   RecallWire,
+  RemovedLearner,
   SessionPage,
   SessionStart,
   SessionWire,
   SlipWeek,
 } from './types.js'
+export { KEPT_REMOVED_DAYS } from './types.js'

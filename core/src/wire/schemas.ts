@@ -2,7 +2,7 @@
 import Joi from 'joi'
 import { FACT_DECKS } from '../facts/decks.js'
 import { FADE_LEVELS, type Fade } from '../learner/fade.js'
-import type { LearnerSettings } from '../learner/settings.js'
+import { EXTRA_TIMES, type LearnerSettings, TEXT_SIZES } from '../learner/settings.js'
 import { isInstant } from '../number/days.js'
 import { MAX_EXPRESSION } from '../problem/expression.js'
 import { levelOf, TECHNIQUES, techniqueById } from '../registry/techniques.js'
@@ -190,6 +190,13 @@ export const broughtInSchema = Joi.object<BroughtIn>({
     .required(),
 })
 
+/** Most attempts taken out again in one request: as many as its body holds. */
+export const MOST_TAKEN_OUT = 5000
+
+export const takenOutSchema = Joi.object<{ readonly ids: readonly string[] }>({
+  ids: Joi.array().items(id.required()).min(1).max(MOST_TAKEN_OUT).required(),
+})
+
 export const recallSchema = Joi.object<RecallWire>({
   id: id.required(),
   learnerId: id.required(),
@@ -244,6 +251,13 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
       Joi.object().pattern(/^\d{1,2}$/, Joi.number().integer().min(500).max(600_000).label('Target')),
     )
     .custom(knownTargets),
+  extraTime: Joi.number()
+    .valid(...EXTRA_TIMES)
+    .label('Time allowed'),
+  textSize: Joi.number()
+    .valid(...TEXT_SIZES)
+    .label('Text size'),
+  wording: Joi.string().valid('full', 'easy').label('Words'),
   variants: Joi.object()
     .pattern(techniqueId, Joi.object().pattern(Joi.string().max(30), Joi.string().max(30)))
     .custom(knownVariants),
@@ -272,6 +286,12 @@ export const latestSchema = Joi.object<{ technique: string; level: number }>({
 })
 
 export const paceSchema = Joi.object<{ technique: string }>({ technique: techniqueId.required() })
+
+/** Which bests of one's own: of one technique, or as they were before an instant. */
+export const bestsSchema = Joi.object<{ technique?: string; before?: string }>({
+  technique: techniqueId,
+  before: instant,
+})
 
 export const pageSchema = Joi.object<{ before?: string; limit: number; technique?: string }>({
   technique: techniqueId,

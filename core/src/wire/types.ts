@@ -3,7 +3,7 @@
 import type { LevelMove } from '../curriculum/levels.js'
 import type { LatestAt } from '../curriculum/mastery.js'
 import type { SlipCount } from '../learner/bugs.js'
-import type { Pace } from '../learner/pace.js'
+import type { Best, Pace } from '../learner/pace.js'
 import type { FactMemory, RecallRecord } from '../learner/recall.js'
 import type { AttemptRecord, Figures } from '../session/record.js'
 import type { JudgedEntry } from '../session/reduce.js'
@@ -15,6 +15,17 @@ export interface LearnerWire {
   readonly name: string
   readonly timeZone: string
   readonly demo: boolean
+}
+
+/** Days a removed learner can be had back, before everything of theirs is erased. */
+export const KEPT_REMOVED_DAYS = 30
+
+/** A learner who was removed and can still be had back. */
+export interface RemovedLearner {
+  readonly id: string
+  readonly name: string
+  /** ISO 8601, UTC. */
+  readonly removedAt: string
 }
 
 export interface NewLearner {
@@ -89,6 +100,8 @@ export interface ProgressWire {
   readonly latest: readonly LatestAt[]
   /** What was worked today by technique, in the order begun. */
   readonly worked: readonly { readonly technique: string; readonly attempts: number; readonly ms: number }[]
+  /** The best of one's own without steps, by technique and level. */
+  readonly bests: readonly Best[]
   /** The latest move of every technique that was ever moved. */
   readonly moves: readonly MoveWire[]
   readonly facts: readonly FactStanding[]

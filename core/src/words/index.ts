@@ -1,5 +1,5 @@
 export { seconds, targetWords } from './english.js'
-export { type LevelReason, levelReasonWords, MASTERY_NAMES } from './levels.js'
+export { bestWords, type LevelReason, levelReasonWords, MASTERY_NAMES, newBestWords } from './levels.js'
 export { forecastWords } from './plan.js'
 export { effortWords } from './report.js'
 export { slipName } from './slips.js'

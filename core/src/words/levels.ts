@@ -64,3 +64,28 @@ export const MASTERY_NAMES = {
   ready: 'ready',
   'not-yet': 'not yet',
 } as const
+
+const aMinute = (n: number) => `${n.toFixed(n < 10 ? 1 : 0)} right a minute`
+
+/** "Your best: 1.8 s, 24 right a minute."; nothing where there is none yet. */
+export function bestWords(best: {
+  readonly bestMs: number | null
+  readonly perMinute: number | null
+}): string {
+  const parts = [
+    ...(best.bestMs === null ? [] : [seconds(best.bestMs)]),
+    ...(best.perMinute === null ? [] : [aMinute(best.perMinute)]),
+  ]
+  return parts.length === 0 ? '' : `Your best: ${parts.join(', ')}.`
+}
+
+/** What a session has that none before it had. */
+export function newBestWords(best: {
+  readonly kind: 'per-minute' | 'answer'
+  readonly now: number
+  readonly before: number
+}): { readonly head: string; readonly tail: string } {
+  return best.kind === 'per-minute'
+    ? { head: `Your quickest yet: ${aMinute(best.now)}.`, tail: `Until now: ${aMinute(best.before)}.` }
+    : { head: `Your quickest answer yet: ${seconds(best.now)}.`, tail: `Until now: ${seconds(best.before)}.` }
+}

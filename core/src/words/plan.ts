@@ -39,6 +39,15 @@ export const PLAN = {
   rest: 'The calendar leaves no time; nothing is owed for it.',
 } as const
 
+/** The same in a few easy words, without numbers. */
+export const EASY_PLAN = {
+  facts: () => 'Quick facts first: they help with all the rest.',
+  fresh: () => 'Something new.',
+  review: () => 'Once more, so that it stays.',
+  edge: () => 'This comes next for you.',
+  pinned: PLAN.pinned,
+} as const
+
 /** "Watch out: you forgot to carry 4 times lately, mostly in the tens." */
 export function bugWords(bug: {
   readonly slip: string

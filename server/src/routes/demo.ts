@@ -1,9 +1,9 @@
 import { Router } from 'express'
 import { HttpProblem } from '../problem.js'
-import { removeFromAside } from '../store/backup.js'
 import type { Database } from '../store/database.js'
 import { demoIds, loadDemo } from '../store/demo.js'
-import { allLearners, removeLearner } from '../store/learners.js'
+import { erase } from '../store/erase.js'
+import { allLearners } from '../store/learners.js'
 
 /** The invented learners: to look around with where nobody is yet, and gone again with one word. */
 export function demoRoutes(db: Database, data: string): Router {
@@ -18,10 +18,7 @@ export function demoRoutes(db: Database, data: string): Router {
 
   router.delete('/', async (_request, response) => {
     const ids = demoIds(db)
-    for (const id of ids) {
-      removeLearner(db, id)
-      await removeFromAside(data, id)
-    }
+    for (const id of ids) await erase(db, data, id)
     response.json({ ids })
   })
 

@@ -1,11 +1,11 @@
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { csvHead, csvRows, statementOf } from '@tachymetra/core/exchange'
-import { broughtInSchema, idSchema } from '@tachymetra/core/wire'
+import { broughtInSchema, idSchema, takenOutSchema } from '@tachymetra/core/wire'
 import { type Response, Router } from 'express'
 import { checked, found } from '../problem.js'
 import type { Database } from '../store/database.js'
-import { allAttempts, bringIn, type Taken } from '../store/exchange.js'
+import { allAttempts, bringIn, type Taken, takeOut } from '../store/exchange.js'
 import { learnerById } from '../store/learners.js'
 
 /** A learner's attempts in open formats, out and in; mounted under /learners. */
@@ -45,6 +45,13 @@ export function exchangeRoutes(db: Database): Router {
   router.post('/:id/attempts', async (request, response) => {
     const { id } = known(request.params.id)
     response.json(await bringIn(db, id, checked(broughtInSchema, request.body)))
+  })
+
+  /** Takes out again what was brought in. */
+  router.delete('/:id/attempts', (request, response) => {
+    const learner = known(request.params.id)
+    const { ids } = checked(takenOutSchema, request.body)
+    response.json({ taken: takeOut(db, learner, ids) })
   })
 
   return router

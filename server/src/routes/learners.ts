@@ -1,15 +1,18 @@
 import { idSchema, learnerNameSchema, newLearnerSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
-import { removeFromAside } from '../store/backup.js'
 import type { Database } from '../store/database.js'
+import { erase } from '../store/erase.js'
 import {
   addLearner,
   allLearners,
   isNameTaken,
   learnerById,
-  removeLearner,
+  learnerKept,
+  removedLearners,
   renameLearner,
+  setAside,
+  takeBack,
 } from '../store/learners.js'
 
 export function learnerRoutes(db: Database, data: string): Router {
@@ -24,6 +27,11 @@ export function learnerRoutes(db: Database, data: string): Router {
 
   router.get('/', (_request, response) => {
     response.json(allLearners(db))
+  })
+
+  /** Those who were removed and can still be had back. */
+  router.get('/removed', (_request, response) => {
+    response.json(removedLearners(db))
   })
 
   router.put('/:id', (request, response) => {
@@ -44,11 +52,25 @@ export function learnerRoutes(db: Database, data: string): Router {
     response.json(learnerById(db, id))
   })
 
-  /** Removes a learner with all that is recorded of them. Removing twice is no error the second time either. */
+  /** Takes a learner out of every list. For a while they can be had back; then they are erased. */
+  router.put('/:id/removal', (request, response) => {
+    const id = checked(idSchema, request.params.id)
+    found(learnerKept(db, id), 'learner')
+    setAside(db, id, new Date().toISOString())
+    response.json(removedLearners(db).find((r) => r.id === id))
+  })
+
+  router.delete('/:id/removal', (request, response) => {
+    const { id, name } = found(learnerKept(db, checked(idSchema, request.params.id)), 'learner')
+    free(id, name)
+    takeBack(db, id)
+    response.json(learnerById(db, id))
+  })
+
+  /** Erases a learner with all that is recorded of them, at once and for good. Twice is no error the second time either. */
   router.delete('/:id', async (request, response) => {
     const id = checked(idSchema, request.params.id)
-    removeLearner(db, id)
-    await removeFromAside(data, id)
+    await erase(db, data, id)
     response.json({ id })
   })
 

@@ -5,7 +5,7 @@ import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
 import { type Database, write } from '../store/database.js'
 import { learnerById } from '../store/learners.js'
-import { addMove, latestAnswers, levelInForce, movesOf } from '../store/moves.js'
+import { addMove, latestAnswers, latestMove, levelInForce, movesOf, removeMove } from '../store/moves.js'
 import { settingsOf } from '../store/settings.js'
 
 /** The most moves a history shows. */
@@ -45,6 +45,17 @@ export function moveRoutes(db: Database): Router {
       )
     }
     response.status(stored ? 200 : 201).json({ id: moveId })
+  })
+
+  /** Takes the latest move by hand back, as if it had never been; what the rules have moved is moved back by hand. */
+  router.delete('/:id/moves/:move', (request, response) => {
+    const { id } = known(request.params.id)
+    const moveId = checked(idSchema, request.params.move)
+    const move = movesOf(db, id, MOST_MOVES).find((m) => m.id === moveId)
+    if (move && (move.by !== 'hand' || latestMove(db, id, move.technique)?.id !== moveId))
+      throw new HttpProblem('invalid', 'Only the latest move by hand can be taken back.')
+    if (move) removeMove(db, moveId)
+    response.json({ id: moveId })
   })
 
   return router

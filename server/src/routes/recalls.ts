@@ -4,8 +4,9 @@ import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
 import type { Database } from '../store/database.js'
 import { addRecall, recallById } from '../store/facts.js'
-import { learnerById } from '../store/learners.js'
+import { learnerKept } from '../store/learners.js'
 import { itemsOfSession, sessionRow } from '../store/sessions.js'
+import { settingsOf } from '../store/settings.js'
 
 export function recallRoutes(db: Database): Router {
   const router = Router()
@@ -13,7 +14,7 @@ export function recallRoutes(db: Database): Router {
   /** Sending a recall twice stores it once. It is judged here, whatever the sender thinks. */
   router.put('/:id', (request, response) => {
     const recall = checked(recallSchema, { ...request.body, id: request.params.id })
-    found(learnerById(db, recall.learnerId), 'learner')
+    found(learnerKept(db, recall.learnerId), 'learner')
     const { id, learnerId, judge, fact, sessionId = null, n = null } = recall
     if (sessionId !== null) {
       const session = found(sessionRow(db, sessionId), 'session')
@@ -28,7 +29,8 @@ export function recallRoutes(db: Database): Router {
       (stored.fact !== recall.fact || stored.learnerId !== recall.learnerId || stored.at !== recall.at)
     )
       throw new HttpProblem('stored-otherwise', 'Another recall has this id.')
-    if (!stored) addRecall(db, { id, learnerId, judge, sessionId, n, ...judged })
+    if (!stored)
+      addRecall(db, { id, learnerId, judge, sessionId, n, ...judged }, settingsOf(db, learnerId).extraTime)
     response.status(stored ? 200 : 201).json({ id })
   })
 

@@ -1,12 +1,12 @@
 import { dayAfter, dayIn } from '@tachymetra/core/number'
-import { idSchema, paceSchema, pageSchema } from '@tachymetra/core/wire'
+import { bestsSchema, idSchema, paceSchema, pageSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found } from '../problem.js'
 import type { Database } from '../store/database.js'
 import { daysOf, slipsOf } from '../store/days.js'
 import { factStandings } from '../store/facts.js'
 import { learnerById } from '../store/learners.js'
-import { pacePoints, practisedBy, sessionPage } from '../store/sessions.js'
+import { bestsOf, pacePoints, practisedBy, sessionPage } from '../store/sessions.js'
 
 /** The most sessions of a technique a pace chart shows: the newest ones. */
 const MOST_SESSIONS = 150
@@ -40,6 +40,12 @@ export function recordRoutes(db: Database): Router {
     const { id } = known(request.params.id)
     const { technique } = checked(paceSchema, request.query)
     response.json(pacePoints(db, id, technique, MOST_SESSIONS, FIRST_SESSIONS))
+  })
+
+  /** The best of one's own, by level and support. */
+  router.get('/:id/bests', (request, response) => {
+    const { id } = known(request.params.id)
+    response.json(bestsOf(db, id, checked(bestsSchema, request.query)))
   })
 
   router.get('/:id/days', (request, response) => {

@@ -5,7 +5,7 @@ import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
 import { attemptsOf } from '../store/attempts.js'
 import type { Database } from '../store/database.js'
-import { learnerById } from '../store/learners.js'
+import { learnerKept } from '../store/learners.js'
 import { addSession, sessionById, sessionRow } from '../store/sessions.js'
 
 export function sessionRoutes(db: Database): Router {
@@ -28,7 +28,7 @@ export function sessionRoutes(db: Database): Router {
       if (!same) throw new HttpProblem('stored-otherwise', 'Another session has this id.')
     } else {
       checkRecipe(start.recipe)
-      found(learnerById(db, start.learnerId), 'learner')
+      found(learnerKept(db, start.learnerId), 'learner')
       addSession(db, id, start)
     }
     response.status(stored ? 200 : 201).json(sessionById(db, id))

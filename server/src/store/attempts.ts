@@ -182,6 +182,7 @@ const insertPace = prepared((db) =>
         'bestMs',
         'timed',
         'timedMs',
+        'timedRight',
       ),
     )
     .onConflictDoUpdate({
@@ -194,6 +195,7 @@ const insertPace = prepared((db) =>
         bestMs: sql`excluded.best_ms`,
         timed: sql`excluded.timed`,
         timedMs: sql`excluded.timed_ms`,
+        timedRight: sql`excluded.timed_right`,
       },
     })
     .prepare(),

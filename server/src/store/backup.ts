@@ -23,7 +23,7 @@ import type { Holdings } from '@tachymetra/core/wire'
 import Driver from 'better-sqlite3'
 import { getTableColumns, getTableName, sql } from 'drizzle-orm'
 import { APPLICATION_ID, type Database, openDatabase, SCHEMA_VERSION, write } from './database.js'
-import { learnerById, removeLearner } from './learners.js'
+import { learnerKept, removeLearner } from './learners.js'
 import * as schema from './schema.js'
 
 /** Every table, those that others refer to first. */
@@ -106,14 +106,15 @@ function packed(copyTo: (snapshot: string) => unknown, file: string): Promise<vo
   })
 }
 
-/** How much there is of everybody together. */
+/** How much there is of everybody together, those who were removed left out. */
 export function holdings(db: Database): Holdings {
   const one = <T>(query: string) => (db.get(sql.raw(query)) as { v: T }).v
+  const here = 'learner_id in (select id from learner where removed_at is null)'
   return {
-    learners: one<number>('select count(*) as v from learner'),
-    attempts: one<number>('select count(*) as v from attempt'),
-    recalls: one<number>('select count(*) as v from fact_recall'),
-    latest: one<string | null>('select max(started_at) as v from attempt'),
+    learners: one<number>('select count(*) as v from learner where removed_at is null'),
+    attempts: one<number>(`select count(*) as v from attempt where ${here}`),
+    recalls: one<number>(`select count(*) as v from fact_recall where ${here}`),
+    latest: one<string | null>(`select max(started_at) as v from attempt where ${here}`),
   }
 }
 
@@ -238,7 +239,7 @@ export async function removeFromAside(folder: string, learnerId: string): Promis
     const file = join(folder, name)
     try {
       await opened(createReadStream(file), folder, async (_, db) => {
-        if (!learnerById(db, learnerId)) return
+        if (!learnerKept(db, learnerId)) return
         removeLearner(db, learnerId)
         await backUp(db, file)
       })

@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm'
 import { insertAttempt, rollUpAll } from './attempts.js'
 import { type Database, write } from './database.js'
 import { addRecalls } from './facts.js'
+import { allLearners } from './learners.js'
 import { learner, session } from './schema.js'
 
 /** Everybody invented, with all that is recorded of them. */
@@ -17,13 +18,15 @@ export function demoIds(db: Database): string[] {
 }
 
 /**
- * Fills an empty database with the demo data, six weeks up to yesterday. Does nothing when anybody is in it.
+ * Fills an empty database with the demo data, six weeks up to yesterday. Does nothing when anybody is here.
  * @returns the number of attempts stored.
  */
 export function loadDemo(db: Database, today: string): number {
-  if (db.select({ id: learner.id }).from(learner).limit(1).get()) return 0
+  if (allLearners(db).length > 0) return 0
   let stored = 0
   write(db, (tx) => {
+    // Those of an earlier demo who were removed come anew.
+    tx.delete(learner).where(eq(learner.demo, true)).run()
     for (const { id, name, sessions } of demoLearners(today)) {
       tx.insert(learner).values({ id, name, timeZone: 'UTC', demo: true }).run()
       for (const { attempts, recalls: _, ...row } of sessions) {

@@ -2,12 +2,13 @@
 
 import { InputError } from '@tachymetra/core/problem'
 import { checkRecipe } from '@tachymetra/core/set'
-import type { AttemptWire, BroughtIn, BroughtInAnswer } from '@tachymetra/core/wire'
+import type { AttemptWire, BroughtIn, BroughtInAnswer, LearnerWire } from '@tachymetra/core/wire'
 import { attemptSchema, check } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { attemptRow, judged, storeAttempt, wholeAttempt } from './attempts.js'
 import { type Database, write } from './database.js'
-import { attempt, session } from './schema.js'
+import { recountOf } from './recount.js'
+import { attempt, factRecall, session } from './schema.js'
 import { addSession, belongs, type SessionRow, sessionRow } from './sessions.js'
 
 /** An attempt with its session. */
@@ -89,5 +90,26 @@ async function bringInOne(db: Database, learnerId: string, row: BroughtIn['rows'
     if (!sessionRow(tx, record.sessionId)) addSession(tx, record.sessionId, { learnerId, ...row.session })
     storeAttempt(tx, record, verdict)
     return true
+  })
+}
+
+/**
+ * Takes attempts out again that were brought in, and sessions that hold nothing without them; what is counted is counted
+ * again. Those of others are left alone.
+ * @returns how many were taken out
+ */
+export function takeOut(db: Database, learner: LearnerWire, ids: readonly string[]): number {
+  return write(db, (tx) => {
+    const named = and(eq(attempt.learnerId, learner.id), inArray(attempt.id, [...ids]))
+    const its = tx.select({ session: attempt.sessionId }).from(attempt).where(named).all()
+    tx.delete(attempt).where(named).run()
+    for (const id of new Set(its.map((i) => i.session))) {
+      const held =
+        tx.select({ id: attempt.id }).from(attempt).where(eq(attempt.sessionId, id)).get() ??
+        tx.select({ id: factRecall.id }).from(factRecall).where(eq(factRecall.sessionId, id)).get()
+      if (!held) tx.delete(session).where(eq(session.id, id)).run()
+    }
+    if (its.length > 0) recountOf(tx, learner)
+    return its.length
   })
 }

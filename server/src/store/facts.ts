@@ -4,7 +4,7 @@ import type { FactStanding } from '@tachymetra/core/wire'
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
 import { type Database, write } from './database.js'
 import { countDay } from './days.js'
-import { learnerById } from './learners.js'
+import { learnerKept } from './learners.js'
 import { placeholders, prepared, type Store } from './prepared.js'
 import { factMemory, factRecall } from './schema.js'
 
@@ -22,16 +22,18 @@ export interface StoredRecall extends Recall {
 /**
  * Stores one recall, works out anew when its fact is due, and counts it into its day: all or nothing.
  * The learner must exist.
+ * @param extraTime how many times the usual limits hold for the learner
  * @returns false when it was stored before.
  */
-export function addRecall(db: Database, recall: StoredRecall): boolean {
+export function addRecall(db: Database, recall: StoredRecall, extraTime: number): boolean {
   return write(db, (tx) => {
     if (tx.insert(factRecall).values(recall).onConflictDoNothing().run().changes === 0) return false
     const before = memoryRow(tx, recall.learnerId, recall.fact)
     // In order of time it goes on from what is remembered; a late one means going through all of them again.
     const late = before && String(before.card.last_review ?? '') >= recall.at
-    rememberAll(tx, recall.learnerId, recall.fact, late ? undefined : before, late ? undefined : recall)
-    const { timeZone } = learnerById(tx, recall.learnerId)!
+    const its = { learnerId: recall.learnerId, fact: recall.fact, extraTime }
+    rememberAll(tx, its, late ? undefined : before, late ? undefined : recall)
+    const { timeZone } = learnerKept(tx, recall.learnerId)!
     const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
     countDay(tx, recall.learnerId, dayIn(recall.at, timeZone), done)
     return true
@@ -90,8 +92,7 @@ const insertRecall = prepared((db) =>
  */
 function rememberAll(
   db: Store,
-  learnerId: string,
-  fact: string,
+  { learnerId, fact, extraTime }: { learnerId: string; fact: string; extraTime: number },
   before: (FactMemory & { recalls: number; right: number }) | undefined,
   recall: Recall | undefined,
 ): void {
@@ -101,7 +102,7 @@ function rememberAll(
       ? [recall]
       : db.select().from(factRecall).where(its).orderBy(asc(factRecall.at), asc(factRecall.id)).all()
   const known = recall && before ? before : undefined
-  const memory = rows.reduce<FactMemory | undefined>((m, row) => remember(m, row), known)!
+  const memory = rows.reduce<FactMemory | undefined>((m, row) => remember(m, row, extraTime), known)!
   const latest = latestOfFact(db).all({ learnerId, fact })
   const values = {
     learnerId,
@@ -125,18 +126,24 @@ export function addRecalls(
   learnerId: string,
   timeZone: string,
   recalls: readonly StoredRecall[],
+  extraTime = 1,
 ): void {
   for (const recall of recalls) {
     insertRecall(db).run({ ...recall })
     const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
     countDay(db, learnerId, dayIn(recall.at, timeZone), done)
   }
-  for (const fact of new Set(recalls.map((r) => r.fact))) rememberFact(db, learnerId, fact)
+  rememberAllFacts(db, learnerId, extraTime)
 }
 
-/** Works out the memory of a fact anew from all its recalls. */
-export function rememberFact(db: Store, learnerId: string, fact: string): void {
-  rememberAll(db, learnerId, fact, undefined, undefined)
+/** Works out the memory of every fact anew from all its recalls. @param extraTime how many times the usual limits hold */
+export function rememberAllFacts(db: Store, learnerId: string, extraTime: number): void {
+  const facts = db
+    .selectDistinct({ fact: factRecall.fact })
+    .from(factRecall)
+    .where(eq(factRecall.learnerId, learnerId))
+    .all()
+  for (const { fact } of facts) rememberAll(db, { learnerId, fact, extraTime }, undefined, undefined)
 }
 
 export function recallById(db: Database, id: string): StoredRecall | undefined {

@@ -1,15 +1,25 @@
-import type { LearnerWire, NewLearner } from '@tachymetra/core/wire'
-import { and, asc, eq, ne, sql } from 'drizzle-orm'
+import type { LearnerWire, NewLearner, RemovedLearner } from '@tachymetra/core/wire'
+import { and, asc, desc, eq, isNotNull, isNull, ne, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { learner } from './schema.js'
 
 const columns = { id: learner.id, name: learner.name, timeZone: learner.timeZone, demo: learner.demo }
 
 export function allLearners(db: Database): LearnerWire[] {
-  return db.select(columns).from(learner).orderBy(asc(learner.name)).all()
+  return db.select(columns).from(learner).where(isNull(learner.removedAt)).orderBy(asc(learner.name)).all()
 }
 
+/** A learner who is here; not so one who was removed, though they can still be had back. */
 export function learnerById(db: Pick<Database, 'select'>, id: string): LearnerWire | undefined {
+  return db
+    .select(columns)
+    .from(learner)
+    .where(and(eq(learner.id, id), isNull(learner.removedAt)))
+    .get()
+}
+
+/** The same, removed or not: what was practised before that is still taken. */
+export function learnerKept(db: Pick<Database, 'select'>, id: string): LearnerWire | undefined {
   return db.select(columns).from(learner).where(eq(learner.id, id)).get()
 }
 
@@ -20,7 +30,7 @@ export function isNameTaken(db: Database, id: string, name: string): boolean {
     db
       .select({ id: learner.id })
       .from(learner)
-      .where(and(ne(learner.id, id), same))
+      .where(and(ne(learner.id, id), isNull(learner.removedAt), same))
       .get() !== undefined
   )
 }
@@ -38,6 +48,28 @@ export function addLearner(db: Database, given: NewLearner): boolean {
 
 export function renameLearner(db: Database, id: string, name: string): void {
   db.update(learner).set({ name }).where(eq(learner.id, id)).run()
+}
+
+/** Those who were removed and can still be had back, the latest first. */
+export function removedLearners(db: Database): RemovedLearner[] {
+  return db
+    .select({ id: learner.id, name: learner.name, removedAt: sql<string>`${learner.removedAt}` })
+    .from(learner)
+    .where(isNotNull(learner.removedAt))
+    .orderBy(desc(learner.removedAt))
+    .all()
+}
+
+/** Takes a learner out of every list; nothing recorded of them is lost. Twice is as good as once. */
+export function setAside(db: Database, id: string, at: string): void {
+  db.update(learner)
+    .set({ removedAt: at })
+    .where(and(eq(learner.id, id), isNull(learner.removedAt)))
+    .run()
+}
+
+export function takeBack(db: Database, id: string): void {
+  db.update(learner).set({ removedAt: null }).where(eq(learner.id, id)).run()
 }
 
 /** Removes a learner with everything recorded of them: the rows go by cascade, and what they held is overwritten. */

@@ -104,6 +104,10 @@ export function addMove(
     .run()
 }
 
+export function removeMove(db: Database, id: string): void {
+  db.delete(levelMove).where(eq(levelMove.id, id)).run()
+}
+
 /** The arrival of the newest attempt. */
 function newestArrival(): SQL<number> {
   return sql<number>`(select coalesce(max(arrival), 0) from attempt)`
@@ -201,7 +205,7 @@ export function latestAt(
 /** The rules and targets that held when an attempt arrived. */
 const rulesBefore = prepared((db) =>
   db
-    .select({ rules: levelRules.rules, targets: levelRules.targets })
+    .select({ rules: levelRules.rules, targets: levelRules.targets, extraTime: levelRules.extraTime })
     .from(levelRules)
     .where(
       and(
@@ -218,11 +222,14 @@ const rulesBefore = prepared((db) =>
 export function keepRules(
   db: Pick<Database, 'insert'>,
   learnerId: string,
-  { rules, targets }: Pick<LearnerSettings, 'rules' | 'targets'>,
+  { rules, targets, extraTime }: Pick<LearnerSettings, 'rules' | 'targets' | 'extraTime'>,
 ): void {
   db.insert(levelRules)
-    .values({ learnerId, arrival: newestArrival(), rules, targets })
-    .onConflictDoUpdate({ target: [levelRules.learnerId, levelRules.arrival], set: { rules, targets } })
+    .values({ learnerId, arrival: newestArrival(), rules, targets, extraTime })
+    .onConflictDoUpdate({
+      target: [levelRules.learnerId, levelRules.arrival],
+      set: { rules, targets, extraTime },
+    })
     .run()
 }
 

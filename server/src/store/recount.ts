@@ -1,11 +1,11 @@
 /** Everything that is counted, counted again from attempts with their stored verdicts, and recalls. */
 
 import { dayIn } from '@tachymetra/core/number'
-import { asc, eq } from 'drizzle-orm'
+import { and, asc, eq, inArray } from 'drizzle-orm'
 import { countAttempt, type Rolled, rollUpAll } from './attempts.js'
-import { type Database, write } from './database.js'
+import { type Database, type Transaction, write } from './database.js'
 import { countDay } from './days.js'
-import { rememberFact } from './facts.js'
+import { rememberAllFacts } from './facts.js'
 import {
   attempt,
   factMemory,
@@ -13,10 +13,12 @@ import {
   learner,
   levelMove,
   practiceDay,
+  session,
   sessionPace,
   sessionSlip,
   slipWeek,
 } from './schema.js'
+import { settingsOf } from './settings.js'
 
 /** How much was gone through. */
 export interface Recounted {
@@ -30,35 +32,51 @@ export interface Recounted {
  */
 export function recount(db: Database): Recounted {
   return write(db, (tx) => {
-    for (const table of [practiceDay, slipWeek, sessionPace, sessionSlip, factMemory]) tx.delete(table).run()
-    tx.delete(levelMove).where(eq(levelMove.by, 'rule')).run()
-    const zones = new Map(
-      tx
-        .select()
-        .from(learner)
-        .all()
-        .map((l) => [l.id, l.timeZone]),
-    )
-    const rolled: Rolled[] = []
-    let attempts = 0
-    // In the order of arrival, since each may have moved the level the next was judged at. Row by row: a long record
-    // need not stand in memory whole.
-    const ids = tx.select({ id: attempt.id }).from(attempt).orderBy(asc(attempt.arrival)).all()
-    for (const { id } of ids) {
-      const { shown: _, ...row } = tx.select().from(attempt).where(eq(attempt.id, id)).get()!
-      countAttempt(tx, { id: row.learnerId, timeZone: zones.get(row.learnerId)! }, row)
-      const { sessionId, technique, level, support } = row
-      rolled.push({ sessionId, technique, level, support })
-      attempts += 1
+    const counted = tx
+      .select()
+      .from(learner)
+      .all()
+      .map((one) => recountOf(tx, one))
+    return {
+      attempts: counted.reduce((sum, c) => sum + c.attempts, 0),
+      recalls: counted.reduce((sum, c) => sum + c.recalls, 0),
     }
-    rollUpAll(tx, rolled)
-    const recalls = tx.select().from(factRecall).all()
-    for (const { learnerId, at, ms } of recalls)
-      countDay(tx, learnerId, dayIn(at, zones.get(learnerId)!), { attempts: 0, right: 0, recalls: 1, ms })
-    for (const key of new Set(recalls.map((r) => `${r.learnerId} ${r.fact}`))) {
-      const [learnerId, fact] = key.split(' ')
-      rememberFact(tx, learnerId!, fact!)
-    }
-    return { attempts, recalls: recalls.length }
   })
+}
+
+/** The same for one learner. */
+export function recountOf(
+  tx: Transaction,
+  { id: learnerId, timeZone }: { readonly id: string; readonly timeZone: string },
+): Recounted {
+  const own = tx.select({ id: session.id }).from(session).where(eq(session.learnerId, learnerId))
+  tx.delete(practiceDay).where(eq(practiceDay.learnerId, learnerId)).run()
+  tx.delete(slipWeek).where(eq(slipWeek.learnerId, learnerId)).run()
+  tx.delete(sessionPace).where(eq(sessionPace.learnerId, learnerId)).run()
+  tx.delete(sessionSlip).where(inArray(sessionSlip.sessionId, own)).run()
+  tx.delete(factMemory).where(eq(factMemory.learnerId, learnerId)).run()
+  tx.delete(levelMove)
+    .where(and(eq(levelMove.by, 'rule'), eq(levelMove.learnerId, learnerId)))
+    .run()
+  const rolled: Rolled[] = []
+  // In the order of arrival, since each may have moved the level the next was judged at. Row by row: a long record
+  // need not stand in memory whole.
+  const ids = tx
+    .select({ id: attempt.id })
+    .from(attempt)
+    .where(eq(attempt.learnerId, learnerId))
+    .orderBy(asc(attempt.arrival))
+    .all()
+  for (const { id } of ids) {
+    const { shown: _, ...row } = tx.select().from(attempt).where(eq(attempt.id, id)).get()!
+    countAttempt(tx, { id: learnerId, timeZone }, row)
+    const { sessionId, technique, level, support } = row
+    rolled.push({ sessionId, technique, level, support })
+  }
+  rollUpAll(tx, rolled)
+  const recalls = tx.select().from(factRecall).where(eq(factRecall.learnerId, learnerId)).all()
+  for (const { at, ms } of recalls)
+    countDay(tx, learnerId, dayIn(at, timeZone), { attempts: 0, right: 0, recalls: 1, ms })
+  rememberAllFacts(tx, learnerId, settingsOf(tx, learnerId).extraTime)
+  return { attempts: ids.length, recalls: recalls.length }
 }

@@ -6,7 +6,7 @@ import type { AttemptEvent, JudgedEntry, Outcome, WorkedSupport } from '@tachyme
 import type { Recipe } from '@tachymetra/core/set'
 import type { LevelReason } from '@tachymetra/core/words'
 import { sql } from 'drizzle-orm'
-import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** As little as the work needs: a name to pick from a list, and the time zone its days are counted in. */
 export const learner = sqliteTable('learner', {
@@ -14,6 +14,8 @@ export const learner = sqliteTable('learner', {
   name: text().notNull(),
   timeZone: text().notNull(),
   demo: integer({ mode: 'boolean' }).notNull(),
+  /** When they were removed: to be had back for a while, then erased. */
+  removedAt: text(),
 })
 
 /** What was set for a learner; without a row the defaults hold. */
@@ -56,6 +58,7 @@ export const levelRules = sqliteTable(
     arrival: integer().notNull(),
     rules: text({ mode: 'json' }).$type<LevelRules>().notNull(),
     targets: text({ mode: 'json' }).$type<Targets>().notNull(),
+    extraTime: real().notNull().default(1),
   },
   (t) => [primaryKey({ columns: [t.learnerId, t.arrival] })],
 )
@@ -148,6 +151,8 @@ export const sessionPace = sqliteTable(
     /** Timed problems worked to the end, and the time they took together. */
     timed: integer().notNull(),
     timedMs: integer().notNull(),
+    /** How many of those were right. */
+    timedRight: integer().notNull().default(0),
   },
   (t) => [
     primaryKey({ columns: [t.sessionId, t.technique, t.level, t.support] }),

@@ -1,3 +1,4 @@
+import { type Best, TELLING } from '@tachymetra/core/learner'
 import { TECHNIQUES } from '@tachymetra/core/registry'
 import { WORKED_SUPPORTS } from '@tachymetra/core/session'
 import {
@@ -17,7 +18,7 @@ import type {
   SessionStart,
   SessionWire,
 } from '@tachymetra/core/wire'
-import { and, asc, desc, eq, exists, inArray, type SQL, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, exists, inArray, lt, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { prepared, type Store } from './prepared.js'
 import { attempt, learner, session, sessionPace, sessionSlip } from './schema.js'
@@ -203,6 +204,42 @@ export function pacePoints(
       ),
     )
     .orderBy(asc(sessionPace.startedAt), FADING)
+    .all()
+}
+
+/** Right answers a minute of a session, as a column. */
+const PER_MINUTE = sql<
+  number | null
+>`max(case when ${sessionPace.timed} >= ${TELLING} and ${sessionPace.timedMs} > 0
+  then ${sessionPace.timedRight} * 60000.0 / ${sessionPace.timedMs} end)`
+
+/**
+ * A learner's own bests by level and support.
+ * @param technique of this one only
+ * @param before as it was before this instant
+ */
+export function bestsOf(
+  db: Database,
+  learnerId: string,
+  { technique, before }: { readonly technique?: string; readonly before?: string } = {},
+): Best[] {
+  return db
+    .select({
+      technique: sessionPace.technique,
+      level: sessionPace.level,
+      support: sessionPace.support,
+      bestMs: sql<number | null>`min(${sessionPace.bestMs})`,
+      perMinute: PER_MINUTE,
+    })
+    .from(sessionPace)
+    .where(
+      and(
+        eq(sessionPace.learnerId, learnerId),
+        technique === undefined ? undefined : eq(sessionPace.technique, technique),
+        before === undefined ? undefined : lt(sessionPace.startedAt, before),
+      ),
+    )
+    .groupBy(sessionPace.technique, sessionPace.level, sessionPace.support)
     .all()
 }
 

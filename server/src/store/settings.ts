@@ -1,6 +1,7 @@
 import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
 import { eq, sql } from 'drizzle-orm'
 import { type Database, write } from './database.js'
+import { rememberAllFacts } from './facts.js'
 import { keepRules } from './moves.js'
 import { prepared } from './prepared.js'
 import { learnerSettings } from './schema.js'
@@ -31,7 +32,9 @@ export function changeSettings(
       .values({ learnerId, settings })
       .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
       .run()
-    if (change.rules || change.targets) keepRules(tx, learnerId, settings)
+    if (change.rules || change.targets || change.extraTime) keepRules(tx, learnerId, settings)
+    // What counts as remembered follows from the time allowed.
+    if (change.extraTime) rememberAllFacts(tx, learnerId, settings.extraTime)
     return settings
   })
 }

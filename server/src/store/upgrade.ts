@@ -204,7 +204,9 @@ function placeMoves(driver: Driver.Database): void {
     const { arrival } = cause ?? (before.get(learnerId, at) as { arrival: number })
     place.run(arrival, id)
   }
-  const keep = driver.prepare('insert into level_rules values (?, 0, ?, ?)')
+  const keep = driver.prepare(
+    'insert into level_rules (learner_id, arrival, rules, targets) values (?, 0, ?, ?)',
+  )
   const set = driver.prepare('select learner_id as learnerId, settings from learner_settings').all()
   for (const { learnerId, settings } of set as { learnerId: string; settings: string }[]) {
     const { rules, targets } = JSON.parse(settings)

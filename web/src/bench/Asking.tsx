@@ -14,10 +14,12 @@ export function Asking(props: {
   readonly attempt: AttemptOnScreen
   readonly explained: string | undefined
   readonly frame: BenchFrame
+  /** What is typed stands on the place rule. */
+  readonly inPlace: boolean
   readonly onKey: (key: string) => void
   readonly onEnter: () => void
 }) {
-  const { attempt, explained, frame, onKey, onEnter } = props
+  const { attempt, explained, frame, inPlace, onKey, onEnter } = props
   const { progress, typing, notice } = attempt
   const { onFrame, beads, fade } = frame
   const step = openStep(progress)
@@ -47,6 +49,7 @@ export function Asking(props: {
         label={question || 'Your entry'}
         describedBy="said"
         hidden={onFrame}
+        inPlace={inPlace}
         onKey={onKey}
         onErase={attempt.erase}
         onEnter={onEnter}

@@ -1,9 +1,11 @@
-import { targetOf, techniqueById } from '@tachymetra/core/registry'
+import { aimOf } from '@tachymetra/core/curriculum'
+import { techniqueById } from '@tachymetra/core/registry'
 import { type Exercise, progressOf, SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
 import { deadlineOf, type Item, isDrawable, itemsOf, toCome, watchedItems } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
+import { useLearnerSettings } from '../data/learnerSettings.js'
 import { leftSession } from '../data/leaving.js'
 import { flush } from '../data/outbox.js'
 import { useLearners } from '../data/queries.js'
@@ -67,6 +69,7 @@ function Session({ session }: { readonly session: LocalSession }) {
   const done = useRef<readonly LocalAttempt[]>([])
   const [trouble, setTrouble] = useState<Error>()
   const problems = useProblems(session)
+  const settings = useLearnerSettings(learnerId)
   // Whoever's session it is, is who practises in this tab.
   useEffect(() => {
     if (currentSettings().learnerId !== learnerId) changeSettings({ learnerId })
@@ -141,7 +144,8 @@ function Session({ session }: { readonly session: LocalSession }) {
           onOpen={(record) => {
             open.current = record
           }}
-          targetMs={targetOf(technique, level)}
+          targetMs={session.first ? undefined : aimOf(settings, technique.id, level)}
+          first={session.first ?? false}
           n={n}
           at={attempts.length + 1}
           of={attempts.length + queue.length}

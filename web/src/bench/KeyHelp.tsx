@@ -2,11 +2,12 @@ import { Modal } from 'antd'
 
 const KEYS: readonly [string, string][] = [
   ['0–9 . −', 'type the value'],
-  ['Enter', 'commit it; when the problem is done, go on'],
-  ['Backspace', 'mend what is typed'],
+  ['Enter', 'confirm it; when the problem is done, go on'],
+  ['Backspace', 'take the last key back'],
   ['H', 'hint: why this step, or what it asks'],
   ['S', 'show the value and go on'],
   ['N', 'skip the problem'],
+  ['R', 'where the work goes from the right: type the answer from the right'],
   ['T', 'hide or show the clock'],
   ['C', 'when the problem is done: check it without redoing'],
   ['← →', 'while watching: a step back, a step on'],

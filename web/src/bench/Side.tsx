@@ -9,12 +9,14 @@ const NOTHING: readonly Held[] = []
 export function Side({ progress }: { readonly progress: Progress }) {
   const [walk] = progress.walks
   const [step, entry] = [walk?.steps.at(-1), walk?.entries.at(-1)]
+  const holds = step && entry ? momentAfter(step, entry).holds : NOTHING
   return (
     <aside className="side stack" aria-label="What has been done">
       {progress.support === 'guided' && progress.outcome === undefined && (
         <>
           <h2>Held in mind</h2>
-          <Hands holds={step && entry ? momentAfter(step, entry).holds : NOTHING} />
+          <Hands holds={holds} />
+          {holds.length > 0 && <p className="faint">On a hand the thumb counts five, each finger one.</p>}
         </>
       )}
       <h2>Steps so far</h2>

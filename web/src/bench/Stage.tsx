@@ -2,9 +2,8 @@ import { lowestPlace } from '@tachymetra/core/number'
 import { lowestOf, type Problem } from '@tachymetra/core/problem'
 import { openStep } from '@tachymetra/core/session'
 import { beadWorkOf, setNumber } from '@tachymetra/core/soroban'
-import { lineOf, momentAfter, type Spot } from '@tachymetra/core/technique'
+import { lineOf, momentAfter, type Spot, type Zone } from '@tachymetra/core/technique'
 import { useMemo } from 'react'
-import { DIGIT_ACTIONS } from '../parts/actions.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { answerGiven } from '../parts/saying.js'
@@ -18,15 +17,19 @@ interface Props {
   readonly problem: Problem
   readonly attempt: AttemptOnScreen
   readonly frame: BenchFrame
-  /** The place that is lit. */
+  /** The place that is lit, and where an entry is written. */
   readonly lit: number | undefined
+  readonly zone: Zone | undefined
+  /** Decimals that are asked for, where the numbers do not say. */
+  readonly decimals: number
   readonly rodValues: boolean
   readonly picked: readonly Spot[]
   readonly onPick: (change: (before: readonly Spot[]) => readonly Spot[]) => void
 }
 
 /** The problem with what stands written of its answer: on the place rule, or on the frame. */
-export function Stage({ problem, attempt, frame, lit, rodValues, picked, onPick }: Props) {
+export function Stage(props: Props) {
+  const { problem, attempt, frame, lit, zone, decimals, rodValues, picked, onPick } = props
   const { progress, typing } = attempt
   const { abacus, reading, framed, onFrame, fade, start, beads } = frame
   const step = openStep(progress)
@@ -54,7 +57,9 @@ export function Stage({ problem, attempt, frame, lit, rodValues, picked, onPick 
           problem={problem}
           line={line}
           place={done ? undefined : lit}
-          typing={step && DIGIT_ACTIONS.includes(step.action) ? typing.text : undefined}
+          zone={zone}
+          typing={typing.text}
+          decimals={decimals}
           finished={answer !== undefined}
           links={guided ? step?.links : undefined}
           picks={step?.picks}

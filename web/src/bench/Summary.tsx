@@ -1,15 +1,17 @@
+import { type Best, newBestOf } from '@tachymetra/core/learner'
 import { readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { progressOf } from '@tachymetra/core/session'
 import { scoreOf } from '@tachymetra/core/set'
 import type { Tally } from '@tachymetra/core/technique'
-import { levelReasonWords, slipName } from '@tachymetra/core/words'
+import type { ItemPace } from '@tachymetra/core/wire'
+import { levelReasonWords, newBestWords, slipName } from '@tachymetra/core/words'
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
-import { useLearners, useMoves } from '../data/queries.js'
+import { useBests, useLearners, useMoves } from '../data/queries.js'
 import type { LocalAttempt, LocalSession } from '../data/store.js'
-import { AttemptTable, PaceFigures, pacesOf, slipCounts } from '../parts/figures.js'
+import { AttemptTable, ownBest, PaceFigures, pacesOf, slipCounts } from '../parts/figures.js'
 import { NextUp } from '../parts/NextUp.js'
 import { setName } from '../parts/setName.js'
 
@@ -29,6 +31,8 @@ export function Summary({
     ...verdict,
     slips: verdict.entries.flatMap((e) => e.slips.map((s) => s.id)),
   }))
+  const paces = pacesOf(rows)
+  const bests = useBests(session.learnerId, { before: session.startedAt }).data
   const tallies = useMemo(() => tallyOf(attempts), [attempts])
   const slips = slipCounts(rows.flatMap((r) => r.slips))
   const score = scoreOf(
@@ -47,7 +51,8 @@ export function Summary({
           <strong>All {rows.length} right first time.</strong>
         </p>
       )}
-      <PaceFigures paces={pacesOf(rows)} />
+      <Quickest paces={paces} bests={bests} />
+      <PaceFigures paces={paces} bests={bests} />
       {tallies && (
         <p>
           {tallies.what}: {tallies.found} of {tallies.of}
@@ -88,6 +93,24 @@ const WORTH_SAYING = 3
 
 const isFaultless = (rows: readonly { readonly clean: boolean }[]) =>
   rows.length >= WORTH_SAYING && rows.every((r) => r.clean)
+
+/** One thing that grew: said once, and only where there is something to compare with. */
+function Quickest(props: {
+  readonly paces: readonly ItemPace[]
+  readonly bests: readonly Best[] | undefined
+}) {
+  const { paces, bests = [] } = props
+  const [found] = paces.flatMap((pace) =>
+    pace.support === 'answer' ? (newBestOf(pace, ownBest(pace, bests)) ?? []) : [],
+  )
+  if (!found) return null
+  const { head, tail } = newBestWords(found)
+  return (
+    <p className="advice" role="status">
+      <strong>{head}</strong> {tail}
+    </p>
+  )
+}
 
 /** The moves of level this session brought about, as soon as the server has judged it. */
 function Moved({ session }: { readonly session: LocalSession }) {

@@ -1,22 +1,25 @@
 import { toText } from '@tachymetra/core/number'
 import { figuresOf, openStep } from '@tachymetra/core/session'
 import { deadlineOf, type Recipe } from '@tachymetra/core/set'
-import type { Spot } from '@tachymetra/core/technique'
-import { useEffect, useRef, useState } from 'react'
+import { type Spot, typedIn } from '@tachymetra/core/technique'
+import { useState } from 'react'
 import { keepFade } from '../data/fade.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { Checks } from '../parts/Checks.js'
 import { Fold } from '../parts/Fold.js'
 import { Guard, lazily } from '../parts/Guard.js'
-import { KeyButton } from '../parts/KeyButton.js'
 import { answerGiven } from '../parts/saying.js'
 import { useKeys } from '../parts/useKeys.js'
 import { Asking } from './Asking.js'
+import { KeysLine } from './KeysLine.js'
 import { PaceHead } from './PaceHead.js'
 import { Side } from './Side.js'
 import { Stage } from './Stage.js'
+import { Tips } from './Tips.js'
+import { useOnward, useTimeLimit } from './timers.js'
 import { useFrame } from './useFrame.js'
 import { type Recording, useRecording } from './useRecording.js'
+import { litPlace, useWriting, useZone } from './writing.js'
 
 const KeyHelp = lazily(() => import('./KeyHelp.js'))
 
@@ -30,6 +33,8 @@ interface Props extends Recording {
   readonly recipe: Recipe
   readonly sessionStartedAt: string
   readonly learnerId: string
+  /** The first session of all: its keys are explained. */
+  readonly first: boolean
   readonly onNext: () => void
   readonly onStop: () => void
 }
@@ -40,14 +45,18 @@ export function Working(props: Props) {
   const { technique, problem, level } = exercise
   const { clock, onward } = useSettings()
   // It is only said at the end of the session what was right: the first answer ends the attempt.
-  const atEnd = recipe.answers === 'at-end' && props.support === 'answer'
   const [helpOpen, setHelpOpen] = useState(false)
   const [checking, setChecking] = useState(false)
   const [rodValues, setRodValues] = useState(false)
   const [picked, setPicked] = useState<readonly Spot[]>([])
+  const alone = props.support === 'answer'
+  const writing = useWriting(exercise, alone)
+  // It is only said at the end of the session what was right: the first answer ends the attempt.
+  const atEnd = recipe.answers === 'at-end' && alone
   const { attempt, explained, startedAt } = useRecording({
     ...props,
-    byItself: onward === 'last-digit' && props.support === 'answer',
+    from: writing.from,
+    byItself: onward === 'last-digit' && alone,
     onDone(local) {
       props.onDone(local)
       if (frame.abacus && !frame.reading) keepFade(learnerId, technique.id, level, local.verdict)
@@ -57,11 +66,12 @@ export function Working(props: Props) {
   const { progress, typing } = attempt
   const step = openStep(progress)
   const done = progress.outcome !== undefined
-  // Where a decision was not asked for, nothing may show it.
-  const decided = progress.support === 'steps' && progress.walks[0]?.steps.at(-1)?.decision
-  const lit = decided ? undefined : step?.place
+  const lit = litPlace(progress)
   const frame = useFrame(learnerId, exercise, attempt, lit)
   const { beads, onFrame } = frame
+  const onRule = useZone(progress, exercise, writing.places)
+  const zone = frame.abacus ? undefined : onRule
+  const inPlace = zone !== undefined && typedIn(zone, typing.text) !== undefined
   useOnward(
     onward !== 'enter' && progress.outcome === 'done' && figuresOf(progress).right && !checking,
     onNext,
@@ -96,6 +106,10 @@ export function Working(props: Props) {
       if (!done && progress.entries.length > 0) attempt.note('stopped')
       onStop()
     },
+    turn: () => {
+      attempt.clear()
+      writing.turn()
+    },
     help: () => setHelpOpen(true),
   }
   const kind = attempt.question()?.kind
@@ -107,6 +121,7 @@ export function Working(props: Props) {
       n: act.skip,
       t: act.clock,
       c: () => done && setChecking(!checking),
+      ...(writing.eitherWay && { r: act.turn }),
       '?': act.help,
       Escape: act.stop,
       Enter: act.enter,
@@ -133,36 +148,31 @@ export function Working(props: Props) {
             attempt={attempt}
             frame={frame}
             lit={lit}
+            zone={zone}
+            decimals={writing.decimals}
             rodValues={rodValues}
             picked={picked}
             onPick={setPicked}
           />
         </div>
         <div className="asking">
-          <Asking attempt={attempt} explained={explained} frame={frame} onKey={onKey} onEnter={act.enter} />
+          <Asking
+            attempt={attempt}
+            explained={explained}
+            frame={frame}
+            inPlace={inPlace}
+            onKey={onKey}
+            onEnter={act.enter}
+          />
         </div>
-        {done && (
-          <div className="row keys-line">
-            <KeyButton
-              label={at >= of ? 'Summary' : 'Next problem'}
-              shortcut="Enter"
-              onPress={act.enter}
-              main
-            />
-          </div>
-        )}
-        <div className="row keys-line">
-          {!done && (
-            <>
-              <KeyButton label="Hint" shortcut="H" onPress={act.hint} disabled={progress.hintOpen} />
-              <KeyButton label="Show" shortcut="S" onPress={act.show} />
-              <KeyButton label="Skip" shortcut="N" onPress={act.skip} />
-            </>
-          )}
-          <KeyButton label="Stop" shortcut="Esc" onPress={act.stop} />
-          <KeyButton label={clock ? 'Hide the clock' : 'Show the clock'} shortcut="T" onPress={act.clock} />
-          <KeyButton label="Keys" shortcut="?" onPress={act.help} />
-        </div>
+        {props.first && <Tips progress={progress} typed={typing.text !== ''} at={at} />}
+        <KeysLine
+          next={done ? (at >= of ? 'Summary' : 'Next problem') : undefined}
+          hintOpen={progress.hintOpen}
+          clock={clock}
+          from={writing.eitherWay ? writing.from : undefined}
+          act={act}
+        />
         {done && (
           <Fold summary="Check it without redoing (C)" open={checking} onToggle={setChecking}>
             {() => <Checks problem={problem} answer={answerGiven(progress)} />}
@@ -173,29 +183,4 @@ export function Working(props: Props) {
       <Guard waiting={null}>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Guard>
     </>
   )
-}
-
-/** How long a right answer stands before the next problem comes by itself. */
-const STANDS_MS = 900
-
-/** Goes on by itself once a problem was answered rightly, so that the verdict is seen before. */
-function useOnward(right: boolean, next: () => void): void {
-  const latest = useRef(next)
-  latest.current = next
-  useEffect(() => {
-    if (!right) return
-    const timer = setTimeout(() => latest.current(), STANDS_MS)
-    return () => clearTimeout(timer)
-  }, [right])
-}
-
-/** Calls once when the time is up. @param deadline in milliseconds since 1970 */
-function useTimeLimit(deadline: number | undefined, over: () => void): void {
-  const latest = useRef(over)
-  latest.current = over
-  useEffect(() => {
-    if (deadline === undefined) return
-    const timer = setTimeout(() => latest.current(), Math.max(0, deadline - Date.now()))
-    return () => clearTimeout(timer)
-  }, [deadline])
 }

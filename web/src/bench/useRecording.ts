@@ -6,6 +6,7 @@ import {
   type Exercise,
   JUDGE,
   type Progress,
+  type TypedFrom,
   verdictOf,
   type WorkedSupport,
 } from '@tachymetra/core/session'
@@ -26,6 +27,8 @@ export interface Recording {
   readonly open: AttemptRecord | undefined
   /** Is an answer taken at its last digit, without Enter? */
   readonly byItself?: boolean
+  /** Which end of an answer is typed first. */
+  readonly from?: TypedFrom
   /** Told of the attempt as it stands, whenever something happens in it. */
   readonly onOpen: (open: AttemptRecord) => void
   /** Called once, the moment the attempt is over. */
@@ -59,7 +62,7 @@ export function useRecording(given: Recording): {
   readonly explained: string | undefined
   readonly startedAt: string
 } {
-  const { exercise, support, n, sessionId, open, byItself = false, onOpen, onDone } = given
+  const { exercise, support, n, sessionId, open, byItself = false, from = 'left', onOpen, onDone } = given
   const { technique, problem, variant, level } = exercise
   const [begun] = useState(() => ({ id: open?.id ?? crypto.randomUUID(), ...resumed(open) }))
   const latest = useRef(open)
@@ -81,6 +84,7 @@ export function useRecording(given: Recording): {
     ...(begun.events && { events: begun.events }),
     elapsed: begun.elapsed,
     byItself,
+    from,
     onChange(events, progress) {
       const record = recordOf(events, progress)
       latest.current = record

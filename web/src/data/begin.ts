@@ -8,10 +8,11 @@ import { keepSession } from './store.js'
 import { variantIn } from './variants.js'
 
 /**
+ * @param first the first session of all: without a clock, its keys explained
  * @returns the address of its bench.
  * @throws Error, in words for the learner, when the browser keeps nothing.
  */
-export async function beginSession(learnerId: string, recipe: Recipe): Promise<string> {
+export async function beginSession(learnerId: string, recipe: Recipe, first = false): Promise<string> {
   const id = crypto.randomUUID()
   const chosen = currentLearnerSettings(learnerId)?.variants ?? {}
   // As they are chosen now: a change in the middle of a session is for the next one.
@@ -32,7 +33,14 @@ export async function beginSession(learnerId: string, recipe: Recipe): Promise<s
     ),
   )
   try {
-    await keepSession({ ...startOf(learnerId, recipe), id, variants, attempts: [], ended: false })
+    await keepSession({
+      ...startOf(learnerId, recipe),
+      id,
+      variants,
+      attempts: [],
+      ended: false,
+      ...(first && { first }),
+    })
   } catch {
     throw new Error(
       'This browser does not let the page keep anything, so practice could be lost. Leave private mode?',

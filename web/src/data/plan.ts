@@ -1,6 +1,6 @@
 /** Today's plan of a learner, made here from what the server knows. */
 import { masteryOf } from '@tachymetra/core/curriculum'
-import { type LearnerSettings, slowFacts, type Times } from '@tachymetra/core/learner'
+import { type Best, type LearnerSettings, slowFacts, type Times } from '@tachymetra/core/learner'
 import { dayIn } from '@tachymetra/core/number'
 import {
   FACT_SECONDS,
@@ -24,6 +24,8 @@ export interface Plan {
   readonly input: PlanInput & { readonly settings: LearnerSettings; readonly times: Times }
   /** What is left to do today. */
   readonly items: readonly PlanItem[]
+  /** The best of one's own without steps. */
+  readonly bests: readonly Best[]
   /** Minutes worked today. */
   readonly worked: number
   readonly week: () => readonly PlanDay[]
@@ -60,6 +62,7 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
     return {
       input,
       items: planDay(input),
+      bests: progress.bests,
       worked: today.ms / 60_000,
       heardAt: dataUpdatedAt,
       week: () => planWeek(week, WEEK, (date) => freeTime(settings, date, learner.timeZone) === undefined),

@@ -1,7 +1,7 @@
 /** What the screens read from the server, cached by TanStack Query. */
 
 import type { LatestAnswer } from '@tachymetra/core/curriculum'
-import type { Times } from '@tachymetra/core/learner'
+import type { Best, Times } from '@tachymetra/core/learner'
 import type {
   AttemptSummary,
   AttemptWire,
@@ -14,6 +14,7 @@ import type {
   PacePoint,
   PractisedWire,
   ProgressWire,
+  RemovedLearner,
   SessionPage,
   SessionWire,
   SlipWeek,
@@ -48,6 +49,11 @@ export function useLearner(): LearnerWire | undefined {
   return data?.find((l) => l.id === learnerId) ?? data?.[0]
 }
 
+/** The time zone a learner's days and times are counted in; undefined until it is known. */
+export function useZone(learnerId: string | undefined): string | undefined {
+  return useLearners().data?.find((l) => l.id === learnerId)?.timeZone
+}
+
 export function useAddLearner() {
   return useMutation({
     mutationFn: ({ id, ...given }: NewLearner) => call<LearnerWire>('PUT', `/learners/${id}`, given),
@@ -63,8 +69,9 @@ export function useRenameLearner() {
   })
 }
 
-/** Whoever comes or goes is seen in the list and in the counts of everything. */
+/** Whoever comes or goes is seen in the lists and in the counts of everything, in other tabs as well. */
 const peopleChanged = async () => {
+  tellOtherTabs('learners')
   await queryClient.invalidateQueries({ queryKey: ['learners'] })
   await queryClient.invalidateQueries({ queryKey: ['holdings'] })
 }
@@ -96,8 +103,31 @@ export function useRemoveDemo() {
   })
 }
 
-/** Removes a learner on the server, then whatever of theirs is still in this browser. */
+/** Learners who were removed and can still be had back. */
+export function useRemoved() {
+  return useQuery({
+    queryKey: ['learners', 'removed'],
+    queryFn: () => call<RemovedLearner[]>('GET', '/learners/removed'),
+  })
+}
+
+/** Takes a learner out of every list; they can be had back for a while. */
 export function useRemoveLearner() {
+  return useMutation({
+    mutationFn: (id: string) => call<RemovedLearner>('PUT', `/learners/${id}/removal`, {}),
+    onSuccess: peopleChanged,
+  })
+}
+
+export function useTakeBack() {
+  return useMutation({
+    mutationFn: (id: string) => call<LearnerWire>('DELETE', `/learners/${id}/removal`, {}),
+    onSuccess: peopleChanged,
+  })
+}
+
+/** Erases a learner on the server, then whatever of theirs is still in this browser. */
+export function useEraseLearner() {
   return useMutation({
     mutationFn: async (id: string) => {
       await call<{ id: string }>('DELETE', `/learners/${id}`, {})
@@ -182,6 +212,18 @@ export function usePace(learnerId: string, technique: string) {
   })
 }
 
+/** The best of a learner's own, by level and support. @param asked of one technique, or as it was before an instant */
+export function useBests(
+  learnerId: string | undefined,
+  asked: { readonly technique?: string; readonly before?: string },
+) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'bests', asked],
+    queryFn: () => call<Best[]>('GET', `/learners/${learnerId}/bests?${new URLSearchParams(asked)}`),
+    enabled: learnerId !== undefined,
+  })
+}
+
 /** The latest answers at a level; nothing is asked for problems of own parameters. */
 export function useLatest(learnerId: string, technique: string, level: number | undefined) {
   return useQuery({
@@ -213,7 +255,37 @@ export function useAttempt(id: string) {
   })
 }
 
+/** Takes a move of level back: one by hand as if it had not been, one of the rules by a move by hand. */
+export function useMoveBack(learnerId: string) {
+  return useMutation({
+    mutationFn: ({ id, by, technique, from }: MoveWire) =>
+      by === 'hand'
+        ? call<{ id: string }>('DELETE', `/learners/${learnerId}/moves/${id}`, {})
+        : call<{ id: string }>('PUT', `/learners/${learnerId}/moves/${crypto.randomUUID()}`, {
+            technique,
+            to: from,
+          }),
+    onSuccess: () => queryClient.invalidateQueries({ queryKey: ['record', learnerId] }),
+  })
+}
+
 /** After something new is stored, whatever was read of the record is read again when next looked at. */
 export function recordChanged(): void {
+  tellOtherTabs('record')
   void queryClient.invalidateQueries({ queryKey: ['record'] })
+}
+
+const TABS = 'tachymetra'
+const tabs = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(TABS)
+
+function tellOtherTabs(changed: 'learners' | 'record'): void {
+  tabs?.postMessage(changed)
+}
+
+/** What other tabs have changed is read again in this one. */
+export function followChanges(): void {
+  tabs?.addEventListener('message', ({ data }) => {
+    void queryClient.invalidateQueries({ queryKey: [data] })
+    if (data === 'learners') void queryClient.invalidateQueries({ queryKey: ['holdings'] })
+  })
 }

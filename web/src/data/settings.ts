@@ -1,5 +1,6 @@
 /** Choices of this browser, kept in local storage; what is set for a learner is kept with them on the server. */
 import type { Shown, Staircase } from '@tachymetra/core/flash'
+import type { TypedFrom } from '@tachymetra/core/session'
 import { shared } from './shared.js'
 
 /** How numbers are flashed or glide by. */
@@ -16,6 +17,8 @@ export interface FlashSettings extends Staircase {
 
 export interface Settings {
   readonly theme: 'system' | 'day' | 'night'
+  /** Size of everything, as last set for the learner of this tab: known before the server is asked. */
+  readonly textSize: number
   /** The thin bar of elapsed time on the bench. */
   readonly clock: boolean
   readonly learnerId: string | null
@@ -24,6 +27,8 @@ export interface Settings {
   readonly choosing: boolean
   /** After a right answer: the next problem at Enter, by itself, or by itself and accepted at its last digit. */
   readonly onward: 'enter' | 'itself' | 'last-digit'
+  /** Which digit of an answer is typed first, where the work goes from the right. */
+  readonly writtenFrom: TypedFrom
   /** Rods of the frame. */
   readonly rods: number
   /** On the frame: is every bead and its order judged, or only what the rods show? */
@@ -40,11 +45,13 @@ export interface Settings {
 
 const DEFAULTS: Settings = {
   theme: 'system',
+  textSize: 1,
   clock: true,
   learnerId: null,
   planned: 5,
   choosing: false,
   onward: 'enter',
+  writtenFrom: 'left',
   rods: 13,
   strict: false,
   restMs: 3500,

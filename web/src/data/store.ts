@@ -28,6 +28,8 @@ export interface LocalSession extends SessionStart {
   /** The attempt under way, with what has happened in it so far. */
   readonly open?: AttemptRecord
   readonly ended: boolean
+  /** The first session of all: without a clock, its keys explained. */
+  readonly first?: boolean
 }
 
 /** Something for the server, kept until it has said that it is stored. */

@@ -11,6 +11,7 @@ import { Guard, lazily } from '../parts/Guard.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { Loading } from '../parts/Loading.js'
 import { Trouble } from '../parts/Trouble.js'
+import { FirstSession } from './FirstSession.js'
 import { GoOn } from './GoOn.js'
 import { Today } from './Today.js'
 import { Welcome } from './Welcome.js'
@@ -71,14 +72,17 @@ function AtDesk({ learner }: { readonly learner: LearnerWire }) {
   const [search] = useSearchParams()
   // Whoever comes for one technique has chosen already.
   const [asked, setAsked] = useState(search.has('technique'))
-  const queries = [useProgress(learner.id), useLearnerSettingsQuery(learner.id), useTimes(learner.id)]
+  const progress = useProgress(learner.id)
+  const queries = [progress, useLearnerSettingsQuery(learner.id), useTimes(learner.id)]
   const failed = queries.find((q) => q.isLoadingError)
   if (failed) return <Trouble error={failed.error!} retry={() => failed.refetch()} />
   if (!plan) return <Loading />
+  const isNew = progress.data?.latest.length === 0 && progress.data.facts.length === 0
   return (
     <div className="stack" style={{ gap: '1.5rem' }}>
       <GoOn learnerId={learner.id} />
-      <Today learner={learner} plan={plan} />
+      {isNew && <FirstSession learnerId={learner.id} />}
+      <Today learner={learner} plan={plan} after={isNew} />
       <Fold
         summary="Or choose for yourself: any technique, level and support"
         open={choosing || asked}

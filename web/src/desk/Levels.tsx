@@ -3,7 +3,7 @@ import type { LearnerSettings } from '@tachymetra/core/learner'
 import type { Technique } from '@tachymetra/core/technique'
 import { levelReasonWords, targetWords } from '@tachymetra/core/words'
 import { useEffect, useRef } from 'react'
-import { useLatest, useMoveByHand } from '../data/queries.js'
+import { useLatest, useMoveBack, useMoveByHand, useMoves } from '../data/queries.js'
 import './desk.css'
 
 /** What the rules say of the chosen level, with their numbers; and the level in force, which may be set by hand. */
@@ -18,6 +18,8 @@ export function LevelMoves(props: {
   const { learnerId, technique, level, inForce, settings, onMove } = props
   const latest = useLatest(learnerId, technique.id, level)
   const moveByHand = useMoveByHand(learnerId)
+  const moveBack = useMoveBack(learnerId)
+  const moved = useMoves(learnerId).data?.find((m) => m.technique === technique.id)
   if (!latest.data) return <p className="level-move faint"> </p>
   const { reason } = adviseLevel(latest.data, aimOf(settings, technique.id, level)!, settings.rules)
   return (
@@ -26,16 +28,28 @@ export function LevelMoves(props: {
       {inForce !== undefined && inForce !== level && (
         <>
           <button type="button" className="key-button" onClick={() => onMove(inForce)}>
-            Back to level {inForce}, the one in force
+            Back to level {inForce}, the current one
           </button>{' '}
           <button
             type="button"
             className="key-button"
             onClick={() => moveByHand.mutate({ technique: technique.id, to: level })}
           >
-            Put level {level} in force
+            Make level {level} the current one
           </button>
         </>
+      )}
+      {moved && moved.to === inForce && moved.to === level && (
+        <button
+          type="button"
+          className="key-button"
+          onClick={() => {
+            moveBack.mutate(moved)
+            onMove(moved.from)
+          }}
+        >
+          Undo: back to level {moved.from}, as before
+        </button>
       )}
     </p>
   )
@@ -65,7 +79,7 @@ export function Ladder(props: {
           <span className="mono">{i + 1}</span>
           <span>
             {one.name}
-            {i + 1 === inForce && <span className="faint"> (in force)</span>}
+            {i + 1 === inForce && <span className="faint"> (current)</span>}
           </span>
           <span className="mono faint">{targetWords(aim(i + 1))}</span>
         </label>

@@ -1,14 +1,25 @@
+import { settingsForAge } from '@tachymetra/core/learner'
 import { check, newLearnerSchema } from '@tachymetra/core/wire'
-import { Button, Input, Modal } from 'antd'
+import { Button, Input, Modal, Radio } from 'antd'
 import { useState } from 'react'
+import { call } from '../data/api.js'
 import { useAddLearner } from '../data/queries.js'
 import { NameForm } from '../parts/NameForm.js'
 import { Trouble } from '../parts/Trouble.js'
 
-/** Asks for a name and nothing else, or for a list of them. The same rule is checked here and on the server. */
+/** The youngest of each age that settings are suggested for. */
+const AGES = [
+  { value: 8, label: '8 or younger' },
+  { value: 9, label: '9 to 11' },
+  { value: 12, label: '12 to 15' },
+  { value: 16, label: '16 or older' },
+]
+
+/** Asks for a name, or a list of them; and for an age, which is not kept. The same rules are checked on the server. */
 export default function NewLearner({ onClose }: { readonly onClose: (added?: string) => void }) {
   const [names, setNames] = useState('')
   const [several, setSeveral] = useState(false)
+  const [age, setAge] = useState<number>()
   const [fault, setFault] = useState<Error>()
   const [saving, setSaving] = useState(false)
   const add = useAddLearner()
@@ -27,6 +38,7 @@ export default function NewLearner({ onClose }: { readonly onClose: (added?: str
         const given = check(newLearnerSchema, { id: crypto.randomUUID(), name, timeZone })
         if ('error' in given) throw new Error(given.error)
         const { id } = await add.mutateAsync(given.value)
+        if (age !== undefined) await call('PATCH', `/learners/${id}/settings`, settingsForAge(age))
         first ??= id
       }
       onClose(first)
@@ -40,6 +52,16 @@ export default function NewLearner({ onClose }: { readonly onClose: (added?: str
     setFault(undefined)
   }
 
+  const askAge = (
+    <fieldset className="ages">
+      <legend>Age, if you like</legend>
+      <Radio.Group value={age} options={AGES} onChange={(event) => setAge(event.target.value)} />
+      <p className="faint">
+        It sets text size, time limits and wording to begin with, each to be changed in Settings. The age
+        itself is not kept.
+      </p>
+    </fieldset>
+  )
   return (
     <Modal
       open
@@ -59,10 +81,12 @@ export default function NewLearner({ onClose }: { readonly onClose: (added?: str
             rows={10}
             onChange={(event) => onNames(event.target.value)}
           />
+          {askAge}
           {fault && <Trouble error={fault} />}
         </div>
       ) : (
         <NameForm name={names} fault={fault} onName={onNames} onSave={() => void save()}>
+          {askAge}
           <div>
             <Button type="link" style={{ padding: 0 }} onClick={() => setSeveral(true)}>
               Several at once, from a list

@@ -3,6 +3,7 @@ import { itemName, type PlanDay, type PlanItem } from '@tachymetra/core/plan'
 import { techniqueById } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES } from '@tachymetra/core/session'
 import type { LearnerWire } from '@tachymetra/core/wire'
+import { bestWords } from '@tachymetra/core/words'
 import { Button, Dropdown } from 'antd'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -15,13 +16,23 @@ import { dayName, minutesWords } from '../parts/words.js'
 import './desk.css'
 
 /** Today's plan: what, for how long and why; one button starts it. */
-export function Today({ learner, plan }: { readonly learner: LearnerWire; readonly plan: Plan }) {
+export function Today(props: {
+  readonly learner: LearnerWire
+  readonly plan: Plan
+  /** Something else comes first. */
+  readonly after: boolean
+}) {
+  const { learner, plan, after } = props
   const navigate = useNavigate()
   const settings = useLearnerSettings(learner.id)
   const [trouble, setTrouble] = useState<Error>()
   // What was banned on this visit, so that it can be taken back at once; later on in the settings.
   const [bannedNow, setBannedNow] = useState<string>()
-  const { items, worked, input } = plan
+  const { items, worked, input, bests } = plan
+  const best = ({ id, level }: Exclude<PlanItem, { kind: 'facts' }>) => {
+    const own = bests.find((b) => b.technique === id && b.level === level)
+    return own && bestWords(own)
+  }
   const begin = (item: PlanItem) => beginItem(learner.id, item).then((path) => navigate(path), setTrouble)
   const [first] = items
   const skippedToday = settings.skipped.filter((s) => s.day === input.day)
@@ -45,7 +56,9 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
                   {item.kind !== 'facts' && `${howWorked(item)}, `}
                   about {minutesWords(item.minutes)}
                 </span>
-                <p>{item.because}</p>
+                <p>
+                  {item.because} {item.kind !== 'facts' && best(item)}
+                </p>
               </div>
               <span className="row">
                 <ItemMenu
@@ -55,8 +68,8 @@ export function Today({ learner, plan }: { readonly learner: LearnerWire; readon
                   onBan={() => setBannedNow(item.id)}
                 />
                 <Button
-                  type={i === 0 ? 'primary' : 'default'}
-                  size={i === 0 ? 'large' : 'middle'}
+                  type={i === 0 && !after ? 'primary' : 'default'}
+                  size={i === 0 && !after ? 'large' : 'middle'}
                   onClick={() => begin(item)}
                 >
                   {i === 0 ? 'Begin' : 'This one'}

@@ -2,7 +2,12 @@ import { type AttemptRow, MOST_CSV, type ReadRow, readCsv } from '@tachymetra/co
 import { problemWords, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { durationOf } from '@tachymetra/core/session'
-import { type BroughtInAnswer, type LearnerWire, MOST_BROUGHT_IN } from '@tachymetra/core/wire'
+import {
+  type BroughtInAnswer,
+  type LearnerWire,
+  MOST_BROUGHT_IN,
+  MOST_TAKEN_OUT,
+} from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
 import { Button, Table } from 'antd'
 import { useState } from 'react'
@@ -57,9 +62,11 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
   const [name, setName] = useState('')
   const [fault, setFault] = useState<Error>()
   const [done, setDone] = useState<number>()
+  const [takenOut, setTakenOut] = useState(false)
   const pick = async (file: File) => {
     setRows(undefined)
     setDone(undefined)
+    setTakenOut(false)
     setFault(undefined)
     setName(file.name)
     try {
@@ -92,7 +99,20 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
     setRows(rows?.map((r) => ({ ...r, ...(outcomes.has(r.line) && { outcome: outcomes.get(r.line)! }) })))
     recordChanged()
   }
-  const stored = rows?.filter((r) => r.outcome === 'stored').length ?? 0
+  const stored = rows?.filter((r) => r.outcome === 'stored') ?? []
+  const takeOut = async () => {
+    setFault(undefined)
+    try {
+      const ids = stored.flatMap((r) => ('row' in r ? [r.row.attempt.id] : []))
+      for (let i = 0; i < ids.length; i += MOST_TAKEN_OUT)
+        await call('DELETE', `/learners/${learner.id}/attempts`, { ids: ids.slice(i, i + MOST_TAKEN_OUT) })
+      setTakenOut(true)
+      setRows(undefined)
+    } catch (error) {
+      setFault(error as Error)
+    }
+    recordChanged()
+  }
   return (
     <section className="stack" aria-labelledby="in">
       <h2 id="in">Bring in</h2>
@@ -104,17 +124,25 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
         <FilePick label="Choose a CSV file" accept=".csv,text/csv" onPick={(file) => void pick(file)} />
       </div>
       {fault && <Trouble error={fault} />}
+      {takenOut && <p role="status">Taken out again: the record is as it was before {name}.</p>}
       {rows && (
         <>
           <p role="status">
             {name}: {rows.length} lines read, {rows.length - bad.length} can be stored, {bad.length} cannot.
-            {done !== undefined && ` ${stored} stored.`}
+            {done !== undefined && ` ${stored.length} stored.`}
           </p>
           <div className="row">
-            <Button type="primary" disabled={good.length === 0} onClick={() => void bringIn()}>
-              Store {good.length} {good.length === 1 ? 'attempt' : 'attempts'}
-            </Button>
-            <Button onClick={() => setRows(undefined)}>Leave it</Button>
+            {done !== 1 && (
+              <Button type="primary" disabled={good.length === 0} onClick={() => void bringIn()}>
+                Store {good.length} {good.length === 1 ? 'attempt' : 'attempts'}
+              </Button>
+            )}
+            <Button onClick={() => setRows(undefined)}>{done === undefined ? 'Cancel' : 'Close'}</Button>
+            {done === 1 && stored.length > 0 && (
+              <Button onClick={() => void takeOut()}>
+                Undo: take {stored.length === 1 ? 'it' : `these ${stored.length}`} out again
+              </Button>
+            )}
             {done !== undefined && done < 1 && <progress value={done} aria-label="Stored" />}
           </div>
           <Table<Row>
@@ -148,7 +176,10 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
                   'row' in r &&
                   `${techniqueById(r.row.attempt.technique).name}, ${levelWords(r.row.attempt.level)}`,
               },
-              { title: 'When', render: (_, r) => 'row' in r && when(r.row.attempt.startedAt) },
+              {
+                title: 'When',
+                render: (_, r) => 'row' in r && when(r.row.attempt.startedAt, learner.timeZone),
+              },
               { title: 'Time', render: (_, r) => 'row' in r && seconds(durationOf(r.row.attempt.events)) },
             ]}
           />

@@ -1,5 +1,12 @@
 import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
-import { COMMON_KEY_MS, isRecalled, KEYING_DAYS, keyingDue, recalled } from '@tachymetra/core/learner'
+import {
+  COMMON_KEY_MS,
+  isRecalled,
+  KEYING_DAYS,
+  keyingDue,
+  recalled,
+  recallLimit,
+} from '@tachymetra/core/learner'
 import { JUDGE } from '@tachymetra/core/session'
 import { type ItemAnswer, toCome } from '@tachymetra/core/set'
 import type { RecallWire } from '@tachymetra/core/wire'
@@ -58,7 +65,8 @@ export function Drill({
   const [looking, setLooking] = useState<Asked>()
   useKeys({ Escape: onEnd, Enter: () => !card && !looking && onEnd() }, undefined, true)
   if (looking) return <Missed missed={looking} onOn={() => setLooking(undefined)} onStop={onEnd} />
-  if (!card || n === undefined) return <Round answers={answers} onEnd={onEnd} after={after} />
+  if (!card || n === undefined)
+    return <Round answers={answers} learnerId={learnerId} onEnd={onEnd} after={after} />
   // Only the first time in a round tells what is remembered.
   const first = !answers.some((a) => a.n === n)
   return (
@@ -112,8 +120,8 @@ function Missed(props: { readonly missed: Asked; readonly onOn: () => void; read
 }
 
 /** The time within which facts of a round count as fast: "1.0 s", "1.0 s to 2.5 s". */
-function limits(asked: readonly Asked[]): string {
-  const all = asked.map((a) => deckOf(a.card).withinMs)
+function limits(asked: readonly Asked[], extraTime: number): string {
+  const all = asked.map((a) => recallLimit(deckOf(a.card), extraTime))
   const [least, most] = [Math.min(...all), Math.max(...all)]
   return least === most ? seconds(least) : `${seconds(least)} to ${seconds(most)}`
 }
@@ -129,7 +137,7 @@ function Fact(props: {
   ) => void
 }) {
   const { card, learnerId, onAnswered } = props
-  const { keying } = useLearnerSettings(learnerId)
+  const { keying, extraTime } = useLearnerSettings(learnerId)
   const [task] = useState(() => ({ questions: [card], inOrder: true }))
   const [at] = useState(() => new Date().toISOString())
   const attempt = useAttempt({
@@ -138,7 +146,7 @@ function Fact(props: {
     onChange(events, progress) {
       const keyMs = keying?.ms ?? COMMON_KEY_MS
       const { right, thinkMs, entry: text } = recalled(progress, keyMs)
-      const known = isRecalled({ right, thinkMs }, deckOf(card).withinMs)
+      const known = isRecalled({ right, thinkMs }, recallLimit(deckOf(card), extraTime))
       onAnswered(
         { thinkMs, right, known, text },
         { id: crypto.randomUUID(), learnerId, fact: card.id, at, judge: JUDGE, keyMs, events },
@@ -164,10 +172,12 @@ function Fact(props: {
 
 function Round(props: {
   readonly answers: readonly Asked[]
+  readonly learnerId: string
   readonly onEnd: () => void
   readonly after: ReactNode
 }) {
-  const { answers, onEnd, after } = props
+  const { answers, learnerId, onEnd, after } = props
+  const { extraTime } = useLearnerSettings(learnerId)
   const asked = answers.filter((a, i) => answers.findIndex((other) => other.n === a.n) === i)
   const known = asked.filter((a) => a.known)
   return (
@@ -176,7 +186,7 @@ function Round(props: {
         {asked.filter((a) => a.right).length} of {asked.length} right, {known.length} fast
       </h1>
       <p className="faint">
-        Times to think; what keying takes by itself is taken off. Fast is within {limits(asked)}.
+        Times to think; what keying takes by itself is taken off. Fast is within {limits(asked, extraTime)}.
       </p>
       <ul className="plain-list heat-map mono">
         {asked.map(({ card, thinkMs, right, known: ok }) => (

@@ -1,5 +1,5 @@
 import { FACT_DECKS, type FactCard, type FactDeck } from '@tachymetra/core/facts'
-import { toAsk } from '@tachymetra/core/learner'
+import { recallLimit, toAsk } from '@tachymetra/core/learner'
 import { seeded } from '@tachymetra/core/number'
 import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
@@ -7,6 +7,7 @@ import { seconds } from '@tachymetra/core/words'
 import { Button, InputNumber, Select } from 'antd'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { useLearnerSettings } from '../data/learnerSettings.js'
 import { usePlan } from '../data/plan.js'
 import { useFacts, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
@@ -117,6 +118,7 @@ function Choosing({
   readonly onStart: (cards: readonly FactCard[]) => void
 }) {
   const { factDeck, factCount } = useSettings()
+  const { extraTime } = useLearnerSettings(learnerId)
   const times = useTimes(learnerId)
   const [now] = useState(() => new Date().toISOString())
   const dueIn = (deck: FactDeck) =>
@@ -165,12 +167,12 @@ function Choosing({
       </form>
       <p className="faint">
         Type the answer; there is no Enter: it is taken at its last digit. Recalled within{' '}
-        {seconds(deck.withinMs)} of thinking counts; slower counts as not recalled, and the fact comes again
-        sooner.
+        {seconds(recallLimit(deck, extraTime))} of thinking counts; slower counts as not recalled, and the
+        fact comes again sooner.
       </p>
       <section className="stack" aria-labelledby="heat">
         <h2 id="heat">{deck.name}</h2>
-        <FactHeat deck={deck} standings={standings} times={times.data} />
+        <FactHeat deck={deck} standings={standings} times={times.data} extraTime={extraTime} />
       </section>
     </>
   )

@@ -1,11 +1,11 @@
-import { check, type LearnerWire, learnerNameSchema } from '@tachymetra/core/wire'
-import { Button, Modal } from 'antd'
+import { check, KEPT_REMOVED_DAYS, type LearnerWire, learnerNameSchema } from '@tachymetra/core/wire'
+import { Button, Modal, Popconfirm } from 'antd'
 import { useState } from 'react'
-import { useRemoveLearner, useRenameLearner } from '../data/queries.js'
+import { useEraseLearner, useRemoveLearner, useRenameLearner } from '../data/queries.js'
 import { NameForm } from './NameForm.js'
 import { Trouble } from './Trouble.js'
 
-/** Another name for a learner, or the learner removed with everything recorded of them. */
+/** Another name for a learner; or the learner removed, to be had back for a while, or erased at once. */
 export default function EditLearner({
   learner,
   onClose,
@@ -18,6 +18,7 @@ export default function EditLearner({
   const [fault, setFault] = useState<Error>()
   const rename = useRenameLearner()
   const remove = useRemoveLearner()
+  const erase = useEraseLearner()
 
   const save = async () => {
     const given = check(learnerNameSchema, { name: name.trim() })
@@ -29,9 +30,9 @@ export default function EditLearner({
       setFault(error as Error)
     }
   }
-  const removeAll = async () => {
+  const away = async (doing: typeof erase | typeof remove) => {
     try {
-      await remove.mutateAsync(learner.id)
+      await doing.mutateAsync(learner.id)
       onClose()
     } catch (error) {
       setFault(error as Error)
@@ -47,17 +48,29 @@ export default function EditLearner({
       {removing ? (
         <div className="stack">
           <p>
-            Every session, attempt and fact of {learner.name} is deleted from this machine. It cannot be taken
-            back.
+            <strong>Remove</strong>: {learner.name} is taken out of every list. Nothing is lost for{' '}
+            {KEPT_REMOVED_DAYS} days, and Settings can bring {learner.name} back; then it is erased.
+          </p>
+          <p>
+            <strong>Erase now</strong>: every session, attempt and fact is erased from this machine, and from
+            the copies the program has put aside. It cannot be undone.
           </p>
           {fault && <Trouble error={fault} />}
           <div className="row">
-            <Button danger type="primary" loading={remove.isPending} onClick={removeAll}>
-              Remove {learner.name} and all their data
+            <Button type="primary" autoFocus loading={remove.isPending} onClick={() => void away(remove)}>
+              Remove {learner.name}
             </Button>
-            <Button autoFocus onClick={() => setRemoving(false)}>
-              Keep
-            </Button>
+            <Popconfirm
+              title={`Erase everything of ${learner.name} now?`}
+              okText="Erase"
+              cancelText="Keep"
+              onConfirm={() => away(erase)}
+            >
+              <Button danger loading={erase.isPending}>
+                Erase now
+              </Button>
+            </Popconfirm>
+            <Button onClick={() => setRemoving(false)}>Cancel</Button>
           </div>
         </div>
       ) : (

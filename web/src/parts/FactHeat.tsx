@@ -1,5 +1,5 @@
 import type { FactDeck } from '@tachymetra/core/facts'
-import { type Estimate, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
+import { type Estimate, recallLimit, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
 import { useMemo } from 'react'
@@ -15,16 +15,16 @@ const ENOUGH = 3
 
 /** A fact's state in words and in shape, from the drill and from the steps of longer work alike. */
 function stateOf(
-  deck: FactDeck,
   standing: FactStanding | undefined,
   own: Estimate | undefined,
   typicalMs: number,
+  limitMs: number,
 ): State {
   const told = own && own.seen >= ENOUGH ? own : undefined
   if (!standing && !told) return 'new'
   if ((standing && !standing.latestRight) || (told && told.wrong >= told.seen / 4)) return 'shaky'
-  const share = told ? told.ms / typicalMs : (standing?.medianMs ?? deck.withinMs) / typicalMs
-  if (share > SLOW_SHARE || (standing?.medianMs ?? 0) > deck.withinMs) return 'slow'
+  const share = told ? told.ms / typicalMs : (standing?.medianMs ?? limitMs) / typicalMs
+  if (share > SLOW_SHARE || (standing?.medianMs ?? 0) > limitMs) return 'slow'
   return share > FAST_SHARE ? 'steady' : 'fast'
 }
 
@@ -33,11 +33,14 @@ export function FactHeat({
   deck,
   standings,
   times,
+  extraTime,
 }: {
   readonly deck: FactDeck
   readonly standings: readonly FactStanding[]
   readonly times: Times | undefined
+  readonly extraTime: number
 }) {
+  const limitMs = recallLimit(deck, extraTime)
   const of = useMemo(() => new Map(standings.map((s) => [s.fact, s])), [standings])
   return (
     <>
@@ -52,7 +55,7 @@ export function FactHeat({
         {deck.cards.map((card) => {
           const standing = of.get(card.id)
           const own = times?.facts[card.id]
-          const state = stateOf(deck, standing, own, times?.factMs ?? deck.withinMs)
+          const state = stateOf(standing, own, times?.factMs ?? limitMs, limitMs)
           const words = [
             state,
             ...(own ? [seconds(own.ms)] : standing?.medianMs ? [seconds(standing.medianMs)] : []),

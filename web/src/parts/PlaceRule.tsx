@@ -1,7 +1,16 @@
 import { digitAt, highestPlace, lowestPlace, placeName } from '@tachymetra/core/number'
-import { type Problem, problemWords, type Row, rowsOf } from '@tachymetra/core/problem'
-import type { AnswerCell, AnswerLine, Picks, Spot } from '@tachymetra/core/technique'
-import { type CSSProperties, memo } from 'react'
+import { answerPlaces, type Problem, problemWords, type Row, rowsOf } from '@tachymetra/core/problem'
+import {
+  type AnswerCell,
+  type AnswerLine,
+  type Picks,
+  type Spot,
+  typedIn,
+  type Zone,
+} from '@tachymetra/core/technique'
+import { type CSSProperties, Fragment, memo, useRef } from 'react'
+import { bandsOf } from './bands.js'
+import { useWidth } from './useWidth.js'
 import './place-rule.css'
 
 interface Props {
@@ -9,8 +18,11 @@ interface Props {
   readonly line: AnswerLine
   /** The place being worked: the one lit tick. */
   readonly place?: number | undefined
-  /** Typed and not yet committed, shown where it will stand; only for a single digit at the lit place. */
+  /** Where an entry is written now, and what is typed of it. */
+  readonly zone?: Zone | undefined
   readonly typing?: string | undefined
+  /** Decimals of the answer that are asked for, where the numbers do not say. */
+  readonly decimals?: number
   readonly finished?: boolean
   /** Digits worked together, joined by lines. */
   readonly links?: readonly (readonly [Spot, Spot])[] | undefined
@@ -20,88 +32,138 @@ interface Props {
   readonly onPick?: (spot: Spot) => void
 }
 
-/** The problem on a ruler with a tick per place of ten, the answer filling in beneath it. */
-export const PlaceRule = memo(function PlaceRule(props: Props) {
-  const { problem, line, place, typing, finished = false, links, picks, picked = [], onPick } = props
-  const rows = rowsOf(problem)
-  const { high, low } = spanOf(rows, line, place)
-  const places = Array.from({ length: high - low + 1 }, (_, i) => high - i)
-  const inner = (p: number) => (p === 0 && low < 0 ? ' point' : '')
-  const lit = (p: number) => (p === place ? ' lit' : '')
-  const isIn = (spots: readonly Spot[], row: number, p: number) =>
-    spots.some(([r, q]) => r === row && q === p)
-  const partEnd = (p: number) => (line.back !== undefined && p === line.back ? ' front-end' : '')
+/** From so many lines on the rule is written closer where the window is small. */
+const MANY = 8
 
+/**
+ * The problem on a ruler with a tick per place of ten, every place of the answer laid out beneath it and filling in
+ * where it is written. A line too long for the page goes on in a second one.
+ */
+export const PlaceRule = memo(function PlaceRule(props: Props) {
+  const { problem, line, place, zone, typing = '', decimals } = props
+  const rows = rowsOf(problem)
+  const answer = answerPlaces(problem, decimals)
+  const typed = zone && typing !== '' ? typedIn(zone, typing) : undefined
+  const frame = useRef<HTMLDivElement>(null)
+  const width = useWidth(frame)
+  const cells = typed?.cells ?? line.cells
+  const tops = cells.map((c) => c.place + Math.max(0, c.digits.length - 2))
+  const high = Math.max(...rows.map((r) => highestPlace(r.size)), ...tops, answer.high, place ?? 0)
+  const low = Math.min(
+    ...rows.map((r) => lowestPlace(r.size)),
+    ...cells.map((c) => c.place),
+    answer.low,
+    place ?? 0,
+    typed?.point ? -1 : 0,
+  )
+  const bands = bandsOf(high, low, width)
+  const said = line.cells.length ? `; written so far: ${lineWords(line)}` : ''
+  const kind = problem.kind === 'product' ? ' product' : ''
+  const many = rows.length * bands.length >= MANY ? ' many' : ''
+  const sizes = { '--rows': rows.length, '--bands': bands.length } as CSSProperties
   return (
-    <div className="rule-frame" style={{ '--rows': rows.length } as CSSProperties}>
-      <div
-        className={`rule${problem.kind === 'product' ? ' product' : ''}`}
-        role="img"
-        aria-label={`${spoken(problem)}${line.cells.length ? `; written so far: ${lineWords(line)}` : ''}`}
-        style={{ '--columns': places.length + 1 } as CSSProperties}
-      >
-        {rows.map((row, r) => (
-          <RuleRow key={r} sign={row.before}>
-            {places.map((p) => (
-              <span key={p} className={`digit${inner(p)}${lit(p)}${isIn(picked, r, p) ? ' picked' : ''}`}>
-                {standsAt(row, p) && digitAt(row.size, p)}
-                {row.after && p === Math.min(0, lowestPlace(row.size)) && (
-                  <sup>{row.after === '²' ? '2' : ''}</sup>
-                )}
-              </span>
-            ))}
-          </RuleRow>
+    <div className={`rule-frame${kind}${many}`} ref={frame} style={sizes}>
+      <div className="rule" role="img" aria-label={`${spoken(problem)}${said}`}>
+        {bands.map((places, i) => (
+          <Band
+            key={i}
+            {...props}
+            rows={rows}
+            places={places}
+            first={i === 0}
+            decimal={low < 0}
+            negative={typed ? typed.negative : line.negative}
+            typed={typed?.cells}
+          />
         ))}
-        <span className="tick none" />
-        {places.map((p) => (
-          <span key={p} className={`tick${p % 3 === 0 ? ' long' : ''}${lit(p)}`} />
-        ))}
-        <RuleRow sign={line.negative ? '−' : ''}>
-          {places.map((p) => (
-            <AnswerPlace
-              key={p}
-              cell={line.cells.find((c) => c.place === p)}
-              typing={p === place ? typing : undefined}
-              finished={finished}
-              classes={`${inner(p)}${lit(p)}${partEnd(p)}`}
-            />
-          ))}
-        </RuleRow>
-        <span className="place-name" style={{ '--lit': high - (place ?? high) + 1 } as CSSProperties}>
-          {place === undefined ? '' : placeName(place)}
-        </span>
-        {links && links.length > 0 && (
-          <Links links={links} rows={rows.length} high={high} columns={places.length + 1} />
-        )}
       </div>
-      {picks && onPick && (
-        <div className="picks" style={{ '--columns': places.length + 1 } as CSSProperties}>
-          {picks.spots.map(([row, p]) => (
-            <button
-              key={`${row} ${p}`}
-              type="button"
-              className="pick"
-              aria-pressed={isIn(picked, row, p)}
-              aria-label={`take the ${digitAt(rows[row]!.size, p)} of number ${row + 1}`}
-              style={{ gridColumn: high - p + 2, gridRow: row + 1 }}
-              onMouseDown={(event) => event.preventDefault()}
-              onClick={() => onPick([row, p])}
-            />
-          ))}
-        </div>
-      )}
     </div>
   )
 })
 
-/** The highest and lowest place that anything stands at. A sum that spills needs room at its left. */
-function spanOf(rows: readonly Row[], line: AnswerLine, place = 0): { high: number; low: number } {
-  const tops = line.cells.map((c) => c.place + Math.max(0, c.digits.length - 2))
-  return {
-    high: Math.max(...rows.map((r) => highestPlace(r.size)), ...tops, place),
-    low: Math.min(...rows.map((r) => lowestPlace(r.size)), ...line.cells.map((c) => c.place), place),
-  }
+interface BandProps extends Props {
+  readonly rows: readonly Row[]
+  /** The places of this band, the highest first. */
+  readonly places: readonly number[]
+  /** Signs stand before the first band. */
+  readonly first: boolean
+  /** Does anything stand behind the point? */
+  readonly decimal: boolean
+  readonly negative: boolean
+  readonly typed: readonly AnswerCell[] | undefined
 }
+
+/** As much of the rule as stands on one line. */
+function Band(props: BandProps) {
+  const { rows, places, first, decimal, line, place, zone, typed, finished = false } = props
+  const { links, picks, picked = [], onPick } = props
+  const [high, low] = [places[0]!, places.at(-1)!]
+  const here = place !== undefined && place <= high && place >= low
+  const columns = { '--columns': places.length + 1 } as CSSProperties
+  const inner = (p: number) => (p === 0 && decimal ? ' point' : '')
+  const lit = (p: number) => (p === place ? ' lit' : '')
+  const partEnd = (p: number) => (line.back !== undefined && p === line.back ? ' front-end' : '')
+  const written = (p: number) => (zone && p <= zone.high && p >= zone.low ? ' zone' : '')
+  // What is typed takes the place of what stands where it is written.
+  const cellAt = (p: number) => {
+    const entered = typed?.find((c) => c.place === p)
+    const covered = typed && !entered && written(p)
+    return { cell: covered ? undefined : (entered ?? line.cells.find((c) => c.place === p)), entered }
+  }
+  return (
+    <div className="band" style={columns}>
+      {rows.map((row, r) => (
+        <Fragment key={r}>
+          <span className="sign">{first && row.before}</span>
+          {places.map((p) => (
+            <span key={p} className={`digit${inner(p)}${lit(p)}${isIn(picked, r, p) ? ' picked' : ''}`}>
+              {standsAt(row, p) && digitAt(row.size, p)}
+              {row.after && p === Math.min(0, lowestPlace(row.size)) && (
+                <sup>{row.after === '²' ? '2' : ''}</sup>
+              )}
+            </span>
+          ))}
+        </Fragment>
+      ))}
+      <span className="tick none" />
+      {places.map((p) => (
+        <span key={p} className={`tick${p % 3 === 0 ? ' long' : ''}${lit(p)}`} />
+      ))}
+      <span className="sign">{first && props.negative ? '−' : ''}</span>
+      {places.map((p) => {
+        const { cell, entered } = cellAt(p)
+        const classes = `${inner(p)}${lit(p)}${partEnd(p)}${written(p)}${entered ? ' typed' : ''}`
+        return <AnswerPlace key={p} cell={cell} finished={finished} classes={classes} />
+      })}
+      <span className="place-name" style={{ '--lit': high - (place ?? high) + 1 } as CSSProperties}>
+        {here ? placeName(place) : ''}
+      </span>
+      {links && links.length > 0 && (
+        <Links links={links} rows={rows.length} high={high} columns={places.length + 1} />
+      )}
+      {picks && onPick && (
+        <div className="picks">
+          {picks.spots.map(([row, p]) =>
+            p > high || p < low ? null : (
+              <button
+                key={`${row} ${p}`}
+                type="button"
+                className="pick"
+                aria-pressed={isIn(picked, row, p)}
+                aria-label={`take the ${digitAt(rows[row]!.size, p)} of number ${row + 1}`}
+                style={{ gridColumn: high - p + 2, gridRow: row + 1 }}
+                onMouseDown={(event) => event.preventDefault()}
+                onClick={() => onPick([row, p])}
+              />
+            ),
+          )}
+        </div>
+      )}
+    </div>
+  )
+}
+
+const isIn = (spots: readonly Spot[], row: number, p: number) => spots.some(([r, q]) => r === row && q === p)
 
 function standsAt({ size }: Row, p: number): boolean {
   return p <= highestPlace(size) && p >= Math.min(0, lowestPlace(size))
@@ -109,12 +171,10 @@ function standsAt({ size }: Row, p: number): boolean {
 
 function AnswerPlace(props: {
   readonly cell: AnswerCell | undefined
-  readonly typing: string | undefined
   readonly finished: boolean
   readonly classes: string
 }) {
-  const { cell, typing, finished, classes } = props
-  if (typing) return <span className={`answer draft${classes}`}>{typing}</span>
+  const { cell, finished, classes } = props
   if (!cell) return <span className={`answer slot${classes}`}>·</span>
   const look = `${cell.draft ? ' draft' : ''}${finished ? ' fresh' : ''}${cell.digits.length > 1 ? ' spilling' : ''}`
   return (
@@ -145,15 +205,6 @@ function Links(props: {
         <line key={`${r} ${p} ${s} ${q}`} x1={x(p)} y1={r + 0.82} x2={x(q)} y2={s + 0.16} />
       ))}
     </svg>
-  )
-}
-
-function RuleRow({ sign, children }: { readonly sign: string; readonly children: React.ReactNode }) {
-  return (
-    <>
-      <span className="sign">{sign}</span>
-      {children}
-    </>
   )
 }
 

@@ -1,16 +1,6 @@
 /** The actions of steps as the bench shows them. */
 import type { Action } from '@tachymetra/core/technique'
 
-/** Steps whose value is written as one digit at the place itself. */
-export const DIGIT_ACTIONS: readonly Action[] = [
-  'hold',
-  'glance',
-  'write',
-  'mend',
-  'settle',
-  'quotient-digit',
-]
-
 /** All that is said of a step when only the steps are asked. */
 export const ACTION_WORDS: Readonly<Record<Action, string>> = {
   'add-part': 'The total?',

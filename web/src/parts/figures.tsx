@@ -1,5 +1,5 @@
 /** Figures and tables shared by the summary of a session and the record. */
-import { paceOf, perMinute } from '@tachymetra/core/learner'
+import { type Best, paceOf, rightPerMinute } from '@tachymetra/core/learner'
 import { problemWords, readProblem } from '@tachymetra/core/problem'
 import { GRID } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
@@ -31,7 +31,20 @@ export function slipCounts(ids: readonly string[]): { id: string; count: number 
     .sort((a, b) => b.count - a.count)
 }
 
-export function PaceFigures({ paces }: { readonly paces: readonly ItemPace[] }) {
+/** The best of one's own at what was worked. */
+export function ownBest(pace: ItemPace, bests: readonly Best[]): Best | undefined {
+  const { technique, level, support } = pace
+  return bests.find((b) => b.technique === technique && b.level === level && b.support === support)
+}
+
+/** What a session came to. @param bests the best of one's own until then, once that is known */
+export function PaceFigures({
+  paces,
+  bests,
+}: {
+  readonly paces: readonly ItemPace[]
+  readonly bests?: readonly Best[] | undefined
+}) {
   const mixed = practiceNames(paces).length > 1
   return (
     <>
@@ -42,8 +55,9 @@ export function PaceFigures({ paces }: { readonly paces: readonly ItemPace[] }) 
             <Figure name="right" value={`${pace.right} of ${pace.attempts}`} />
             <Figure name="right first time" value={`${pace.clean}`} />
             <Figure name="median time" value={seconds(pace.medianMs)} />
-            <Figure name="problems a minute" value={perMinute(pace)?.toFixed(1) ?? '–'} />
-            <Figure name="best" value={seconds(pace.bestMs)} />
+            <Figure name="right a minute" value={rightPerMinute(pace)?.toFixed(1) ?? '–'} />
+            <Figure name="quickest right" value={seconds(pace.bestMs)} />
+            {bests && <Figure name="own best before" value={seconds(ownBest(pace, bests)?.bestMs)} />}
           </dl>
         </section>
       ))}

@@ -13,6 +13,7 @@ import {
   type Progress,
   reduceEvents,
   type Task,
+  type TypedFrom,
   type Typing,
   touched,
   typeKey,
@@ -57,6 +58,8 @@ interface Given {
   readonly elapsed?: number
   /** Taken at its last key, without Enter. */
   readonly byItself?: boolean
+  /** Which end of an answer is typed first. */
+  readonly from?: TypedFrom
   /** Told of everything that happens, the first time when the problem is shown. */
   readonly onChange?: (events: readonly AttemptEvent[], progress: Progress) => void
 }
@@ -66,6 +69,7 @@ export function useAttempt({
   events: before,
   elapsed = 0,
   byItself = false,
+  from = 'left',
   onChange,
 }: Given): AttemptOnScreen {
   const [origin] = useState(() => performance.now() - elapsed)
@@ -106,10 +110,10 @@ export function useAttempt({
     press(key, of) {
       const asked = question(of)
       if (!asked) return
-      change({ typing: typeKey(latest.current.typing, asked.kind, key, now()) })
+      change({ typing: typeKey(latest.current.typing, asked.kind, key, now(), from) })
       if (byItself && isFull(asked, latest.current.typing.text)) confirmed(of)
     },
-    erase: () => question() && change({ typing: eraseKey(latest.current.typing, now()) }),
+    erase: () => question() && change({ typing: eraseKey(latest.current.typing, now(), from) }),
     touch: () => question() && change({ typing: touched(latest.current.typing, now()) }),
     clear: () => change({ typing: NOTHING_TYPED }),
     confirm: confirmed,

@@ -9,7 +9,7 @@ import type { AttemptWire } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { useAttempt } from '../data/queries.js'
+import { useAttempt, useZone } from '../data/queries.js'
 import { GridTable } from '../parts/GridTable.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Loading } from '../parts/Loading.js'
@@ -42,13 +42,14 @@ export default function AttemptPage() {
 
 /** A grid with the sums as they were entered. */
 function GridAttempt({ attempt }: { readonly attempt: AttemptWire }) {
+  const timeZone = useZone(attempt.learnerId)
   const grid = readGrid(attempt.expression)
   const of = (i: number) => attempt.entries.filter((e) => e.step === i + 1)
   return (
     <div className="stack">
       <Trail attempt={attempt} />
       <h1>Grid</h1>
-      <p className="faint">{when(attempt.startedAt)}</p>
+      <p className="faint">{when(attempt.startedAt, timeZone)}</p>
       <GridTable
         grid={grid}
         sum={(i) =>
@@ -79,6 +80,7 @@ function Trail({ attempt }: { readonly attempt: AttemptWire }) {
 }
 
 function Replay({ attempt }: { readonly attempt: AttemptWire }) {
+  const timeZone = useZone(attempt.learnerId)
   const { technique, problem, variant } = useMemo(() => exerciseOf(attempt), [attempt])
   const entries = useMemo(() => withRemarks(attempt, attempt.entries), [attempt])
   const whole = useMemo(() => trace(technique, problem, variant), [technique, problem, variant])
@@ -109,7 +111,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
       <h1 className="mono">{problemWords(problem)}</h1>
       <p className="faint">
         {technique.name}, {levelWords(attempt.level)}, {SUPPORT_NAMES[attempt.support].toLowerCase()},{' '}
-        {when(attempt.startedAt)}.{' '}
+        {when(attempt.startedAt, timeZone)}.{' '}
         {attempt.timed
           ? `Thinking ${seconds(attempt.thinkMs)}, keying ${seconds(attempt.keyMs)}, together ${seconds(attempt.totalMs)}.`
           : 'Left alone for over a minute: not timed.'}

@@ -1,13 +1,13 @@
 import { aimOf } from '@tachymetra/core/curriculum'
-import { type LearnerSettings, shareRight } from '@tachymetra/core/learner'
+import { type Best, type LearnerSettings, shareRight } from '@tachymetra/core/learner'
 import { dayIn, median } from '@tachymetra/core/number'
 import { type Forecast, paceOn } from '@tachymetra/core/plan'
 import { techniqueById } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { LearnerWire, PacePoint } from '@tachymetra/core/wire'
-import { forecastWords, seconds } from '@tachymetra/core/words'
+import { bestWords, forecastWords, seconds } from '@tachymetra/core/words'
 import { useCallback, useMemo } from 'react'
-import { usePace, useProgress } from '../data/queries.js'
+import { useBests, usePace, useProgress } from '../data/queries.js'
 import { axis, type Ink } from '../parts/axis.js'
 import { Guard, lazily } from '../parts/Guard.js'
 import { Loading } from '../parts/Loading.js'
@@ -30,6 +30,7 @@ export function PaceSection(props: {
   const { learner, technique, settings, keep } = props
   const pace = usePace(learner.id, technique)
   const progress = useProgress(learner.id)
+  const bests = useBests(learner.id, { technique }).data
   const points = useMemo(() => pace.data?.filter(keep) ?? [], [pace.data, keep])
   if (pace.isPending || progress.isPending) return <Loading />
   if (pace.isLoadingError) return <Trouble error={pace.error} retry={() => pace.refetch()} />
@@ -41,6 +42,7 @@ export function PaceSection(props: {
       key={technique}
       technique={technique}
       level={level}
+      best={bests?.find((b) => b.level === level && b.support === 'answer')}
       points={points}
       settings={settings}
       timeZone={learner.timeZone}
@@ -62,11 +64,13 @@ function dailyPace(points: readonly PacePoint[], level: number, timeZone: string
 function Pace(props: {
   readonly technique: string
   readonly level: number | undefined
+  /** The best of one's own at this level without steps. */
+  readonly best: Best | undefined
   readonly points: readonly PacePoint[]
   readonly settings: LearnerSettings
   readonly timeZone: string
 }) {
-  const { technique, level, points, settings, timeZone } = props
+  const { technique, level, best, points, settings, timeZone } = props
   const targetMs = level === undefined ? undefined : aimOf(settings, technique, level)
   const days = useMemo(
     () => (level === undefined ? [] : dailyPace(points, level, timeZone)),
@@ -118,6 +122,11 @@ function Pace(props: {
           draw={draw}
         />
       </Guard>
+      {best && (
+        <p>
+          Level {level}, answer only. {bestWords(best)}
+        </p>
+      )}
       <BeforeAfter points={points} />
     </>
   )

@@ -1,14 +1,22 @@
 import { FACT_DECKS, factById } from '@tachymetra/core/facts'
-import { slowFacts } from '@tachymetra/core/learner'
+import { rightPerMinute, slowFacts } from '@tachymetra/core/learner'
 import { techniqueById } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES, SUPPORTS, WORKED_SUPPORTS, type WorkedSupport } from '@tachymetra/core/session'
-import type { LearnerWire, PacePoint, PractisedWire, SessionWire } from '@tachymetra/core/wire'
+import type { LearnerWire, MoveWire, PacePoint, PractisedWire, SessionWire } from '@tachymetra/core/wire'
 import { levelReasonWords, seconds, slipName } from '@tachymetra/core/words'
 import { Button, Select, Table } from 'antd'
 import { useCallback, useState } from 'react'
 import { Link } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
-import { useFacts, useMoves, usePractised, useProgress, useSessions, useTimes } from '../data/queries.js'
+import {
+  useFacts,
+  useMoveBack,
+  useMoves,
+  usePractised,
+  useProgress,
+  useSessions,
+  useTimes,
+} from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { FactHeat } from '../parts/FactHeat.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
@@ -123,6 +131,7 @@ function mostWorked(practised: readonly PractisedWire[]): string | undefined {
 
 function Facts({ learnerId }: { readonly learnerId: string }) {
   const { factDeck } = useSettings()
+  const { extraTime } = useLearnerSettings(learnerId)
   const facts = useFacts(learnerId)
   const times = useTimes(learnerId)
   const deck = FACT_DECKS.find((d) => d.id === factDeck) ?? FACT_DECKS[1]!
@@ -141,7 +150,7 @@ function Facts({ learnerId }: { readonly learnerId: string }) {
           style={{ minWidth: '14rem' }}
         />
       </div>
-      <FactHeat deck={deck} standings={facts.data} times={times.data} />
+      <FactHeat deck={deck} standings={facts.data} times={times.data} extraTime={extraTime} />
       {slow.length > 0 && (
         <div>
           <p>
@@ -171,10 +180,12 @@ function Moves({
   readonly technique: string | undefined
 }) {
   const moves = useMoves(learner.id)
+  const moveBack = useMoveBack(learner.id)
   const [all, setAll] = useState(false)
   if (moves.isPending) return <Loading />
   if (moves.isLoadingError) return <Trouble error={moves.error} retry={() => moves.refetch()} />
   const its = moves.data.filter((m) => !technique || m.technique === technique)
+  const latest = (m: MoveWire) => moves.data.find((o) => o.technique === m.technique) === m
   return (
     <section className="stack" aria-labelledby="moves">
       <h2 id="moves">Levels: every move and its reason</h2>
@@ -188,7 +199,15 @@ function Moves({
               <strong>
                 {techniqueById(m.technique).name}: level {m.from} to {m.to}
               </strong>{' '}
-              {levelReasonWords(m.reason)}
+              {levelReasonWords(m.reason)}{' '}
+              {latest(m) && (
+                <button type="button" className="key-button" onClick={() => moveBack.mutate(m)}>
+                  Undo
+                  <span className="sr-only">
+                    : {techniqueById(m.technique).name} to level {m.from}
+                  </span>
+                </button>
+              )}
             </li>
           ))}
         </ul>
@@ -230,6 +249,10 @@ function Sessions(props: {
           { title: 'Support', render: (_, s) => s.paces.map((p) => SUPPORT_NAMES[p.support]).join(', ') },
           { title: 'Right', render: (_, s) => s.paces.map((p) => `${p.right} of ${p.attempts}`).join(', ') },
           { title: 'Median time', render: (_, s) => s.paces.map((p) => seconds(p.medianMs)).join(', ') },
+          {
+            title: 'Right a minute',
+            render: (_, s) => s.paces.map((p) => rightPerMinute(p)?.toFixed(1) ?? '–').join(', '),
+          },
           {
             title: 'Slips',
             render: (_, s) => s.slips.map((x) => `${x.count} × ${slipName(x.id)}`).join(', '),

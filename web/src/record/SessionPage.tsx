@@ -1,5 +1,5 @@
 import { Link, useParams } from 'react-router'
-import { useSession } from '../data/queries.js'
+import { useBests, useSession, useZone } from '../data/queries.js'
 import { AttemptTable, PaceFigures } from '../parts/figures.js'
 import { Loading } from '../parts/Loading.js'
 import { setName } from '../parts/setName.js'
@@ -10,6 +10,8 @@ import { when } from '../parts/words.js'
 export default function SessionPage() {
   const { id = '' } = useParams()
   const session = useSession(id)
+  const timeZone = useZone(session.data?.learnerId)
+  const bests = useBests(session.data?.learnerId, { before: session.data?.startedAt ?? '' })
   if (session.isPending) return <Loading />
   if (session.isLoadingError) return <Trouble error={session.error} retry={() => session.refetch()} />
   const { recipe, startedAt, paces, attempts } = session.data
@@ -19,9 +21,9 @@ export default function SessionPage() {
         <Link to="/record">Record</Link>
       </p>
       <h1>
-        {setName(recipe)}, {when(startedAt)}
+        {setName(recipe)}, {when(startedAt, timeZone)}
       </h1>
-      <PaceFigures paces={paces} />
+      <PaceFigures paces={paces} bests={bests.data} />
       <h2>Attempts</h2>
       <AttemptTable attempts={attempts} linked />
     </div>

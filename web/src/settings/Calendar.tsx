@@ -23,6 +23,8 @@ export default function Calendar(props: {
   const { learner, settings, change } = props
   const plan = usePlan(learner)
   const [fault, setFault] = useState<Error>()
+  // What was known before it was forgotten or read anew, to be put back.
+  const [before, setBefore] = useState<LearnerSettings['busy']>()
   const [now] = useState(() => new Date().toISOString())
   const ahead = mergedBusy(settings.busy, now)
   const read = async (file: File) => {
@@ -30,6 +32,7 @@ export default function Calendar(props: {
       const until = instantOf(dayAfter(now.slice(0, 10), DAYS_AHEAD), '00:00', learner.timeZone)
       const busy = readBusy(await file.text(), now, until, learner.timeZone)
       setFault(undefined)
+      setBefore(ahead.length > 0 ? settings.busy : undefined)
       change({ busy: busy.slice(0, MOST_BUSY) })
     } catch (error) {
       setFault(error as Error)
@@ -57,7 +60,26 @@ export default function Calendar(props: {
           Take out the week (iCalendar)
         </Button>
         <FilePick label="Read busy times" accept=".ics,text/calendar" onPick={(file) => void read(file)} />
-        {ahead.length > 0 && <Button onClick={() => change({ busy: [] })}>Forget them</Button>}
+        {ahead.length > 0 && (
+          <Button
+            onClick={() => {
+              setBefore(settings.busy)
+              change({ busy: [] })
+            }}
+          >
+            Forget them
+          </Button>
+        )}
+        {before && (
+          <Button
+            onClick={() => {
+              setBefore(undefined)
+              change({ busy: before })
+            }}
+          >
+            Undo: the busy times as before
+          </Button>
+        )}
       </div>
       <p className="faint" role="status">
         {ahead.length > 0

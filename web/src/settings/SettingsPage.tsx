@@ -1,6 +1,6 @@
 import { LEVEL_RULES } from '@tachymetra/core/curriculum'
 import { FACT_DECKS } from '@tachymetra/core/facts'
-import { type LearnerSettings, suggestTarget } from '@tachymetra/core/learner'
+import { EXTRA_TIMES, type LearnerSettings, suggestTarget, TEXT_SIZES } from '@tachymetra/core/learner'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { check, type LearnerWire, settingsSchema } from '@tachymetra/core/wire'
 import { seconds, targetWords } from '@tachymetra/core/words'
@@ -17,6 +17,7 @@ import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import { Wide } from '../parts/Wide.js'
+import { Removed } from './Removed.js'
 import './settings.css'
 
 const EditLearner = lazily(() => import('../parts/EditLearner.js'))
@@ -39,6 +40,7 @@ export default function SettingsPage() {
           </>
         )}
       </OneLearner>
+      <Removed />
       <Guard>
         <Backup />
       </Guard>
@@ -82,6 +84,7 @@ function Own({ learner }: { readonly learner: LearnerWire }) {
   return (
     <>
       {fault && <Trouble error={fault} />}
+      <Ease {...section} />
       <Daily {...section} />
       <Guard>
         <Calendar learner={learner} settings={settings} change={change} />
@@ -91,6 +94,54 @@ function Own({ learner }: { readonly learner: LearnerWire }) {
       <Variants learner={learner} {...section} />
       <Cautions {...section} />
     </>
+  )
+}
+
+const TIMES: Readonly<Record<number, string>> = {
+  1: 'as usual',
+  1.5: 'half as long again',
+  2: 'twice as long',
+  3: 'three times as long',
+}
+
+/** What makes practice easier to read and less hurried: suggested by an age once, changed here. */
+function Ease({ settings, change }: Section) {
+  const choice = <Key extends 'extraTime' | 'textSize' | 'wording'>(
+    key: Key,
+    label: string,
+    options: { value: LearnerSettings[Key]; label: string }[],
+  ) => (
+    <label htmlFor={key}>
+      <span>{label}</span>
+      <Select
+        id={key}
+        value={settings[key]}
+        options={options}
+        onChange={(value) => change({ [key]: value })}
+        style={{ minWidth: '13rem' }}
+      />
+    </label>
+  )
+  return (
+    <section className="stack" aria-labelledby="ease">
+      <h2 id="ease">Size, time and words</h2>
+      <div className="parameters">
+        {choice(
+          'textSize',
+          'Text size',
+          TEXT_SIZES.map((value) => ({ value, label: `${100 * value} %` })),
+        )}
+        {choice(
+          'extraTime',
+          'Targets and limits',
+          EXTRA_TIMES.map((value) => ({ value, label: TIMES[value]! })),
+        )}
+        {choice('wording', 'Words', [
+          { value: 'full', label: 'in full, with numbers' },
+          { value: 'easy', label: 'few and easy' },
+        ])}
+      </div>
+    </section>
   )
 }
 
@@ -260,7 +311,7 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
                   <th scope="row">
                     {n} <span className="faint">{level.name}</span>
                   </th>
-                  <td>{targetWords(level.targetMs)}</td>
+                  <td>{targetWords(level.targetMs * settings.extraTime)}</td>
                   <td>
                     <InputNumber
                       aria-label={`Own target for level ${n}, seconds`}
@@ -275,7 +326,7 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
                   </td>
                   <td>{hint ? seconds(hint.likelyMs) : '–'}</td>
                   <td>
-                    {hint && hint.ms !== (own[n] ?? level.targetMs) && (
+                    {hint && hint.ms !== (own[n] ?? level.targetMs * settings.extraTime) && (
                       <button type="button" className="key-button" onClick={() => set(n, hint.ms)}>
                         Take {targetWords(hint.ms)}
                         <span className="sr-only"> for level {n}</span>

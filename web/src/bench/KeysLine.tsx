@@ -1,0 +1,45 @@
+import type { TypedFrom } from '@tachymetra/core/session'
+import { KeyButton } from '../parts/KeyButton.js'
+
+/** What can be done at a problem besides answering it, each with its key. */
+export function KeysLine(props: {
+  /** What comes next, once the problem is done. */
+  readonly next: string | undefined
+  readonly hintOpen: boolean
+  readonly clock: boolean
+  /** Which end is typed first, where there is a choice. */
+  readonly from: TypedFrom | undefined
+  readonly act: Readonly<
+    Record<'enter' | 'hint' | 'show' | 'skip' | 'turn' | 'stop' | 'clock' | 'help', () => void>
+  >
+}) {
+  const { next, hintOpen, clock, from, act } = props
+  return (
+    <>
+      {next && (
+        <div className="row keys-line">
+          <KeyButton label={next} shortcut="Enter" onPress={act.enter} main />
+        </div>
+      )}
+      <div className="row keys-line">
+        {!next && (
+          <>
+            <KeyButton label="Hint" shortcut="H" onPress={act.hint} disabled={hintOpen} />
+            <KeyButton label="Show" shortcut="S" onPress={act.show} />
+            <KeyButton label="Skip" shortcut="N" onPress={act.skip} />
+          </>
+        )}
+        {!next && from && (
+          <KeyButton
+            label={from === 'left' ? 'Write from the right' : 'Write from the left'}
+            shortcut="R"
+            onPress={act.turn}
+          />
+        )}
+        <KeyButton label="Stop" shortcut="Esc" onPress={act.stop} />
+        <KeyButton label={clock ? 'Hide the clock' : 'Show the clock'} shortcut="T" onPress={act.clock} />
+        <KeyButton label="Keys" shortcut="?" onPress={act.help} />
+      </div>
+    </>
+  )
+}
