@@ -286,3 +286,18 @@ test('the server gone: every page says so and has a way on', async ({ page, serv
   await page.getByRole('button', { name: 'Load the page anew' }).click()
   await expect(page.getByLabel('Problem')).toBeVisible()
 })
+
+test('an address that leads nowhere says what may have happened, and leads on', async ({ page, server }) => {
+  const nobody = '6f1b0c5e-0000-4000-8000-0000000000ee'
+  for (const [path, head] of [
+    ['bench/x', 'This session is not here'],
+    [`record/session/${nobody}`, 'This session is not in the record'],
+    ['record/attempt/x', 'This problem is not in the record'],
+    ['nowhere', 'There is no such page'],
+  ] as const) {
+    await page.goto(`${server.url}/${path}`)
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(head)
+    await page.getByRole('link', { name: 'To the desk' }).click()
+    await expect(page.getByText('At the desk')).toBeVisible()
+  }
+})

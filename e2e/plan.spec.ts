@@ -139,6 +139,10 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   await expect(page.getByText('This is no iCalendar file.')).toBeVisible()
   await pick(busy)
   await expect(page.getByText('1 busy time ahead')).toBeVisible()
+  await page.getByRole('button', { name: 'Forget them' }).click()
+  await expect(page.getByText('No busy times are known.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo: the busy times as before' }).click()
+  await expect(page.getByText('1 busy time ahead')).toBeVisible()
   await page.getByRole('link', { name: 'Desk' }).click()
   await page.getByText('The week ahead').click()
   await expect(page.locator('.week > div')).toHaveCount(7)
@@ -181,6 +185,13 @@ test('levels: moved up by the rule at once, the rule changed, set back by hand, 
   await page.getByRole('radio', { name: /^Running total, known/ }).check()
   const ladder = page.getByRole('radiogroup', { name: 'Level' })
   await expect(ladder.locator('label', { hasText: '(current)' })).toContainText('2')
+  await ladder.getByRole('radio').first().check()
+  await page.getByRole('button', { name: 'Make level 1 the current one' }).click()
+  await expect(ladder.locator('label', { hasText: '(current)' })).toContainText('1')
+  // Taken back as if it had not been, and made once more.
+  await page.getByRole('button', { name: 'Undo: back to level 2, as before' }).click()
+  await expect(ladder.locator('label', { hasText: '(current)' })).toContainText('2')
+  expect(await server.api<MoveWire[]>(`/learners/${id}/moves`)).toHaveLength(1)
   await ladder.getByRole('radio').first().check()
   await page.getByRole('button', { name: 'Make level 1 the current one' }).click()
   await expect(ladder.locator('label', { hasText: '(current)' })).toContainText('1')
@@ -303,6 +314,10 @@ test('attempts go out as CSV and come in elsewhere; bad lines are told and stay 
   await expect(page.getByText('148 stored.')).toBeVisible()
   const days = await server.api<DayWire[]>(`/learners/${id}/days`)
   expect(days.reduce((sum, d) => sum + d.attempts, 0)).toBe(148)
+  // Taken out again, nothing of them is left.
+  await page.getByRole('button', { name: 'Undo: take these 148 out again' }).click()
+  await expect(page.getByText('Taken out again: the record is as it was before in.csv.')).toBeVisible()
+  expect(await server.api<DayWire[]>(`/learners/${id}/days`)).toEqual([])
 })
 
 test('a backup is taken, looked at before it is put back, and a damaged one changes nothing', async ({

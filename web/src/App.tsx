@@ -9,6 +9,7 @@ import { changeSettings, currentSettings, type Settings, useSettings } from './d
 import { Desk } from './desk/Desk.js'
 import { Gone } from './parts/Gone.js'
 import { Guard, lazily } from './parts/Guard.js'
+import { Missing } from './parts/Missing.js'
 import './page.css'
 import { antTheme, type Light, lightUp, type Palette } from './theme.js'
 
@@ -133,7 +134,7 @@ function Page() {
               value={theme}
               options={THEMES}
               onChange={(value) => changeSettings({ theme: value })}
-              style={{ width: '9.5rem' }}
+              className="light-select"
             />
           </span>
         </div>
@@ -180,11 +181,8 @@ function WaitingSign() {
 
 function Lost() {
   return (
-    <div className="stack">
-      <h1>There is no such page</h1>
-      <p>
-        <Link to="/">Back to the desk</Link>
-      </p>
-    </div>
+    <Missing head="There is no such page">
+      The address may be mistyped; everything there is stands above.
+    </Missing>
   )
 }

@@ -10,10 +10,12 @@ import { App } from './App.js'
 import { startOutbox } from './data/outbox.js'
 import { followChanges, recordChanged } from './data/queries.js'
 import { followOtherTabs } from './data/settings.js'
+import { fetchAhead } from './parts/Guard.js'
 
 startOutbox(recordChanged)
 followOtherTabs()
 followChanges()
+fetchAhead()
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <App />

@@ -1,7 +1,7 @@
 /** Expressions as they are typed, printed and stored. */
-import { type Decimal, isZero, MAX_DIGITS, readDecimal, toText, toWords } from '../number/decimal.js'
+import { type Decimal, equal, isZero, MAX_DIGITS, readDecimal, toText, toWords } from '../number/decimal.js'
 import { InputError } from './error.js'
-import { type Factors, isExact, type Problem, type Term } from './problem.js'
+import { answerOf, type Factors, isExact, type Problem, type Term } from './problem.js'
 
 const MAX_TERMS = 30
 export const MAX_EXPRESSION = 1300
@@ -17,10 +17,13 @@ export function problemWords(problem: Problem): string {
   return written(problem, toWords, signs, (n) => `√${n}`, '²')
 }
 
-/** A problem with its answer, for people: "√165 ≈ 12.845"; a number to be read or set is just itself. */
+/** A problem with its answer, for people: "√165 ≈ 12.85", "√2 = 1.414213…"; a number to be read or set is just itself. */
 export function solvedWords(problem: Problem, answer: Decimal): string {
   if (problem.kind === 'number') return toWords(answer)
-  return `${problemWords(problem)} ${isExact(problem, answer) ? '=' : '≈'} ${toWords(answer)}`
+  const exact = isExact(problem, answer)
+  // The true digits as far as they go, or a value near it.
+  const cut = !exact && equal(answer, answerOf(problem))
+  return `${problemWords(problem)} ${exact || cut ? '=' : '≈'} ${toWords(answer)}${cut ? '…' : ''}`
 }
 
 function written(

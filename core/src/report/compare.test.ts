@@ -20,7 +20,13 @@ test.each([
 
 test('every technique is either a way or a misfit with its reason; the advice names the first way', () => {
   const { ways, misfits, advice, written } = compareWays(readProblem('64*33'))
-  expect(ways.length + misfits.length).toBe(TECHNIQUES.length)
+  // But for numbers that come one by one: no way of working what stands there.
+  const listed = [...ways, ...misfits].map((w) => w.technique.id).sort()
+  expect(listed).toEqual(
+    TECHNIQUES.map((t) => t.id)
+      .filter((id) => id !== 'flash-sum')
+      .sort(),
+  )
   expect(ways.map((w) => w.effort.total)).toEqual(ways.map((w) => w.effort.total).sort((a, b) => a - b))
   expect(misfits.find((m) => m.technique.id === 'multiply-same-head')!.because).toBe(
     'the heads differ: 6 and 3',

@@ -1,5 +1,6 @@
 /** One problem, every technique: which fit, what each costs, and which is the least work. */
 
+import { flashSum } from '../flash/sum.js'
 import { ENOUGH_STEPS, predictMs, type Times } from '../learner/times.js'
 import type { Decimal } from '../number/decimal.js'
 import { answerOf, type Problem } from '../problem/problem.js'
@@ -55,6 +56,8 @@ export function compareWays(problem: Problem, variants: Readonly<Record<string, 
   const ways: Way[] = []
   const misfits: { technique: Technique; because: string }[] = []
   for (const technique of TECHNIQUES) {
+    // Numbers that come one by one are no way of working a problem that stands there.
+    if (technique === flashSum) continue
     const fit = technique.fits(problem)
     if (!fit.fits) {
       misfits.push({ technique, because: fit.because })

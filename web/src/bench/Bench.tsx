@@ -12,6 +12,7 @@ import { useLearners } from '../data/queries.js'
 import { changeSettings, currentSettings } from '../data/settings.js'
 import { endSession, keepAttempt, type LocalAttempt, type LocalSession } from '../data/store.js'
 import { Loading } from '../parts/Loading.js'
+import { Missing } from '../parts/Missing.js'
 import { Trouble } from '../parts/Trouble.js'
 import { levelName } from '../parts/words.js'
 import { Summary } from './Summary.js'
@@ -33,7 +34,9 @@ export default function Bench() {
   if (session === undefined) return <Loading />
   if (session === null)
     return (
-      <Trouble error={new Error('This session is not kept in this browser. Start another at the desk.')} />
+      <Missing head="This session is not here">
+        Sessions are kept for seven days in the browser they were begun in. What was worked is in the record.
+      </Missing>
     )
   return <Session key={session.id} session={session} />
 }

@@ -6,7 +6,8 @@ export function KeysLine(props: {
   /** What comes next, once the problem is done. */
   readonly next: string | undefined
   readonly hintOpen: boolean
-  readonly clock: boolean
+  /** Is there a clock, and is it shown? */
+  readonly clock: boolean | undefined
   /** Which end is typed first, where there is a choice. */
   readonly from: TypedFrom | undefined
   readonly act: Readonly<
@@ -37,7 +38,9 @@ export function KeysLine(props: {
           />
         )}
         <KeyButton label="Stop" shortcut="Esc" onPress={act.stop} />
-        <KeyButton label={clock ? 'Hide the clock' : 'Show the clock'} shortcut="T" onPress={act.clock} />
+        {clock !== undefined && (
+          <KeyButton label={clock ? 'Hide the clock' : 'Show the clock'} shortcut="T" onPress={act.clock} />
+        )}
         <KeyButton label="Keys" shortcut="?" onPress={act.help} />
       </div>
     </>

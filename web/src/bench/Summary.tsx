@@ -44,6 +44,11 @@ export function Summary({
       <h1 ref={head} tabIndex={-1}>
         The session: {setName(session.recipe)}
       </h1>
+      {session.first && (
+        <p className="advice">
+          <strong>Your first session is done.</strong> From now on the desk says what to practise next.
+        </p>
+      )}
       <Moved session={session} />
       {score !== undefined && <p>Score: {score}</p>}
       {isFaultless(rows) && (
@@ -52,7 +57,7 @@ export function Summary({
         </p>
       )}
       <Quickest paces={paces} bests={bests} />
-      <PaceFigures paces={paces} bests={bests} />
+      {!session.first && <PaceFigures paces={paces} bests={bests} />}
       {tallies && (
         <p>
           {tallies.what}: {tallies.found} of {tallies.of}

@@ -21,7 +21,7 @@ const TIPS: readonly (readonly [when: (seen: Seen) => boolean, tip: string])[] =
   ],
   [
     ({ progress }) => progress.entries.some(mistaken) && !moved(progress.entries.at(-1)!),
-    HAS_TOUCH ? 'No harm done: try again, or tap Show.' : 'No harm done: try again, or press S to be shown.',
+    'No harm done: work it once more.',
   ],
   [({ progress, at }) => at === 1 && progress.entries.length === 0, 'Type the number that is asked.'],
   [

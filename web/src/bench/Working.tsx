@@ -156,6 +156,7 @@ export function Working(props: Props) {
           />
         </div>
         <div className="asking">
+          {props.first && <Tips progress={progress} typed={typing.text !== ''} at={at} />}
           <Asking
             attempt={attempt}
             explained={explained}
@@ -165,11 +166,10 @@ export function Working(props: Props) {
             onEnter={act.enter}
           />
         </div>
-        {props.first && <Tips progress={progress} typed={typing.text !== ''} at={at} />}
         <KeysLine
           next={done ? (at >= of ? 'Summary' : 'Next problem') : undefined}
           hintOpen={progress.hintOpen}
-          clock={clock}
+          clock={props.first ? undefined : clock}
           from={writing.eitherWay ? writing.from : undefined}
           act={act}
         />

@@ -159,7 +159,7 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
                 render: (_, r) =>
                   'error' in r ? (
                     <>
-                      <Mark right={false} /> <span className="said-slip">{r.error}</span>
+                      <Mark right={false} /> <span className="said-slip fault">{r.error}</span>
                     </>
                   ) : (
                     (r.outcome ?? 'to be stored')

@@ -166,9 +166,9 @@ function Choosing({
         )}
       </form>
       <p className="faint">
-        Type the answer; there is no Enter: it is taken at its last digit. Recalled within{' '}
-        {seconds(recallLimit(deck, extraTime))} of thinking counts; slower counts as not recalled, and the
-        fact comes again sooner.
+        A fact is known when its answer comes at once, without working it out. Type it; there is no Enter: it
+        is taken at its last digit. Recalled within {seconds(recallLimit(deck, extraTime))} of thinking
+        counts; slower counts as not recalled, and the fact comes again sooner.
       </p>
       <section className="stack" aria-labelledby="heat">
         <h2 id="heat">{deck.name}</h2>

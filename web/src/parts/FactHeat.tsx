@@ -60,7 +60,7 @@ export function FactHeat({
             state,
             ...(own ? [seconds(own.ms)] : standing?.medianMs ? [seconds(standing.medianMs)] : []),
             ...(standing ? [`${standing.right} of ${standing.recalls} recalled`] : []),
-            ...(own ? [`met ${own.seen} times lately`] : []),
+            ...(own ? [`met ${own.seen} ${own.seen === 1 ? 'time' : 'times'} lately`] : []),
           ].join(', ')
           return (
             <li key={card.id} className={`heat ${state}`} title={`${card.ask}: ${words}`}>

@@ -48,9 +48,20 @@ export function Guard({
 const TRIES = 3
 const PAUSE_MS = 400
 
-/** A component fetched when it is first shown; fetching is tried again before it is said to have failed. */
+/** What can be fetched ahead, in the order it was named. */
+const ahead: (() => Promise<unknown>)[] = []
+
+/**
+ * A component fetched when it is first shown, or ahead of that once the page is at rest; fetching is tried again before it
+ * is said to have failed.
+ * @param large only fetched when it is shown
+ */
 // biome-ignore lint/suspicious/noExplicitAny: as React's own lazy has it
-export function lazily<T extends ComponentType<any>>(fetched: () => Promise<{ default: T }>) {
+export function lazily<T extends ComponentType<any>>(fetched: () => Promise<{ default: T }>, large = false) {
+  if (!large) {
+    ahead.push(fetched)
+    if (state === 'rest') fetchAhead()
+  }
   const attempt = async (left: number): Promise<{ default: T }> => {
     try {
       return await fetched()
@@ -61,4 +72,28 @@ export function lazily<T extends ComponentType<any>>(fetched: () => Promise<{ de
     }
   }
   return lazy(() => attempt(TRIES))
+}
+
+/** Milliseconds a page is left alone before the rest of the program is fetched, and between two parts of it. */
+const REST_MS = 1500
+const BETWEEN_MS = 150
+
+/** At rest: once the queue has been run through, what is named later begins it anew. */
+let state: 'not yet' | 'fetching' | 'rest' = 'not yet'
+
+/** Fetches what other pages and dialogs need, one after the other, so that they open when the server is gone. */
+export function fetchAhead(): void {
+  state = 'fetching'
+  setTimeout(fetchNext, REST_MS)
+}
+
+async function fetchNext(): Promise<void> {
+  const fetched = ahead.shift()
+  if (!fetched) {
+    state = 'rest'
+    return
+  }
+  // One that cannot be fetched now is fetched when it is shown.
+  await fetched().catch(() => undefined)
+  setTimeout(fetchNext, BETWEEN_MS)
 }

@@ -21,6 +21,7 @@ import { memo, useEffect, useRef, useState } from 'react'
 import { ACTION_WORDS } from './actions.js'
 import { askForCauses } from './causes.js'
 import { Mark } from './Mark.js'
+import { HAS_TOUCH } from './touch.js'
 import './saying.css'
 
 /** Guided asks in words; the steps alone only light the place; the answer alone asks for just that. */
@@ -96,7 +97,9 @@ export function Said(props: { readonly progress: Progress; readonly explained: s
   return (
     <p>
       <Mark right={false} /> <span className="value">{words(entry.text)}</span> is not right.{' '}
-      <span className="said-slip">{remark ?? 'Try again, or press S to be shown.'}</span>
+      <span className="said-slip">
+        {remark ?? (HAS_TOUCH ? 'Try again, or tap Show.' : 'Try again, or press S to be shown.')}
+      </span>
     </p>
   )
 }

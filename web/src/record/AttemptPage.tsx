@@ -14,9 +14,9 @@ import { GridTable } from '../parts/GridTable.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Loading } from '../parts/Loading.js'
 import { Mark } from '../parts/Mark.js'
+import { NotInRecord } from '../parts/Missing.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
-import { Trouble } from '../parts/Trouble.js'
 import { useKeys } from '../parts/useKeys.js'
 import { levelWords, when } from '../parts/words.js'
 import './record.css'
@@ -32,7 +32,8 @@ export default function AttemptPage() {
   const { id = '' } = useParams()
   const attempt = useAttempt(id)
   if (attempt.isPending) return <Loading />
-  if (attempt.isLoadingError) return <Trouble error={attempt.error} retry={() => attempt.refetch()} />
+  if (attempt.isLoadingError)
+    return <NotInRecord what="problem" error={attempt.error} retry={() => attempt.refetch()} />
   return attempt.data.technique === GRID ? (
     <GridAttempt attempt={attempt.data} />
   ) : (

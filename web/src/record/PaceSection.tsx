@@ -17,7 +17,7 @@ import { levelWords } from '../parts/words.js'
 import { type ForecastAsked, useForecast } from './useForecast.js'
 import './record.css'
 
-const Plot = lazily(() => import('../parts/Plot.js'))
+const Plot = lazily(() => import('../parts/Plot.js'), true)
 const SYMBOLS = { guided: 'circle-open', steps: 'square', answer: 'diamond' } as const
 
 /** Pace and accuracy of one technique over time, what is to be expected, and what has become better. */

@@ -75,6 +75,12 @@ function Sections({ learner }: { readonly learner: LearnerWire }) {
   const technique = chosen ?? mostWorked(practised.data)
   return (
     <>
+      {practised.data.length === 0 && progress.data.facts.length === 0 && (
+        <p>
+          Nothing has been practised yet. <Link to="/">Begin at the desk</Link>; every problem worked then
+          stands here, with its time and its mistakes.
+        </p>
+      )}
       <Days learnerId={learner.id} today={progress.data.day} minutes={settings.minutes} />
       {technique && (
         <section className="stack" aria-labelledby="pace">

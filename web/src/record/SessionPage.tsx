@@ -2,8 +2,8 @@ import { Link, useParams } from 'react-router'
 import { useBests, useSession, useZone } from '../data/queries.js'
 import { AttemptTable, PaceFigures } from '../parts/figures.js'
 import { Loading } from '../parts/Loading.js'
+import { NotInRecord } from '../parts/Missing.js'
 import { setName } from '../parts/setName.js'
-import { Trouble } from '../parts/Trouble.js'
 import { when } from '../parts/words.js'
 
 /** One session of the record with its attempts. */
@@ -13,7 +13,8 @@ export default function SessionPage() {
   const timeZone = useZone(session.data?.learnerId)
   const bests = useBests(session.data?.learnerId, { before: session.data?.startedAt ?? '' })
   if (session.isPending) return <Loading />
-  if (session.isLoadingError) return <Trouble error={session.error} retry={() => session.refetch()} />
+  if (session.isLoadingError)
+    return <NotInRecord what="session" error={session.error} retry={() => session.refetch()} />
   const { recipe, startedAt, paces, attempts } = session.data
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>

@@ -12,7 +12,7 @@ import { Wide } from '../parts/Wide.js'
 import { dayName } from '../parts/words.js'
 import './record.css'
 
-const Plot = lazily(() => import('../parts/Plot.js'))
+const Plot = lazily(() => import('../parts/Plot.js'), true)
 
 /** Kinds shown by themselves; the rest are taken together. */
 const MOST_KINDS = 6

@@ -13,7 +13,7 @@ import { axis, type Ink } from '../parts/axis.js'
 import { Guard, lazily } from '../parts/Guard.js'
 import { Wide } from '../parts/Wide.js'
 
-const Plot = lazily(() => import('../parts/Plot.js'))
+const Plot = lazily(() => import('../parts/Plot.js'), true)
 
 export interface SimulationAsked {
   readonly runs: readonly SimulationInput[]
