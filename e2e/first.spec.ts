@@ -301,3 +301,26 @@ test('an address that leads nowhere says what may have happened, and leads on', 
     await expect(page.getByText('At the desk')).toBeVisible()
   }
 })
+
+test('times stand in the learner’s own time zone, wherever the browser is', async ({ page, server }) => {
+  const id = '6f1b0c5e-0000-4000-8000-0000000000ef'
+  await server.api(`/learners/${id}`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ name: 'Kei', timeZone: 'Asia/Kathmandu' }),
+  })
+  await page.addInitScript((learner) => sessionStorage.setItem('tachymetra.learner', learner), id)
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
+  await answerOne(page)
+  await toRecord(page)
+  const row = sessionRows(page).first()
+  await expect(row).toContainText('1 of 1')
+  const { sessions } = await server.api<SessionPage>(`/learners/${id}/sessions?limit=1`)
+  const minutes = new Date(Date.parse(sessions[0]!.startedAt) + 345 * 60_000).toISOString().slice(11, 16)
+  await expect(row).toContainText(minutes)
+  await row.getByRole('link').click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(minutes)
+  await page.locator('.ant-table-row').getByRole('link').click()
+  await expect(page.getByText(new RegExp(`answer only, .*${minutes}`))).toBeVisible()
+})

@@ -232,6 +232,31 @@ test('the frame by itself: set, add with a cascade, undo, clear, a full frame to
   )
 })
 
+test('the frame by itself on a telephone: its keys set, add and take away, and hide neither value nor choice', async ({
+  open,
+  server,
+}) => {
+  const phone = await open({ hasTouch: true, isMobile: true, viewport: { width: 360, height: 740 } })
+  const page = await phone.newPage()
+  await page.goto(`${server.url}/soroban`)
+  await expect(page.locator('.rod')).toHaveCount(7)
+  await expect(page.getByLabel('Rods')).toHaveValue('7')
+  const keys = page.getByRole('group', { name: 'Answer keys' })
+  const value = page.locator('.free-value')
+  const tap = (name: string) => keys.getByRole('button', { name, exact: true }).tap()
+  for (const key of ['4', 'plus', '7']) await tap(key)
+  await expect(value).toContainText('eleven')
+  for (const key of ['minus', '3']) await tap(key)
+  await expect(value).toContainText('eight')
+  for (const key of ['set', '2']) await tap(key)
+  // Eleven less three is eight; the units set to two.
+  await expect(value).toContainText('two')
+  await tap('rub out')
+  await expect(value).toContainText('eight')
+  for (const part of [value, page.getByRole('button', { name: /^A digit will add/ }), keys])
+    await expect(part).toBeInViewport({ ratio: 1 })
+})
+
 test('flash: the caution first, any key stops, a list answered with its slip named, onsets kept with the attempt', async ({
   page,
   server,

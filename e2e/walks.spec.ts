@@ -94,7 +94,7 @@ test('a child alone, by touch on a telephone: first session, a mistake, a reload
     await keys.getByRole('button', { name: digit, exact: true }).tap()
   await expect(page.getByText('3 to go').or(page.getByText('4 to go'))).toBeVisible()
   await page.goBack()
-  await page.getByRole('link', { name: 'Desk' }).tap()
+  await page.getByRole('link', { name: 'Desk', exact: true }).tap()
   await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Your first session' })).toHaveCount(0)
   const later = await phone.newPage()
@@ -181,7 +181,11 @@ test('a coach: names pasted, two at work in two tabs, the server gone in between
 }) => {
   await page.goto(server.url)
   await page.getByRole('button', { name: 'Add a learner' }).click()
-  await page.getByRole('button', { name: 'Several at once' }).click()
+  // The dialog may still be opening beneath the pointer.
+  await expect(async () => {
+    await page.getByRole('button', { name: 'Several at once' }).click({ timeout: 2000 })
+    await expect(page.getByLabel('Names or nicknames')).toBeVisible({ timeout: 2000 })
+  }).toPass()
   await page.getByLabel('Names or nicknames').fill('Bo\nCy\nDi')
   await page.getByText('12 to 15').click()
   await page.getByRole('button', { name: 'Add', exact: true }).click()
@@ -220,6 +224,7 @@ test('a coach: names pasted, two at work in two tabs, the server gone in between
     }
     await expect(tab.getByText('Your first session is done.')).toBeVisible()
     await expect(tab.locator('.waiting')).toContainText('kept here, to be sent')
+    await expect(tab.getByRole('button', { name: /^Next today/ })).toBeVisible()
   }
   // Another session is begun without it too.
   await page.getByRole('button', { name: 'Back to the desk' }).click()

@@ -16,7 +16,6 @@ export function Side({ progress }: { readonly progress: Progress }) {
         <>
           <h2>Held in mind</h2>
           <Hands holds={holds} />
-          {holds.length > 0 && <p className="faint">On a hand the thumb counts five, each finger one.</p>}
         </>
       )}
       <h2>Steps so far</h2>

@@ -18,7 +18,6 @@ import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
-import { rodsShown } from '../parts/rodsShown.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { useKeys } from '../parts/useKeys.js'
 import { AbacusProblem } from './AbacusProblem.js'
@@ -48,8 +47,7 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
     [technique, problem, variant],
   )
   const [at, setAt] = useState(0)
-  const { beadMs, ...settings } = useSettings()
-  const rods = rodsShown(settings.rods)
+  const { beadMs, rods } = useSettings()
   const start = useMemo(() => frameOf(technique, problem, rods) ?? clearFrame(), [technique, problem, rods])
   const [helpOpen, setHelpOpen] = useState(false)
   const step = steps[at]

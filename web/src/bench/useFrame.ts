@@ -16,7 +16,6 @@ import { trace } from '@tachymetra/core/technique'
 import { useMemo } from 'react'
 import { useFade } from '../data/fade.js'
 import { useSettings } from '../data/settings.js'
-import { rodsShown } from '../parts/rodsShown.js'
 import type { AttemptOnScreen } from '../parts/useAttempt.js'
 import { type Beads, useBeads } from './beads.js'
 
@@ -47,8 +46,7 @@ export function useFrame(
   lit: number | undefined,
 ): BenchFrame {
   const { technique, problem, level } = exercise
-  const { strict, restMs, ...settings } = useSettings()
-  const rods = rodsShown(settings.rods)
+  const { strict, restMs, rods } = useSettings()
   const { progress } = attempt
   const step = openStep(progress)
   const fade = useFade(learnerId, technique.id, level)

@@ -29,7 +29,7 @@ export interface Settings {
   readonly onward: 'enter' | 'itself' | 'last-digit'
   /** Which digit of an answer is typed first, where the work goes from the right. */
   readonly writtenFrom: TypedFrom
-  /** Rods of the frame. */
+  /** Rods of the frame; a problem that needs more gets them. */
   readonly rods: number
   /** On the frame: is every bead and its order judged, or only what the rods show? */
   readonly strict: boolean
@@ -43,6 +43,11 @@ export interface Settings {
   readonly factCount: number
 }
 
+/** On a screen as narrow as a telephone's, as many rods as still have beads that a finger hits. */
+function usualRods(): number {
+  return typeof matchMedia === 'function' && matchMedia('(max-width: 30rem)').matches ? 7 : 13
+}
+
 const DEFAULTS: Settings = {
   theme: 'system',
   textSize: 1,
@@ -52,7 +57,7 @@ const DEFAULTS: Settings = {
   choosing: false,
   onward: 'enter',
   writtenFrom: 'left',
-  rods: 13,
+  rods: usualRods(),
   strict: false,
   restMs: 3500,
   beadMs: 550,

@@ -9,7 +9,7 @@ import { Trouble } from '../parts/Trouble.js'
 /** Short, and easy enough to end well: three sums of two small numbers, every step asked. */
 const FIRST = plainRecipe([{ kind: 'level', technique: 'add-running-total', level: 1, count: 3 }], 'guided')
 
-const SEVEN = [{ what: 'thumb 5, two fingers 2', value: { units: 7n, scale: 0 } }]
+const SEVEN = [{ what: 'seven', value: { units: 7n, scale: 0 } }]
 
 /** What somebody who has never practised begins with. */
 export function FirstSession({ learnerId }: { readonly learnerId: string }) {
@@ -23,9 +23,7 @@ export function FirstSession({ learnerId }: { readonly learnerId: string }) {
           Three short sums, one step at a time, without a clock. Each key is explained when you need it. It
           takes about two minutes.
         </p>
-        <p>
-          What has to be remembered on the way can be kept on one hand: the thumb counts 5, each finger 1.
-        </p>
+        <p>What has to be remembered on the way can be kept on one hand, as here seven.</p>
         <div>
           <Button
             type="primary"

@@ -18,6 +18,7 @@ export const Hands = memo(function Hands({ holds }: { readonly holds: readonly H
           </figcaption>
         </figure>
       ))}
+      {hand >= 0 && <p className="faint">On a hand the thumb counts five, each finger one.</p>}
     </div>
   )
 })
