@@ -67,7 +67,7 @@ export async function openChoice(page: Page): Promise<void> {
   await expect(summary).toBeVisible()
   const fold = page.locator('details', { has: summary })
   if (!(await fold.evaluate((details: HTMLDetailsElement) => details.open))) await summary.click()
-  await expect(page.getByRole('button', { name: 'To the bench' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Start practice' })).toBeVisible()
 }
 
 /** Picks from a list that opens; it may still be sliding when it is clicked, so what was picked is looked at. */
@@ -107,7 +107,7 @@ export async function chooseSession(
     .check()
   await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: choice.support }).check()
   await page.getByLabel('How many').fill(String(choice.count))
-  await page.getByRole('button', { name: 'To the bench' }).click()
+  await page.getByRole('button', { name: 'Start practice' }).click()
   await expect(page.locator('.bench')).toBeVisible()
 }
 

@@ -30,7 +30,7 @@ test('every kind of answer is entered: Roman, with a remainder, chosen; by keybo
       deck,
     )
     await on.goto(`${server.url}/facts`)
-    await on.getByRole('button', { name: 'Recall', exact: true }).click()
+    await on.getByRole('button', { name: 'Start', exact: true }).click()
     const card = await cardOn(on)
     const { choices } = card.kind
     const keys = choices ? [choices.find((c) => c.id === card.expect)!.key] : [...answerTo(card)]
@@ -71,7 +71,7 @@ test('facts: no Enter, a wrong one shown and asked again, slow counts as not rec
   await pick(page, 'Facts', 'Tables to 9 × 9')
   await page.getByLabel('How many').fill('5')
   await page.keyboard.press('Tab')
-  await page.getByRole('button', { name: 'Recall', exact: true }).click()
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
   const first = await cardOn(page)
   // As many digits as the answer has, but not its own.
   await page.keyboard.type(otherThan(answerTo(first)))

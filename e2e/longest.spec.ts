@@ -138,7 +138,7 @@ for (const [touch, sizes] of [
     const viewport = { width: sizes[0][0], height: sizes[0][1] }
     const page = await (await open({ viewport, hasTouch: touch, isMobile: touch })).newPage()
     await page.goto(server.url)
-    await expect(page.getByText('At the desk')).toBeVisible()
+    await expect(page.getByText('Learner:')).toBeVisible()
     const [learner] = await server.api<LearnerWire[]>('/learners')
     const faults: string[] = []
     for (let from = 0; from < LONGEST.length; from += MOST_ITEMS) {

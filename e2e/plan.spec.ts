@@ -35,7 +35,7 @@ test('the day: open, plan, facts, technique, summary, record, by keyboard alone'
   const plan = page.locator('.plan > li')
   await expect(plan).toHaveCount(2)
   await expect(plan.nth(0)).toContainText('4 new')
-  await expect(plan.nth(1)).toContainText('New: it needs nothing else first.')
+  await expect(plan.nth(1)).toContainText('New: nothing to learn first.')
 
   // From the top of the page to the button that begins the day, by Tab alone.
   const begin = page.getByRole('button', { name: /^Begin ?:/ })
@@ -112,7 +112,7 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   await page.getByRole('button', { name: 'Put back' }).click()
   await expect(items.first()).toContainText('facts')
 
-  await page.getByRole('link', { name: 'Settings' }).click()
+  await page.getByRole('link', { name: 'Settings', exact: true }).click()
   await expect(page.locator('label', { hasText: 'Never planned' })).toContainText(review)
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: /iCalendar/ }).click()
@@ -139,14 +139,14 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   await expect(page.getByText('This is no iCalendar file.')).toBeVisible()
   await pick(busy)
   await expect(page.getByText('1 busy time ahead')).toBeVisible()
-  await page.getByRole('button', { name: 'Forget them' }).click()
+  await page.getByRole('button', { name: 'Delete busy times' }).click()
   await expect(page.getByText('No busy times are known.')).toBeVisible()
   await page.getByRole('button', { name: 'Undo: the busy times as before' }).click()
   await expect(page.getByText('1 busy time ahead')).toBeVisible()
   await page.getByRole('link', { name: 'Desk' }).click()
   await page.getByText('The week ahead').click()
   await expect(page.locator('.week > div')).toHaveCount(7)
-  await expect(page.locator('.week > div').nth(1)).toContainText('nothing is owed')
+  await expect(page.locator('.week > div').nth(1)).toContainText('calendar is full')
 })
 
 test('levels: moved up by the rule at once, the rule changed, set back by hand, every move with its reason', async ({
@@ -175,7 +175,7 @@ test('levels: moved up by the rule at once, the rule changed, set back by hand, 
   await page.getByRole('radio', { name: /^Running total,/ }).check()
   await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: 'Answer only' }).check()
   await page.getByLabel('How many').fill('5')
-  await page.getByRole('button', { name: 'To the bench' }).click()
+  await page.getByRole('button', { name: 'Start practice' }).click()
   for (let i = 0; i < 5; i += 1) {
     await problemOn(page)
     await answerOne(page)
@@ -217,7 +217,7 @@ test('settings changed while the server is away are kept, and sent when it is ba
     route.request().method() === 'PATCH' ? route.abort() : route.continue(),
   )
   await page.getByLabel('Minutes a day').fill('9')
-  await expect(page.getByText('1 kept here, to be sent')).toBeVisible()
+  await expect(page.getByText('1 saved here, waiting for the server')).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Minutes a day')).toHaveValue('9')
   // A change on top of one that waits takes it along.
@@ -265,7 +265,7 @@ test('the keying baseline, and variants and cautions that follow the learner', a
   await page.keyboard.press('Enter')
   await expect(page.getByText(/Keying a digit takes \d+ ms/)).toBeVisible()
   await page.goto(`${server.url}/settings`)
-  await page.getByLabel('The caution about flashing has been read').check()
+  await page.getByLabel('I have read the caution about flashing').check()
   await pick(page, 'Order of the columns', 'first and last products, then the middle')
   await expect
     .poll(() => server.api<object>(`/learners/${id}/settings`))
@@ -286,7 +286,7 @@ test('attempts go out as CSV and come in elsewhere; bad lines are told and stay 
   const csv = readFileSync(await (await download).path(), 'utf8').split('\r\n')
   expect(csv.length).toBeGreaterThan(200)
   const statements = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Statements as JSON' }).click()
+  await page.getByRole('link', { name: 'Learning records (xAPI)' }).click()
   expect(JSON.parse(readFileSync(await (await statements).path(), 'utf8'))).toHaveLength(csv.length - 2)
 
   const [first] = await server.api<LearnerWire[]>('/learners')
@@ -356,18 +356,20 @@ test('the record: filters, forecast, slips; the progress sheet as PDF; a simulat
 }) => {
   await page.goto(`${server.url}/record`)
   await expect(page.getByText(/about \d+ to \d+ more days of practice to 5 s/)).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'Slips of the last 13 weeks' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Mistakes of the last 13 weeks' })).toBeVisible()
   const sessions = sessionRows(page)
   await expect(sessions).toHaveCount(15)
-  await pick(page, 'Technique', 'Hold and drop')
-  await expect(page.getByRole('heading', { name: 'Slips of the last 13 weeks: Hold and drop' })).toBeVisible()
-  for (const row of await sessions.all()) await expect(row).toContainText('Hold and drop')
+  await pick(page, 'Technique', 'Hold and borrow')
+  await expect(
+    page.getByRole('heading', { name: 'Mistakes of the last 13 weeks: Hold and borrow' }),
+  ).toBeVisible()
+  for (const row of await sessions.all()) await expect(row).toContainText('Hold and borrow')
 
   await page.getByRole('link', { name: 'Progress sheet' }).click()
   const heading = page.getByRole('heading', { name: /^Progress of/ })
   const title = (await heading.textContent())!
   const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Keep as PDF' }).click()
+  await page.getByRole('button', { name: 'Save as PDF' }).click()
   const pdf = new Uint8Array(readFileSync(await (await download).path()))
   // Read by another library than the one that wrote it.
   const { text } = await extractText(await getDocumentProxy(pdf), { mergePages: true })

@@ -80,12 +80,12 @@ test('a whole session by keyboard alone, with hint, show, skip and stop', async 
   await page.goto(server.url)
   await page.getByText('Or choose for yourself').focus()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('button', { name: 'To the bench' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Start practice' })).toBeVisible()
   // Arrows lead to another technique of the map; Tab leads on, and Enter starts from anywhere on the desk.
   await page.keyboard.press('Tab')
   while (!(await page.evaluate(() => document.activeElement?.getAttribute('name') === 'technique')))
     await page.keyboard.press('Tab')
-  while (!(await page.getByRole('radio', { name: /^Hold and drop,/ }).isChecked()))
+  while (!(await page.getByRole('radio', { name: /^Hold and borrow,/ }).isChecked()))
     await page.keyboard.press('ArrowUp')
   for (let i = 0; i < 12; i += 1) {
     await page.keyboard.press('Tab')
@@ -123,7 +123,7 @@ test('a whole session by keyboard alone, with hint, show, skip and stop', async 
 
 test('entries that are no numbers are told so and change nothing', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSession(page, { technique: 'Hold and drop', level: 4, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Hold and borrow', level: 4, support: 'Guided', count: 1 })
   const entry = page.getByTestId('entry')
   await page.keyboard.press('Enter')
   await expect(page.locator('#said')).toContainText('Type your answer first')
@@ -143,7 +143,7 @@ test('entries that are no numbers are told so and change nothing', async ({ page
 
 test('a reload in the middle goes on where it was', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSession(page, { technique: 'Hold and drop', level: 6, support: 'Answer only', count: 3 })
+  await chooseSession(page, { technique: 'Hold and borrow', level: 6, support: 'Answer only', count: 3 })
   await answerOne(page)
   const second = printProblem(await problemOn(page))
   await page.reload()
@@ -218,7 +218,7 @@ test('touch: the keypad types, mends and commits', async ({ open, server }) => {
   await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
   const answer = toText(answerOf(await problemOn(page)))
   await page.getByRole('button', { name: '7', exact: true }).tap()
-  await page.getByRole('button', { name: 'rub out' }).tap()
+  await page.getByRole('button', { name: 'delete' }).tap()
   for (const digit of answer) await page.getByRole('button', { name: digit, exact: true }).tap()
   await expect(page.getByTestId('entry')).toHaveValue(answer)
   await page.getByRole('button', { name: 'Enter', exact: true }).tap()

@@ -26,7 +26,7 @@ test('the server goes away in the middle and comes back: nothing is lost, nothin
 
   await server.stop()
   for (let i = 0; i < 4; i += 1) worked.push(await answerOne(page))
-  await expect(page.locator('.waiting')).toContainText('4 kept here, to be sent')
+  await expect(page.locator('.waiting')).toContainText('4 saved here, waiting for the server')
   await expect(page.getByRole('heading', { name: 'The session' })).toBeVisible()
 
   await server.start()
@@ -38,7 +38,7 @@ test('the server goes away in the middle and comes back: nothing is lost, nothin
 
 test('an attempt whose acknowledgement got lost is sent again and stored once', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSession(page, { technique: 'Hold and drop', level: 2, support: 'Answer only', count: 3 })
+  await chooseSession(page, { technique: 'Hold and borrow', level: 2, support: 'Answer only', count: 3 })
   let lost = 0
   await page.route('**/api/attempts/*', async (route) => {
     const response = await route.fetch()
@@ -56,7 +56,7 @@ test('an attempt whose acknowledgement got lost is sent again and stored once', 
 
 test('killed right after an acknowledged attempt: it is there', async ({ page, server }) => {
   await page.goto(server.url)
-  await chooseSession(page, { technique: 'Hold and drop', level: 2, support: 'Answer only', count: 5 })
+  await chooseSession(page, { technique: 'Hold and borrow', level: 2, support: 'Answer only', count: 5 })
   const acknowledged = page.waitForResponse((r) => r.url().includes('/api/attempts/') && r.status() === 201)
   const expression = await answerOne(page)
   await acknowledged

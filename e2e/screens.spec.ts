@@ -97,6 +97,8 @@ for (const look of [
       'record/exchange',
       'record/sheet',
       'simulate',
+      'help',
+      'about',
     ]) {
       await page.goto(`${server.url}/${path}`)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
@@ -113,7 +115,7 @@ for (const look of [
     await check()
     await page.goto(server.url)
 
-    await chooseSession(page, { technique: 'Hold and drop', level: 12, support: 'Watch', count: 2 })
+    await chooseSession(page, { technique: 'Hold and borrow', level: 12, support: 'Watch', count: 2 })
     await page.keyboard.press('Enter')
     await check()
     await page.getByRole('radio', { name: 'Guided' }).check()
@@ -151,7 +153,7 @@ test('thirty digits stand on the rule at 360 px', async ({ open, server }) => {
   const context = await open({ viewport: { width: 360, height: 740 } })
   const page = await context.newPage()
   await page.goto(server.url)
-  await chooseSession(page, { technique: 'Hold and drop', level: 15, support: 'Guided', count: 1 })
+  await chooseSession(page, { technique: 'Hold and borrow', level: 15, support: 'Guided', count: 1 })
   await expect(page.getByTestId('entry')).toBeFocused()
   await expectFits(page)
   const widths = await page.locator('.rule').evaluate((rule) => [rule.scrollWidth, rule.clientWidth])

@@ -28,7 +28,7 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   }
   const shot = on(page)
   await page.goto(server.url)
-  await pick(page, 'At the desk:', 'Tobin Achter').catch(() => undefined)
+  await pick(page, 'Learner:', 'Tobin Achter').catch(() => undefined)
   await shot('desk')
   await openChoice(page)
   await page.waitForTimeout(500)
@@ -91,7 +91,7 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   await page.getByRole('radio', { name: /^Beads: add and take away,/ }).check()
   await page.getByRole('radiogroup', { name: 'Level' }).getByRole('radio').nth(6).check()
   await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: 'Guided' }).check()
-  await page.getByRole('button', { name: 'To the bench' }).click()
+  await page.getByRole('button', { name: 'Start practice' }).click()
   await page.waitForTimeout(400)
   await page.keyboard.type('3')
   await shot('beads')

@@ -68,7 +68,7 @@ test('a child alone, by touch on a telephone: first session, a mistake, a reload
   await expect(tip).toBeInViewport({ ratio: 1 })
   await keys.getByRole('button', { name: '1', exact: true }).tap()
   await expect(tip).toHaveText('Tap Enter to check it.')
-  await keys.getByRole('button', { name: 'rub out' }).tap()
+  await keys.getByRole('button', { name: 'delete' }).tap()
   const [first] = await stepValues(page, 'add-running-total')
   await enter(String(Number(first) + 1))
   await expect(page.locator('#said')).toContainText('is not right')
@@ -125,7 +125,7 @@ test('somebody who trains for a contest, by keyboard alone: own choice, a best o
     await count.focus()
     await page.keyboard.press('ControlOrMeta+A')
     await page.keyboard.type('5')
-    await tabTo(page, page.getByRole('button', { name: 'To the bench' }))
+    await tabTo(page, page.getByRole('button', { name: 'Start practice' }))
     await page.keyboard.press('Enter')
   }
   const answer = async (n: number, pause: number) => {
@@ -194,7 +194,7 @@ test('a coach: names pasted, two at work in two tabs, the server gone in between
     expect(await server.api(`/learners/${id}/settings`)).toMatchObject({ extraTime: 1.5, textSize: 1 })
   const other = await context.newPage()
   await other.goto(server.url)
-  await other.getByRole('combobox', { name: 'At the desk:' }).fill('Cy')
+  await other.getByRole('combobox', { name: 'Learner:' }).fill('Cy')
   await other.keyboard.press('Enter')
   for (const tab of [page, other]) {
     await tab.getByRole('button', { name: 'Begin the first session' }).click()
@@ -223,13 +223,13 @@ test('a coach: names pasted, two at work in two tabs, the server gone in between
       await tab.keyboard.press('Enter')
     }
     await expect(tab.getByText('Your first session is done.')).toBeVisible()
-    await expect(tab.locator('.waiting')).toContainText('kept here, to be sent')
+    await expect(tab.locator('.waiting')).toContainText('saved here, waiting for the server')
     await expect(tab.getByRole('button', { name: /^Next today/ })).toBeVisible()
   }
   // Another session is begun without it too.
   await page.getByRole('button', { name: 'Back to the desk' }).click()
   await page.getByText('Or choose for yourself').click()
-  await page.getByRole('button', { name: 'To the bench' }).click()
+  await page.getByRole('button', { name: 'Start practice' }).click()
   await expect(page.locator('.rule')).toBeVisible()
   await page.getByRole('link', { name: 'Desk' }).click()
   await server.start()
@@ -240,7 +240,7 @@ test('a coach: names pasted, two at work in two tabs, the server gone in between
   await other.goto(server.url)
   await expect(other.locator('.ant-select', { hasText: 'Cy' })).toBeVisible()
   // Cy is removed in one tab: the other says so at once, and has Cy back with one press.
-  await page.getByRole('combobox', { name: 'At the desk:' }).fill('Cy')
+  await page.getByRole('combobox', { name: 'Learner:' }).fill('Cy')
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Change or remove' }).click()
   await page.getByRole('button', { name: 'Remove...' }).click()

@@ -1,8 +1,10 @@
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { version } from './package.json'
 
 export default defineConfig({
   plugins: [react()],
+  define: { __VERSION__: JSON.stringify(version) },
   // The core is taken from its sources, so that hot reload reaches it too.
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   build: { chunkSizeWarningLimit: 1600, sourcemap: false },

@@ -26,6 +26,8 @@ const SheetPage = lazily(() => import('./record/SheetPage.js'))
 const SimulatePage = lazily(() => import('./simulate/SimulatePage.js'))
 const Record = lazily(() => import('./record/Record.js'))
 const SessionPage = lazily(() => import('./record/SessionPage.js'))
+const HelpPage = lazily(() => import('./help/HelpPage.js'))
+const AboutPage = lazily(() => import('./help/AboutPage.js'))
 const AttemptPage = lazily(() => import('./record/AttemptPage.js'))
 
 export function App() {
@@ -53,6 +55,8 @@ export function App() {
               <Route path="record/sheet" element={<SheetPage />} />
               <Route path="record/exchange" element={<ExchangePage />} />
               <Route path="settings" element={<SettingsPage />} />
+              <Route path="help" element={<HelpPage />} />
+              <Route path="about" element={<AboutPage />} />
               <Route path="simulate" element={<SimulatePage />} />
               <Route path="record/session/:id" element={<SessionPage />} />
               <Route path="record/attempt/:id" element={<AttemptPage />} />
@@ -82,9 +86,9 @@ function useLight(): readonly [Light, Palette] {
 }
 
 const THEMES: { value: Settings['theme']; label: string }[] = [
-  { value: 'system', label: 'Light: as system' },
-  { value: 'day', label: 'Light: day' },
-  { value: 'night', label: 'Light: night' },
+  { value: 'system', label: 'Theme: system' },
+  { value: 'day', label: 'Theme: day' },
+  { value: 'night', label: 'Theme: night' },
 ]
 
 /** The size of everything on the page, as the browser has it times what is set. */
@@ -126,9 +130,14 @@ function Page() {
           )}
           <span className="row">
             <WaitingSign />
-            {!atBench && <NavLink to="/settings">Settings</NavLink>}
+            {!atBench && (
+              <>
+                <NavLink to="/help">Help</NavLink>
+                <NavLink to="/settings">Settings</NavLink>
+              </>
+            )}
             <Select
-              aria-label="Day or night"
+              aria-label="Theme"
               size="small"
               variant="borderless"
               value={theme}
@@ -172,7 +181,7 @@ function WaitingSign() {
   if (unsent === 0 && refused.length === 0) return null
   return (
     <span className="waiting" role="status" title={refused.join('\n')}>
-      {unsent > 0 && `${unsent} kept here, to be sent`}
+      {unsent > 0 && `${unsent} saved here, waiting for the server`}
       {unsent > 0 && refused.length > 0 && '; '}
       {refused.length > 0 && `${refused.length} refused by the server: ${refused[0]}`}
     </span>

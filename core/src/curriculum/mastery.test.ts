@@ -68,7 +68,7 @@ test('a level is known by what would move up from it, or by having moved on; own
   expect(pairs([latest(1, 20, 0, { ms: 90_000 })]).state).toBe('practised')
   expect(pairs([latest(1, 20, 0, { support: 'steps' })])).toMatchObject({
     state: 'practised',
-    because: 'In practice: not yet without steps.',
+    because: 'Started: not yet tried alone.',
   })
   expect(pairs(few, { moves: [move(3)] })).toMatchObject({
     state: 'known',

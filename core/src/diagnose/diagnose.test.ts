@@ -78,12 +78,12 @@ test('work is bounded whatever the numbers are, and twice as much finds no less'
 })
 
 test.each([
-  ['4666', '4466', 'key-digit', 2, 'Only one digit differs: 4 was typed for 6.'],
-  ['4267', '4627', 'key-swapped', 2, 'Two digits changed places: 62 for 26.'],
+  ['4666', '4466', 'key-digit', 2, 'Typed wrong? 4 instead of 6.'],
+  ['4267', '4627', 'key-swapped', 2, 'Two digits changed places: 62 instead of 26.'],
   ['4267', '42267', 'key-doubled', 2, 'The 2 was typed twice.'],
   ['4267', '467', 'key-missing', 2, 'A 2 is missing.'],
   ['4267', '42697', 'key-extra', 0, 'There is a 9 too many.'],
-  ['42.67', '4.267', 'key-point', 0, 'The digits are right; look where the point stands.'],
+  ['42.67', '4.267', 'key-point', 0, 'The digits are right. Check where the point goes.'],
   ['4267', '7624', undefined, 0, ''],
   ['4267', '-4267', undefined, 0, ''],
 ])('%s entered as %s is %s', (right, entered, id, place, remark) => {

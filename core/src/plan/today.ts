@@ -24,10 +24,10 @@ export interface PlanInput {
   readonly day: string
   readonly now: string
   readonly memories: readonly FactMemory[]
-  /** Facts found slow inside longer work, the slowest first. */
+  /** Facts found that slow you down, the slowest first. */
   readonly slow: readonly string[]
   readonly mastery: readonly Mastery[]
-  /** Slips of the last BUG_DAYS. */
+  /** Mistakes of the last BUG_DAYS. */
   readonly slips: readonly SlipCount[]
   /** Facts recalled today: they have had their turn. */
   readonly metToday: ReadonlySet<string>

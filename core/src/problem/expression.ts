@@ -124,7 +124,7 @@ function sum(first: Term, scanner: Scanner): Problem {
     const term = scanner.term()
     if (scanner.times() || scanner.over() || scanner.squared())
       throw new InputError(
-        'Sums of numbers, or two products joined by + or -: other mixtures are not worked here.',
+        'Sums of numbers, or two products joined by + or -: other mixtures are not supported.',
         scanner.at,
       )
     terms.push(negative ? { sign: term.sign > 0 ? -1 : 1, size: term.size } : term)
@@ -184,7 +184,7 @@ class Scanner {
     this.skipSpace()
     const open = this.one('(')
     const { sign, size } = this.term()
-    if (sign < 0 && !isZero(size)) throw new InputError('A number below 0 has no root here.', this.at)
+    if (sign < 0 && !isZero(size)) throw new InputError('Negative numbers have no root.', this.at)
     if (open && !this.one(')')) this.refuse('Expected the closing bracket')
     if (!open && word !== '√') throw new InputError('A root is written sqrt(70) or √70.', this.at)
     return size

@@ -64,7 +64,7 @@ test.each([
   ['8/0', 3, 'divided by 0'],
   ['8^3', 2, 'expected a 2'],
   ['8^22', 3, 'expected the end'],
-  ['sqrt(-4)', 7, 'below 0'],
+  ['sqrt(-4)', 7, 'Negative numbers'],
   ['sqrt 4', 6, 'written sqrt(70)'],
   ['√4+1', 2, 'A root stands alone'],
   ['7/2/2', 3, 'one dividend'],

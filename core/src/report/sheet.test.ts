@@ -50,7 +50,7 @@ test('the sheet says what was done, where each technique stands and why levels m
   expect(sheet.tables.map((t) => t.rows)).toEqual([
     [
       ['Tens first', 'in practice', '2', 'answer only', '14 of 16', '3.4 s', '4.5 s'],
-      ['Hold and drop', 'in practice', '2', 'guided', '3 of 3', '23.0 s', '-'],
+      ['Hold and borrow', 'in practice', '2', 'guided', '3 of 3', '23.0 s', '-'],
     ],
     [
       [

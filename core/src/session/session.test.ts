@@ -499,7 +499,7 @@ test('tries without end are told so, and what is kept of them the server takes',
       progress = happen(progress, result.event)
     }
   }
-  expect(notice).toContain('a great many tries')
+  expect(notice).toContain('tried many times')
   expect(events).toHaveLength(MOST_WRONG)
   events.push({ kind: 'entered', at: 200_000, text: '642' })
   const record = { ...base, support: 'answer' as const, events }

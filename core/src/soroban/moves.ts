@@ -71,8 +71,7 @@ export function rodMove(
   const facts = factsOf(v, d, kind)
   if (kind === 'direct' || kind === 'five') return { kind, cascade: 0, moves: onRod(place, v, d), facts }
   const one = d > 0 ? 1 : -1
-  if (one < 0 && !canLend(frame, place + 1))
-    throw new InputError('The difference would fall below zero: there is nothing left to take it from.')
+  if (one < 0 && !canLend(frame, place + 1)) throw new InputError('That would go below zero.')
   const complement = onRod(place, v, d - 10 * one)
   const left = rodMove(frame, place + 1, one, tens)
   const passes = left.kind === 'ten' || left.kind === 'ten-five'

@@ -118,7 +118,7 @@ export const DIFFERENCE_BOARD: ParameterSpace = {
     parameter('through', 'Equal digits next to a borrow', 0, DIGITS_TO),
     parameter('zeros', 'Zeros above', 0, DIGITS_TO),
     parameter('zeroRun', 'Longest run of zeros above', 0, DIGITS_TO - 1),
-    parameter('negative', 'Smaller number first (1) or not (0)', 0, 1, 0),
+    parameter('negative', 'Smaller number first', 0, 1, 0),
   ],
   problems({ minuend = 3, subtrahend = 3, decimals = 0, below = 0, negative = 0, ...counts }) {
     return differenceSpace({

@@ -105,7 +105,7 @@ export interface ProgressWire {
   /** The latest move of every technique that was ever moved. */
   readonly moves: readonly MoveWire[]
   readonly facts: readonly FactStanding[]
-  /** Slips of the last BUG_DAYS, by week. */
+  /** Mistakes of the last BUG_DAYS, by week. */
   readonly slips: readonly SlipWeek[]
   /** The learner's own day, and what was done on it. */
   readonly day: string

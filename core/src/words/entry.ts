@@ -6,13 +6,13 @@ export const UNFINISHED = {
   choice: 'Choose one of the answers.',
   roman: 'That is not a Roman numeral.',
   nothing: 'Type your answer first.',
-  tries: 'That is not right, and there were a great many tries: have it shown, or skip it.',
+  tries: 'That is not right, and you have tried many times. Press S to see it, or N to skip it.',
 } as const
 
 export const KEYING = {
-  point: 'The digits are right; look where the point stands.',
-  digit: (typed: string, right: string) => `Only one digit differs: ${typed} was typed for ${right}.`,
-  swapped: (typed: string, right: string) => `Two digits changed places: ${typed} for ${right}.`,
+  point: 'The digits are right. Check where the point goes.',
+  digit: (typed: string, right: string) => `Typed wrong? ${typed} instead of ${right}.`,
+  swapped: (typed: string, right: string) => `Two digits changed places: ${typed} instead of ${right}.`,
   doubled: (digit: string) => `The ${digit} was typed twice.`,
   extra: (digit: string) => `There is a ${digit} too many.`,
   missing: (digit: string) => `A ${digit} is missing.`,

@@ -48,13 +48,13 @@ export function levelReasonWords(reason: LevelReason): string {
 export const MASTERY = {
   moved: (to: number, byRule: boolean) => (byRule ? `moved up to level ${to}` : `level ${to} set by hand`),
   known: (level: number, words: string) => `At target on level ${level}: ${words}.`,
-  practised: (words: string) => `In practice: ${words}.`,
-  ready: (needs: boolean) => (needs ? 'Everything it needs is at target.' : 'It needs nothing else first.'),
-  first: (missing: readonly string[]) => `First at target: ${missing.join(', ')}.`,
+  practised: (words: string) => `Started: ${words}.`,
+  ready: (needs: boolean) => (needs ? 'You have learnt what it needs.' : 'Nothing to learn first.'),
+  first: (missing: readonly string[]) => `Learn first: ${missing.join(', ')}.`,
   missing: (name: string, words: string) => `${name} (${words})`,
-  begun: (begun: boolean) => (begun ? 'not yet without steps' : 'not begun'),
+  begun: (begun: boolean) => (begun ? 'not yet tried alone' : 'not begun'),
   latest: (right: number, of: number, medianMs: number | null, targetMs: number) =>
-    `${right} of the last ${of} right, ${medianMs === null ? NOT_TIMED : `${seconds(medianMs)} for ${targetWords(targetMs)}`}`,
+    `${right} of the last ${of} right, ${medianMs === null ? NOT_TIMED : `${seconds(medianMs)} (target ${targetWords(targetMs)})`}`,
 } as const
 
 /** How far a learner is with a technique, by id. */

@@ -177,7 +177,7 @@ export const CROSSWISE = {
       : `All products of two digits that count ${placeName(place)} go together.`,
   leftOut: (product: string, n: number) =>
     `${product} belongs here too: ${count(n, 'product')} in this column.`,
-  straight: (p: string, q: string) => `Multiply crosswise: ${p} and ${q}.`,
+  straight: (p: string, q: string) => `Cross them: ${p} and ${q}.`,
   sum: (right: string) => `The products are right, but not their sum: ${right}.`,
   offColumn: (product: string) => `${product} went one column too far to the left.`,
 } as const
@@ -285,7 +285,7 @@ export const FACTORS = {
   ask: (before: string, factor: string, middle: boolean) =>
     `${before} × ${factor}: how much?${middle ? ' Say it twice to keep it.' : ''}`,
   askRest: (before: string) => `${before} times the factor that is left: how much?`,
-  why: (composed: string) => `Multiplying by its factors one after the other is multiplying by ${composed}.`,
+  why: (composed: string) => `Times one factor and then the other is times ${composed}.`,
   leftOut: (composed: string) => `${composed} has one more factor: multiply by it too.`,
   prime: 'no factor breaks into one-digit factors',
   multiply: 'Multiply here, do not add',

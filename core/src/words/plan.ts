@@ -8,11 +8,11 @@ const away = (days: number) => (days === 1 ? 'yesterday' : `${days} days ago`)
 export const PLAN = {
   facts: ({ due, slow, fresh }: { due: number; slow: number; fresh: number }) => {
     const parts = [
-      ...(due ? [`${due} due before they fade`] : []),
-      ...(slow ? [`${slow} slow inside longer work`] : []),
+      ...(due ? [`${due} to repeat before you forget them`] : []),
+      ...(slow ? [`${slow} that ${plural(slow, 'slows', 'slow')} you down`] : []),
       ...(fresh ? [`${fresh} new`] : []),
     ]
-    return `${parts.join(', ')}: facts come first, the rest needs them.`
+    return `${parts.join(', ')}. Facts first: everything else uses them.`
   },
   factsName: (n: number) => count(n, 'fact'),
   techniqueName: (name: string, level: number) => `${name}, level ${level}`,
@@ -30,13 +30,13 @@ export const PLAN = {
         }
       | undefined,
   ) => {
-    const head = 'Nearest to its target.'
+    const head = 'Closest to its target.'
     if (!worked || worked.answers === 0) return `${head} Not worked at this level yet.`
     const { level, answers, right, medianMs, targetMs } = worked
-    const pace = medianMs === null ? 'not timed' : `${seconds(medianMs)} for ${targetWords(targetMs)}`
+    const pace = medianMs === null ? 'not timed' : `${seconds(medianMs)} (target ${targetWords(targetMs)})`
     return `${head} Level ${level}: ${right} of the last ${answers} right, ${pace}.`
   },
-  rest: 'The calendar leaves no time; nothing is owed for it.',
+  rest: 'Rest day: your calendar is full.',
 } as const
 
 /** The same in a few easy words, without numbers. */

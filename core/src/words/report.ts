@@ -29,7 +29,7 @@ export const ADVICE = {
       ...(next ? [`${next.name} takes ${next.total}`] : []),
       `the usual way on paper ${next ? '' : 'takes '}${written}`,
     ]
-    return `${best.name} is the least work here: ${best.total} in all (${effortWords(best)}), where ${rivals.join(' and ')}.`
+    return `${best.name} needs the least effort: ${best.total} points (${effortWords(best)}), where ${rivals.join(' and ')}.`
   },
   quickest: (
     seen: number,
@@ -37,14 +37,14 @@ export const ADVICE = {
     next: { readonly name: string; readonly ms: number } | undefined,
   ) => {
     const rival = next ? `, ${next.name} ${seconds(next.ms)}` : ''
-    return `Quickest for you, by ${seen} of your latest steps: ${first.name}, likely ${seconds(first.ms)}${rival}.`
+    return `Quickest for you, from your last ${seen} steps: ${first.name}, about ${seconds(first.ms)}${rival}.`
   },
 } as const
 
 /** Why a fact holds a learner up. */
 export const SLOW_FACT = {
-  slow: (ms: number, usualMs: number) => `${seconds(ms)} where a fact takes you ${seconds(usualMs)}`,
-  wrong: (wrong: number, of: number) => `${wrong} of ${of} times its step went wrong`,
+  slow: (ms: number, usualMs: number) => `${seconds(ms)} (your usual ${seconds(usualMs)})`,
+  wrong: (wrong: number, of: number) => `wrong ${wrong} of ${of} times`,
 } as const
 
 export const SHEET = {
@@ -53,14 +53,14 @@ export const SHEET = {
     `The last ${back} days: practice on ${days} of them, ${minutes} minutes together, ${problems} problems.`,
   facts: (met: number, sure: number) => `Facts met: ${met}; right the last time: ${sure}.`,
   techniques: {
-    title: 'Techniques, the latest first',
-    columns: ['Technique', 'Standing', 'Level', 'Support', 'Right', 'Pace', 'Target'],
+    title: 'Techniques, newest first',
+    columns: ['Technique', 'Status', 'Level', 'Support', 'Right', 'Pace', 'Target'],
   },
   levels: {
     title: (back: number) => `Levels in the last ${back} days`,
     columns: ['Day', 'Technique', 'Level', 'Why'],
   },
-  slips: { title: 'Slips to look at', columns: ['Slip', 'How often'] },
+  slips: { title: 'Mistakes to look at', columns: ['Mistake', 'How often'] },
   nothing: '-',
   rightOf: (right: number, of: number) => `${right} of ${of}`,
   fromTo: (from: number, to: number) => `${from} to ${to}`,

@@ -9,10 +9,10 @@ export const equation = (text: string, value: string): string => `${text} = ${va
 /** Remarks: what went wrong, and the equation that holds. */
 export const REMARK = {
   check: (right: string) => `Check it: ${right}.`,
-  tooFew: (right: string) => `One too few: ${right}.`,
-  tooMany: (right: string) => `One too many: ${right}.`,
-  tenTooFew: (right: string) => `Ten too few: ${right}.`,
-  tenTooMany: (right: string) => `Ten too many: ${right}.`,
+  tooFew: (right: string) => `You are 1 short: ${right}.`,
+  tooMany: (right: string) => `You are 1 over: ${right}.`,
+  tenTooFew: (right: string) => `You are 10 short: ${right}.`,
+  tenTooMany: (right: string) => `You are 10 over: ${right}.`,
   zeroMissing: (right: string) => `A zero is missing: ${right}.`,
   zeroTooMany: (right: string) => `One zero too many: ${right}.`,
   carryLost: (right: string) => `You forgot to carry: ${right}.`,

@@ -69,7 +69,7 @@ export const COMPLEMENTS = {
 } as const
 
 export const HOLD_DROP = {
-  name: 'Hold and drop',
+  name: 'Hold and borrow',
   about: 'Read the answer off from the left: hold each digit, look right, then write it or one less.',
   lesson: {
     example: '7052-3068',

@@ -133,9 +133,7 @@ async function opened<T>(
       await pipeline(source, createGunzip(), limited(MOST_UNPACKED), createWriteStream(file, { mode: 0o600 }))
     } catch (error) {
       if (error instanceof InputError) throw error
-      throw new InputError(
-        'The file is damaged, or no backup: it cannot be unpacked whole. Nothing was changed.',
-      )
+      throw new InputError('The file is damaged: this is not a complete backup. Nothing was changed.')
     }
     inspect(file)
     const { db, close } = openDatabase(file)

@@ -50,7 +50,7 @@ export function renameLearner(db: Database, id: string, name: string): void {
   db.update(learner).set({ name }).where(eq(learner.id, id)).run()
 }
 
-/** Those who were removed and can still be had back, the latest first. */
+/** Those who were removed and can still be had back, newest first. */
 export function removedLearners(db: Database): RemovedLearner[] {
   return db
     .select({ id: learner.id, name: learner.name, removedAt: sql<string>`${learner.removedAt}` })

@@ -1,22 +1,5 @@
 import { Modal } from 'antd'
-
-const KEYS: readonly [string, string][] = [
-  ['0–9 . −', 'type the value'],
-  ['Enter', 'confirm it; when the problem is done, go on'],
-  ['Backspace', 'take the last key back'],
-  ['H', 'hint: why this step, or what it asks'],
-  ['S', 'show the value and go on'],
-  ['N', 'skip the problem'],
-  ['R', 'where the work goes from the right: type the answer from the right'],
-  ['T', 'hide or show the clock'],
-  ['C', 'when the problem is done: check it without redoing'],
-  ['← →', 'while watching: a step back, a step on'],
-  ['← → ↑ ↓', 'on the frame: choose a rod, move an earth bead'],
-  ['Space', 'on the frame: the heaven bead; a digit sets the rod'],
-  ['V', 'on the frame: show or hide what each rod is worth'],
-  ['Esc', 'stop the session'],
-  ['?', 'this list'],
-]
+import { KEYS } from '../parts/keyList.js'
 
 export default function KeyHelp({ onClose }: { readonly onClose: () => void }) {
   return (

@@ -64,7 +64,7 @@ export function Summary({
         </p>
       )}
       <section>
-        <h2>Slips</h2>
+        <h2>Mistakes</h2>
         {slips.length === 0 ? (
           <p>
             {rows.some((r) => r.entries.some((e) => e.verdict === 'wrong'))

@@ -174,7 +174,7 @@ export function Working(props: Props) {
           act={act}
         />
         {done && (
-          <Fold summary="Check it without redoing (C)" open={checking} onToggle={setChecking}>
+          <Fold summary="Quick checks (C)" open={checking} onToggle={setChecking}>
             {() => <Checks problem={problem} answer={answerGiven(progress)} />}
           </Fold>
         )}

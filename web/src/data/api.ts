@@ -44,18 +44,24 @@ export class Failed extends Error {
 const PASSING = [401, 403, 407, 408, 421, 423, 425, 429]
 
 const PATIENCE_MS = 10_000
+/** For what keeps the server at work a while, such as making the demo or counting everything again. */
+export const LONG_MS = 120_000
 
-/** @throws Refusal for a 4xx answer, Failed when the server itself failed, Unreachable when there is no answer. */
+/**
+ * @param patienceMs how long an answer is waited for
+ * @throws Refusal for a 4xx answer, Failed when the server itself failed, Unreachable when there is no answer.
+ */
 export async function call<T>(
   method: 'GET' | 'PUT' | 'PATCH' | 'POST' | 'DELETE',
   path: string,
   body?: unknown,
+  patienceMs = PATIENCE_MS,
 ): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {
       method,
-      signal: AbortSignal.timeout(PATIENCE_MS),
+      signal: AbortSignal.timeout(patienceMs),
       ...(body !== undefined && {
         body: JSON.stringify(body),
         headers: { 'Content-Type': 'application/json' },

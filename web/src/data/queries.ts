@@ -20,7 +20,7 @@ import type {
   SlipWeek,
 } from '@tachymetra/core/wire'
 import { QueryClient, useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
-import { call, Refusal } from './api.js'
+import { call, LONG_MS, Refusal } from './api.js'
 import { forgetLeaving } from './leaving.js'
 import { useSettings } from './settings.js'
 import { forgetLearner } from './store.js'
@@ -79,7 +79,7 @@ const peopleChanged = async () => {
 /** Puts the invented learners into an empty program. */
 export function useLoadDemo() {
   return useMutation({
-    mutationFn: () => call<{ attempts: number }>('POST', '/demo', {}),
+    mutationFn: () => call<{ attempts: number }>('POST', '/demo', {}, LONG_MS),
     // A slow machine may answer too late and have done it all the same.
     onSettled: peopleChanged,
   })
@@ -96,7 +96,7 @@ async function forgetHere(id: string): Promise<void> {
 export function useRemoveDemo() {
   return useMutation({
     mutationFn: async () => {
-      const { ids } = await call<{ ids: string[] }>('DELETE', '/demo', {})
+      const { ids } = await call<{ ids: string[] }>('DELETE', '/demo', {}, LONG_MS)
       for (const id of ids) await forgetHere(id)
     },
     onSuccess: peopleChanged,
@@ -130,7 +130,7 @@ export function useTakeBack() {
 export function useEraseLearner() {
   return useMutation({
     mutationFn: async (id: string) => {
-      await call<{ id: string }>('DELETE', `/learners/${id}`, {})
+      await call<{ id: string }>('DELETE', `/learners/${id}`, {}, LONG_MS)
       await forgetHere(id)
     },
     onSuccess: peopleChanged,

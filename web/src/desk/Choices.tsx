@@ -116,7 +116,7 @@ export default function Choices({ learnerId, plan }: { readonly learnerId: strin
           <strong>{technique.name}</strong>, {chosenWords(level, support, planned)}
         </span>
         <Button type="primary" size="large" htmlType="submit" disabled={'error' in space}>
-          To the bench
+          Start practice
         </Button>
       </div>
     </form>

@@ -47,7 +47,7 @@ export function Desk() {
       {learner ? (
         <>
           <div className="row" style={{ marginBottom: '1.25rem' }}>
-            <h1 id="who">At the desk:</h1>
+            <h1 id="who">Learner:</h1>
             <LearnerSelect learner={learner} all={learners.data} labelledBy="who" />
             <Button onClick={() => setAdding(true)}>Add a learner</Button>
             <Button onClick={() => setEditing(true)}>Change or remove</Button>

@@ -42,7 +42,7 @@ export function FrameChoice(props: {
           checked={strict}
           onChange={(event) => changeSettings({ strict: event.target.checked })}
         />{' '}
-        Strict: every bead and its order
+        Strict: check every bead and the order
       </label>
       <div className="row">
         <label htmlFor="frame-rods">

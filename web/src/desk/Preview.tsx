@@ -41,7 +41,7 @@ export function Preview({
   return (
     <div>
       <p>
-        <strong>Such as</strong>
+        <strong>Examples:</strong>
       </p>
       <ul className="plain-list mono">
         {problems.map(problemWords).map((text) => (

@@ -27,7 +27,7 @@ export function ProblemsChoice(props: {
             checked={'level' in problems}
             onChange={() => onChange(undefined)}
           />{' '}
-          Level, easy to hard
+          Levels
         </label>
         <label>
           <input

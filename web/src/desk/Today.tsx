@@ -42,7 +42,7 @@ export function Today(props: {
         <h2 id="today">Today, {minutesWords(settings.minutes)}</h2>
         <span className="faint">
           {worked > 0 && `${minutesWords(worked)} done today. `}
-          <Link to="/settings">Minutes, time of day, pins</Link>
+          <Link to="/settings">Plan settings</Link>
         </span>
       </div>
       <MinuteRule items={items} worked={worked} minutes={settings.minutes} />
@@ -72,7 +72,7 @@ export function Today(props: {
                   size={i === 0 && !after ? 'large' : 'middle'}
                   onClick={() => begin(item)}
                 >
-                  {i === 0 ? 'Begin' : 'This one'}
+                  {i === 0 ? 'Begin' : 'Start this'}
                   <span className="sr-only">: {itemName(item)}</span>
                 </Button>
               </span>
@@ -82,14 +82,16 @@ export function Today(props: {
       ) : (
         <p>
           {worked > 0
-            ? 'All done for today. More is welcome, none is owed.'
+            ? 'All done for today. You can do more, but you need not.'
             : 'Nothing is planned for today.'}
         </p>
       )}
       {keyingDue(settings, input.now) && items.some((i) => i.kind === 'facts') && (
         <p className="faint">
-          How long keying takes {settings.keying ? 'was measured long ago' : 'has not been measured'}, so a
-          usual time is taken for it. <Link to="/facts?keying">Measure it, 20 seconds</Link>
+          {settings.keying
+            ? 'Your typing speed was measured long ago. '
+            : 'Your typing speed is not known yet, so an average is used. '}
+          <Link to="/facts?keying">Measure it, 20 seconds</Link>
         </p>
       )}
       {trouble && <Trouble error={trouble} />}
@@ -129,7 +131,7 @@ export function Today(props: {
 
 function howWorked({ support, problems }: Exclude<PlanItem, { kind: 'facts' }>): string {
   return support === 'watch'
-    ? `watched first, then guided, ${problems} problems at a time`
+    ? `watch one, then with help, ${problems} problems at a time`
     : `${SUPPORT_NAMES[support].toLowerCase()}, ${problems} problems at a time`
 }
 
@@ -203,9 +205,7 @@ function ItemMenu(props: {
 function Week({ week }: { readonly week: readonly PlanDay[] }) {
   return (
     <>
-      <p className="faint">
-        Supposing each day goes as planned. A day missed is not made up for: the plan goes on.
-      </p>
+      <p className="faint">If you practise every day. Missed a day? You need not catch up.</p>
       <dl className="week">
         {week.map(({ day, items, rest }) => (
           <div key={day}>

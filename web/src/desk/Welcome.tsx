@@ -11,7 +11,7 @@ export function Welcome({ onAdd }: { readonly onAdd: () => void }) {
       <h1>Who is going to practise?</h1>
       <p>
         Tachymetra trains arithmetic in the head and on the abacus: it asks for every step, checks it at once,
-        times the answer and names the slip behind a wrong one.
+        times the answer and names the mistake behind a wrong one.
         <br />
         Every day it says what to practise next. Nobody is here yet; what is kept stays on this machine.
       </p>

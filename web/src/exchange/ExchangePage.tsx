@@ -12,7 +12,7 @@ import { seconds } from '@tachymetra/core/words'
 import { Button, Table } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { call } from '../data/api.js'
+import { call, LONG_MS } from '../data/api.js'
 import { recordChanged } from '../data/queries.js'
 import { FilePick } from '../parts/FilePick.js'
 import { Mark } from '../parts/Mark.js'
@@ -32,9 +32,9 @@ function Exchange({ learner }: { readonly learner: LearnerWire }) {
       <p>
         <Link to="/record">Record</Link>
       </p>
-      <h1>Take out, bring in: {learner.name}</h1>
+      <h1>Export and import: {learner.name}</h1>
       <section className="stack">
-        <h2>Take out</h2>
+        <h2>Export</h2>
         <p>
           A table for spreadsheets (CSV, RFC 4180), every attempt with every entry, which can be brought in
           again; or learning records (xAPI 1.0.3 statements) for a record store. The statements name the
@@ -45,7 +45,7 @@ function Exchange({ learner }: { readonly learner: LearnerWire }) {
             Attempts as CSV
           </Button>
           <Button href={`${base}/statements.json`} download>
-            Statements as JSON
+            Learning records (xAPI)
           </Button>
         </div>
       </section>
@@ -105,7 +105,12 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
     try {
       const ids = stored.flatMap((r) => ('row' in r ? [r.row.attempt.id] : []))
       for (let i = 0; i < ids.length; i += MOST_TAKEN_OUT)
-        await call('DELETE', `/learners/${learner.id}/attempts`, { ids: ids.slice(i, i + MOST_TAKEN_OUT) })
+        await call(
+          'DELETE',
+          `/learners/${learner.id}/attempts`,
+          { ids: ids.slice(i, i + MOST_TAKEN_OUT) },
+          LONG_MS,
+        )
       setTakenOut(true)
       setRows(undefined)
     } catch (error) {
@@ -115,10 +120,10 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
   }
   return (
     <section className="stack" aria-labelledby="in">
-      <h2 id="in">Bring in</h2>
+      <h2 id="in">Import</h2>
       <p>
         A CSV file with these columns at least: technique, support, expression, started, events. Each line is
-        checked and judged as if it were worked here; nothing is stored before you say so.
+        checked as if it were worked here; nothing is stored before you say so.
       </p>
       <div>
         <FilePick label="Choose a CSV file" accept=".csv,text/csv" onPick={(file) => void pick(file)} />
@@ -155,7 +160,7 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
             columns={[
               { title: 'Line', dataIndex: 'line' },
               {
-                title: 'What will be',
+                title: 'Result',
                 render: (_, r) =>
                   'error' in r ? (
                     <>

@@ -185,9 +185,7 @@ function Round(props: {
       <h1>
         {asked.filter((a) => a.right).length} of {asked.length} right, {known.length} fast
       </h1>
-      <p className="faint">
-        Times to think; what keying takes by itself is taken off. Fast is within {limits(asked, extraTime)}.
-      </p>
+      <p className="faint">Thinking time, without typing. Fast is within {limits(asked, extraTime)}.</p>
       <ul className="plain-list heat-map mono">
         {asked.map(({ card, thinkMs, right, known: ok }) => (
           <li key={card.id} className={`heat ${ok ? 'fast' : right ? 'slow' : 'shaky'}`}>
@@ -213,7 +211,7 @@ export function KeyingNote({ learnerId }: { readonly learnerId: string }) {
   return (
     <p className="faint">
       {keying
-        ? `Keying a digit takes ${keying.ms} ms (measured ${keying.at.slice(0, 10)}); thinking is judged without it.`
+        ? `Keying a digit takes ${keying.ms} ms (measured ${keying.at.slice(0, 10)}); thinking is measured without it.`
         : 'How long keying a digit takes has not been measured; a common time is taken off.'}{' '}
       <Link to="/facts?keying">{keying ? 'Measure again' : 'Measure it, 20 seconds'}</Link>
       {keying && keyingDue(settings, now) && ` It is over ${KEYING_DAYS} days old.`}

@@ -159,16 +159,16 @@ function Choosing({
           style={{ width: '5.5rem' }}
         />
         <Button type="primary" size="large" htmlType="submit">
-          Recall
+          Start
         </Button>
         {due > 0 && (
           <Button onClick={() => begin(FACT_DECKS, Math.min(due, MOST_ITEMS))}>{dueWords(due)}</Button>
         )}
       </form>
       <p className="faint">
-        A fact is known when its answer comes at once, without working it out. Type it; there is no Enter: it
-        is taken at its last digit. Recalled within {seconds(recallLimit(deck, extraTime))} of thinking
-        counts; slower counts as not recalled, and the fact comes again sooner.
+        A fact is known when its answer comes at once, without working it out. Type it; no Enter needed.
+        Within {seconds(recallLimit(deck, extraTime))} of thinking it counts as known; slower answers are
+        asked again sooner.
       </p>
       <section className="stack" aria-labelledby="heat">
         <h2 id="heat">{deck.name}</h2>

@@ -35,7 +35,7 @@ export function FlashSettings(props: {
       <div className="stack">
         <Numbers flash={flash} change={change} />
         <Checkbox checked={flash.minus} onChange={(event) => change({ minus: event.target.checked })}>
-          Some are taken away; the total never falls below zero
+          With subtraction; the total never goes below zero
         </Checkbox>
         <p className="faint">
           Two right in a row make it faster, one wrong slower. Any key stops at once; the sum is asked when
@@ -48,7 +48,7 @@ export function FlashSettings(props: {
       <div className="panel stack">
         {!still && (
           <Caution flash={flash} cautions={cautions} onCautions={onCautions}>
-            <Button onClick={() => change({ way: 'still' })}>Take the still list</Button>
+            <Button onClick={() => change({ way: 'still' })}>Use the still list</Button>
           </Caution>
         )}
         <Button type="primary" size="large" htmlType="submit" block disabled={!ready}>
@@ -107,7 +107,7 @@ function Numbers(props: { readonly flash: Settings; readonly change: (some: Part
       />
       <Figure
         id="size"
-        name="Size of the figures"
+        name="Number size"
         value={flash.size}
         least={4}
         most={16}

@@ -2,7 +2,7 @@ import './entry.css'
 
 const ERASE = '⌫'
 const NAMES: Record<string, string> = {
-  [ERASE]: 'rub out',
+  [ERASE]: 'delete',
   '.': 'decimal point',
   '-': 'minus',
   '+': 'plus',

@@ -2,7 +2,7 @@
 export function Loading() {
   return (
     <p className="faint" role="status">
-      One moment…
+      Loading…
     </p>
   )
 }

@@ -109,7 +109,7 @@ export function AttemptTable({
         },
         { title: 'Support', responsive: ['sm'], render: (_, a) => SUPPORT_NAMES[a.support] },
         {
-          title: 'Verdict',
+          title: 'Result',
           render: (_, a) => (
             <>
               <Mark right={a.right} /> {verdictWord(a)}
@@ -127,5 +127,5 @@ const OUTCOME_WORDS = { skipped: 'skipped', stopped: 'stopped', 'timed-out': 'ou
 
 function verdictWord({ outcome, clean, right }: AttemptSummary): string {
   if (outcome !== 'done') return OUTCOME_WORDS[outcome]
-  return clean ? 'right first time' : right ? 'right' : 'not at first'
+  return clean ? 'right first time' : right ? 'right' : 'wrong first'
 }

@@ -46,17 +46,17 @@ function standingEntry({ entries, outcome }: Progress): JudgedEntry | undefined 
 
 /** What is to be done on the frame, by how much of it is left. */
 export const FRAME_NOTES: Readonly<Record<FadeLevel, string>> = {
-  beads: 'Move the beads; Enter, or a short rest, checks them.',
-  ghosts: 'The beads are only shadows now: see them for yourself.',
-  empty: 'The rods are bare: move the beads you see in your mind; the digits tell what stands there.',
+  beads: 'Move the beads. Press Enter or wait a moment.',
+  ghosts: 'The beads are faint: picture them.',
+  empty: 'The rods are bare: move the beads you picture. The digits show the value.',
   none: '',
 }
 
 /** The same where only the answer is asked: nothing is judged before the learner says so. */
 export const FRAME_NOTES_ALONE: Readonly<Record<FadeLevel, string>> = {
-  beads: 'Move the beads, or type the number and it stands on them; Enter checks it.',
-  ghosts: 'The beads are only shadows now: see them, move them or type the number; Enter checks it.',
-  empty: 'The rods are bare: move the beads you see in your mind, or type the number; Enter checks it.',
+  beads: 'Move the beads or type the number. Enter checks it.',
+  ghosts: 'The beads are faint: picture them, move them or type the number. Enter checks it.',
+  empty: 'The rods are bare: move the beads you picture, or type the number. Enter checks it.',
   none: '',
 }
 
@@ -98,7 +98,7 @@ export function Said(props: { readonly progress: Progress; readonly explained: s
     <p>
       <Mark right={false} /> <span className="value">{words(entry.text)}</span> is not right.{' '}
       <span className="said-slip">
-        {remark ?? (HAS_TOUCH ? 'Try again, or tap Show.' : 'Try again, or press S to be shown.')}
+        {remark ?? (HAS_TOUCH ? 'Try again, or tap Show.' : 'Try again, or press S to see it.')}
       </span>
     </p>
   )

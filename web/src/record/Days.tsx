@@ -40,7 +40,7 @@ export function Days(props: {
                   {name}
                 </th>
               ))}
-              <th scope="col">Together</th>
+              <th scope="col">Total</th>
             </tr>
           </thead>
           <tbody>

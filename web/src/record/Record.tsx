@@ -40,7 +40,7 @@ export default function Record() {
             <h1 id="whose">The record of</h1>
             <LearnerSelect learner={learner} all={all} labelledBy="whose" />
             <Link to="/record/sheet">Progress sheet</Link>
-            <Link to="/record/exchange">Take out, bring in</Link>
+            <Link to="/record/exchange">Export and import</Link>
           </div>
           <Sections key={learner.id} learner={learner} />
         </div>
@@ -160,7 +160,7 @@ function Facts({ learnerId }: { readonly learnerId: string }) {
       {slow.length > 0 && (
         <div>
           <p>
-            <strong>They hold the work up</strong>{' '}
+            <strong>Facts that slow you down</strong>{' '}
             <span className="faint">(from {times.data!.seen} of the latest steps and recalls)</span>
           </p>
           <ul className="plain-list misfits">
@@ -260,7 +260,7 @@ function Sessions(props: {
             render: (_, s) => s.paces.map((p) => rightPerMinute(p)?.toFixed(1) ?? '–').join(', '),
           },
           {
-            title: 'Slips',
+            title: 'Mistakes',
             render: (_, s) => s.slips.map((x) => `${x.count} × ${slipName(x.id)}`).join(', '),
           },
         ]}

@@ -60,7 +60,7 @@ function Shown({ sheet }: { readonly sheet: Sheet }) {
         <span className="row">
           <Button onClick={() => window.print()}>Print</Button>
           <Button type="primary" onClick={() => void asPdf()}>
-            Keep as PDF
+            Save as PDF
           </Button>
         </span>
       </div>

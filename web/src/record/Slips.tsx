@@ -19,7 +19,7 @@ const MOST_KINDS = 6
 const MOST_PLACES = 6
 const PATTERNS = ['', '/', 'x', '-', '.', '+', '|']
 
-/** Slips of the last quarter: which kind at which place, and how they went week by week. */
+/** Mistakes of the last quarter: which kind at which place, and how they went week by week. */
 export function Slips({ learnerId, technique }: { readonly learnerId: string; readonly technique?: string }) {
   const slips = useSlips(learnerId)
   if (slips.isPending) return <Loading />
@@ -27,7 +27,7 @@ export function Slips({ learnerId, technique }: { readonly learnerId: string; re
   const its = technique ? slips.data.filter((s) => s.technique === technique) : slips.data
   return (
     <section className="stack" aria-labelledby="slips">
-      <h2 id="slips">Slips of the last 13 weeks{technique && `: ${techniqueById(technique).name}`}</h2>
+      <h2 id="slips">Mistakes of the last 13 weeks{technique && `: ${techniqueById(technique).name}`}</h2>
       {its.length === 0 ? <p>None.</p> : <Found slips={its} />}
     </section>
   )

@@ -62,7 +62,7 @@ export default function Backup() {
       <h2 id="backup">Everything in one file</h2>
       <p>
         {held.data && `Here: ${words(held.data)}. `}A backup holds all learners with all that is recorded and
-        set. Keep it where you keep other papers about children.
+        set. Store it as safely as other records about children.
       </p>
       <div className="row">
         <Button href="/api/backup" download>

@@ -67,7 +67,7 @@ export default function Calendar(props: {
               change({ busy: [] })
             }}
           >
-            Forget them
+            Delete busy times
           </Button>
         )}
         {before && (

@@ -196,7 +196,7 @@ function Daily({ settings, change }: Section) {
         onChange={(banned) => change({ banned, pinned: settings.pinned.filter((p) => !banned.includes(p)) })}
       />
       <p className="faint">
-        <Link to="/simulate">See what so many minutes a day may give</Link>
+        <Link to="/simulate">Estimate progress</Link>
       </p>
     </section>
   )
@@ -243,7 +243,7 @@ function Levels({ settings, change }: Section) {
   )
   return (
     <section className="stack" aria-labelledby="rules">
-      <h2 id="rules">Moving up and going back</h2>
+      <h2 id="rules">Level rules</h2>
       <p className="row">
         Up: of the last {number('upOf', 'Answers to move up')} answers without steps, at least{' '}
         {number('upRight', 'Right answers to move up')} right, and the median within the target.
@@ -253,7 +253,7 @@ function Levels({ settings, change }: Section) {
         {number('backBelow', 'Right answers to stay')} right.
       </p>
       <div>
-        <Button onClick={() => change({ rules: LEVEL_RULES })}>As usual</Button>
+        <Button onClick={() => change({ rules: LEVEL_RULES })}>Defaults</Button>
       </div>
     </section>
   )
@@ -297,8 +297,8 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
             <tr>
               <th scope="col">Level</th>
               <th scope="col">Usual</th>
-              <th scope="col">Own, seconds</th>
-              <th scope="col">Likely now</th>
+              <th scope="col">Your target, seconds</th>
+              <th scope="col">Expected now</th>
               <th scope="col">Suggested</th>
             </tr>
           </thead>
@@ -328,7 +328,7 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
                   <td>
                     {hint && hint.ms !== (own[n] ?? level.targetMs * settings.extraTime) && (
                       <button type="button" className="key-button" onClick={() => set(n, hint.ms)}>
-                        Take {targetWords(hint.ms)}
+                        Use {targetWords(hint.ms)}
                         <span className="sr-only"> for level {n}</span>
                       </button>
                     )}
@@ -340,7 +340,7 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
         </table>
       </Wide>
       <p className="faint">
-        “Likely now” adds up the learner’s own times for the facts, carries and steps of such problems; a
+        “Expected now” adds up the learner’s own times for the facts, carries and steps of such problems; a
         target asks for a tenth less.
       </p>
     </section>
@@ -374,8 +374,8 @@ function Cautions({ settings, change }: Section) {
     <section className="stack" aria-labelledby="cautions">
       <h2 id="cautions">Cautions</h2>
       <p>
-        Flashing pictures can provoke seizures in people who are sensitive to light. Without a coach’s word
-        nothing comes faster than three times a second.
+        Flashing pictures can provoke seizures in people who are sensitive to light. Nothing comes faster than
+        three times a second unless a coach allows it.
       </p>
       <Checkbox
         checked={cautions.read}
@@ -385,14 +385,14 @@ function Cautions({ settings, change }: Section) {
           })
         }
       >
-        The caution about flashing has been read
+        I have read the caution about flashing
       </Checkbox>
       <Checkbox
         checked={cautions.lifted}
         disabled={!cautions.read}
         onChange={(event) => change({ cautions: { ...cautions, lifted: event.target.checked } })}
       >
-        As the coach I take it on me to allow more than three a second
+        I am the coach and allow faster flashing
       </Checkbox>
     </section>
   )

@@ -12,9 +12,9 @@ import { useKeys } from '../parts/useKeys.js'
 import './soroban.css'
 
 const MEANS: readonly [DigitMeans, string, string][] = [
-  ['set', 'set the rod', '='],
-  ['add', 'add', '+'],
-  ['take', 'take away', '-'],
+  ['set', 'sets the rod', '='],
+  ['add', 'adds', '+'],
+  ['take', 'subtracts', '-'],
 ]
 
 /** Digits, and the signs that say what they do. */
@@ -92,7 +92,7 @@ function Standing({
         {MEANS.map(([key, label, shortcut]) => (
           <KeyButton
             key={key}
-            label={`A digit will ${label}`}
+            label={`A digit ${label}`}
             shortcut={shortcut}
             onPress={() => setMeans(key)}
             main={key === means}
@@ -136,7 +136,7 @@ const Size = memo(function Size(props: {
         onChange={(n) => changeSettings({ rods: n ?? rods })}
         style={{ width: '5rem' }}
       />
-      <label htmlFor="decimals">Right of the unit rod</label>
+      <label htmlFor="decimals">Decimal rods</label>
       <InputNumber
         id="decimals"
         min={0}

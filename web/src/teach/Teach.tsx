@@ -78,7 +78,7 @@ function Page({ technique }: { readonly technique: Technique }) {
         </section>
         {'slips' in found && found.slips.length > 0 && (
           <section>
-            <h2>Usual slips, in this example</h2>
+            <h2>Common mistakes, in this example</h2>
             <ul className="plain-list slips">
               {found.slips.map(({ slip, step }) => (
                 <li key={slip.id}>

@@ -1,0 +1,100 @@
+import { Link } from 'react-router'
+import { KEYS } from '../parts/keyList.js'
+import { Wide } from '../parts/Wide.js'
+import './help.css'
+
+/** How the program is used, in a page. */
+export default function HelpPage() {
+  return (
+    <div className="stack help">
+      <h1>Help</h1>
+      <section className="stack" aria-labelledby="day">
+        <h2 id="day">Your day</h2>
+        <p>
+          The <Link to="/">desk</Link> says what to practise today and why. Press Begin, and after each part
+          the next one is one button away. Four minutes a day are enough; you can do more. A day you miss is
+          not owed.
+        </p>
+        <p>You can also choose for yourself: any technique, any level, with as much help as you like.</p>
+      </section>
+      <section className="stack" aria-labelledby="help-levels">
+        <h2 id="help-levels">How much help</h2>
+        <dl className="terms">
+          <dt>Watch</dt>
+          <dd>One problem is worked for you, step by step.</dd>
+          <dt>Guided</dt>
+          <dd>Each step is asked in words. You give its value.</dd>
+          <dt>Steps only</dt>
+          <dd>The place is lit. You know what to do there.</dd>
+          <dt>Answer only</dt>
+          <dd>Only the problem, and the clock if you want it.</dd>
+        </dl>
+        <p>You can change it in the middle of a problem. The same problem goes on.</p>
+      </section>
+      <section className="stack" aria-labelledby="mistakes">
+        <h2 id="mistakes">When a value is wrong</h2>
+        <p>
+          The program says what probably went wrong, and you try again. A wrong value is kept in the record,
+          so that the plan knows what to practise. After the problem you can check the answer quickly: nines,
+          elevens, last digit, size, and the way back.
+        </p>
+      </section>
+      <section className="stack" aria-labelledby="keys">
+        <h2 id="keys">Keys in practice</h2>
+        <Wide label="Every key">
+          <table className="plain-table">
+            <tbody>
+              {KEYS.map(([key, does]) => (
+                <tr key={key}>
+                  <th scope="row">
+                    <kbd>{key}</kbd>
+                  </th>
+                  <td>{does}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Wide>
+        <p>On a touch screen there is a keypad, and everything else has a button.</p>
+      </section>
+      <section className="stack" aria-labelledby="words">
+        <h2 id="words">Words you will meet</h2>
+        <dl className="terms">
+          <dt>Fact</dt>
+          <dd>A small sum, difference or product that you know at once, such as 7 × 8.</dd>
+          <dt>Level</dt>
+          <dd>How hard the problems are. You move up when you are right and quick enough.</dd>
+          <dt>Target</dt>
+          <dd>The time to aim for at a level. Settings can give you more of it.</dd>
+          <dt>Carry, borrow</dt>
+          <dd>One more for the digit on the left, or one less.</dd>
+          <dt>Held in mind</dt>
+          <dd>A number to remember until you need it. On a hand the thumb counts five, each finger one.</dd>
+        </dl>
+      </section>
+      <section className="stack" aria-labelledby="coaches">
+        <h2 id="coaches">For coaches and parents</h2>
+        <p>
+          Every number the program goes by stands in <Link to="/settings">Settings</Link> and can be changed
+          for one learner: minutes a day, targets, level rules, text size, extra time. The record of each
+          learner can be printed, saved as PDF or exported as a table. A backup holds everything of everybody
+          in one file.
+        </p>
+        <p>
+          A learner who is removed can be brought back for 30 days. Levels set by hand, imports, and items
+          left out of the plan are undone with one press.
+        </p>
+      </section>
+      <section className="stack" aria-labelledby="server">
+        <h2 id="server">When the server does not answer</h2>
+        <p>
+          Go on practising. What you do is saved in this browser and sent when the server is back. The line at
+          the top says how much is waiting.
+        </p>
+      </section>
+      <p>
+        <Link to="/about">About this program</Link>
+      </p>
+    </div>
+  )
+}

@@ -1,0 +1,18 @@
+/** What each key does in practice. */
+export const KEYS: readonly [string, string][] = [
+  ['0–9 . −', 'type the value'],
+  ['Enter', 'check it; when the problem is done, go on'],
+  ['Backspace', 'take the last key back'],
+  ['H', 'hint: why this step, or what it asks'],
+  ['S', 'show the value and go on'],
+  ['N', 'skip the problem'],
+  ['R', 'where the work goes from the right: type the answer from the right'],
+  ['T', 'hide or show the clock'],
+  ['C', 'when the problem is done: quick checks'],
+  ['← →', 'while watching: a step back, a step on'],
+  ['← → ↑ ↓', 'on the frame: choose a rod, move an earth bead'],
+  ['Space', 'on the frame: the heaven bead; a digit sets the rod'],
+  ['V', 'on the frame: show or hide what each rod is worth'],
+  ['Esc', 'stop the session'],
+  ['?', 'this list'],
+]
