@@ -81,7 +81,7 @@ for (const look of [
     await page.getByRole('radio', { name: 'Own settings' }).check()
     await expect(page.getByTestId('possible')).toBeVisible()
     await check()
-    await page.getByRole('link', { name: 'How it is done' }).click()
+    await page.getByRole('link', { name: 'How it is done', exact: true }).click()
     await expect(page.getByRole('heading', { name: 'Why it works' })).toBeVisible()
     await check()
     await page.goto(server.url)

@@ -2,8 +2,9 @@ import { createReadStream, readdirSync, readFileSync, writeFileSync } from 'node
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { readCsv } from '@tachymetra/core/exchange'
-import type { BroughtInAnswer, Holdings, LearnerWire } from '@tachymetra/core/wire'
+import type { BroughtInAnswer, Holdings, LearnerWire, MoveWire } from '@tachymetra/core/wire'
 import { sql } from 'drizzle-orm'
+import Papa from 'papaparse'
 import { expect, test } from 'vitest'
 import { backUp, look, restore } from './store/backup.js'
 import { type Database, openDatabase, SCHEMA_VERSION } from './store/database.js'
@@ -146,7 +147,8 @@ test('CSV taken out and brought in by another program gives the same attempts; b
     { stored: false },
   ])
   for (let i = 0; i < rows.length; i += 50) await sendRows(rows.slice(i, i + 50))
-  expect((await send('GET', `/learners/${other}/attempts.csv`)).body).toBe(text)
+  const named = (csv: string) => csv.replaceAll(/^(?:Wim|[^,]+)(?=,[0-9a-f]{8}-)/gm, 'somebody')
+  expect(named((await send('GET', `/learners/${other}/attempts.csv`)).body as string)).toBe(named(text))
   expect((await send('POST', `/learners/${other}/attempts`, { rows: [] })).status).toBe(422)
 }, 60_000)
 
@@ -158,4 +160,40 @@ test('statements are one JSON list, one an attempt', async () => {
   const nobody = '6f1b0c5e-0000-4000-8000-0000000000ab'
   await send('PUT', `/learners/${nobody}`, { name: 'Nobody', timeZone: 'UTC' })
   expect(await get(`/learners/${nobody}/statements.json`)).toEqual([])
+})
+
+test('facts and levels go out as tables of their own, named by learner and day, and described to programs', async () => {
+  const [one] = await get<LearnerWire[]>('/learners')
+  const fetched = async (path: string) => {
+    const response = await fetch(`${base()}/learners/${one!.id}/${path}`)
+    return { name: response.headers.get('content-disposition')!, text: await response.text() }
+  }
+  const parsed = (text: string) =>
+    Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: true })
+  const day = new Date().toISOString().slice(0, 10)
+  const facts = await fetched('facts.csv')
+  expect(facts.name).toContain(`facts of ${one!.name}, ${day}.csv`)
+  const recalls = parsed(facts.text).data
+  const count = db.get<{ n: number }>(
+    sql.raw(`select count(*) as n from fact_recall where learner_id = '${one!.id}'`),
+  )
+  expect(recalls).toHaveLength(count.n)
+  expect(recalls.every((r) => r.learner === one!.name && /^(yes|no)$/.test(r.right!))).toBe(true)
+  const levels = parsed((await fetched('levels.csv')).text).data
+  const moves = await get<MoveWire[]>(`/learners/${one!.id}/moves`)
+  expect(levels.map((l) => [l.technique, l.to, l.moved])).toEqual(
+    moves.map((m) => [m.technique, String(m.to), m.at]).reverse(),
+  )
+  // Every column of every table is described, in its order.
+  const described = JSON.parse((await fetched('datapackage.json')).text) as {
+    resources: { name: string; path: string; schema: { fields: { name: string; type: string }[] } }[]
+  }
+  for (const { name, path, schema } of described.resources) {
+    const { name: file, text } = await fetched(`${name}.csv`)
+    expect(file).toContain(path)
+    expect(schema.fields.map((f) => f.name)).toEqual(parsed(text).meta.fields)
+    for (const { name: column, type } of schema.fields)
+      if (type === 'integer')
+        expect(parsed(text).data.every((row) => /^-?\d*$/.test(row[column]!))).toBe(true)
+  }
 })

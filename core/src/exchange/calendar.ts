@@ -11,6 +11,11 @@ import { InputError } from '../problem/error.js'
 const MOST_CALENDAR = 5_000_000
 const MOST_REPEATS = 20_000
 
+/** Octets of a line besides its line break; the library counts one less than is folded. */
+const FOLDED_AT = 74
+/** What ends the ids of events written here: they are no busy times when they are read again. */
+const OWN = '@tachymetra'
+
 /**
  * One event for each day on which something is planned, at the first free time from the wished one on.
  * @param learner whose plan it is; only the id goes into the file, as part of the events' own ids
@@ -22,17 +27,22 @@ export function planCalendar(
   learner: { readonly id: string; readonly timeZone: string },
   now: string,
 ): string {
+  ICAL.foldLength = FOLDED_AT
   const calendar = new ICAL.Component('vcalendar')
   calendar.addPropertyWithValue('version', '2.0')
   calendar.addPropertyWithValue('prodid', '-//Tachymetra//Practice plan//EN')
+  calendar.addPropertyWithValue('method', 'PUBLISH')
   for (const { day, items } of week) {
     const start = items.length > 0 && freeTime(settings, day, learner.timeZone)
     if (!start) continue
     const minutes = Math.max(1, Math.round(items.reduce((sum, i) => sum + i.minutes, 0)))
     const event = new ICAL.Component('vevent')
     // The same day keeps its id, so that a plan read again replaces the one before.
-    event.addPropertyWithValue('uid', `${day}-${learner.id}@tachymetra`)
+    event.addPropertyWithValue('uid', `${day}-${learner.id}${OWN}`)
     event.addPropertyWithValue('dtstamp', utc(now))
+    event.addPropertyWithValue('last-modified', utc(now))
+    // Counts up, minute by minute, so that a plan made later stands in the place of this one.
+    event.addPropertyWithValue('sequence', Math.floor((Date.parse(now) - SEQUENCE_FROM) / 60_000))
     event.addPropertyWithValue('dtstart', utc(start))
     event.addPropertyWithValue('duration', ICAL.Duration.fromSeconds(60 * minutes))
     event.addPropertyWithValue('summary', `Mental arithmetic, ${minutes} min`)
@@ -41,6 +51,9 @@ export function planCalendar(
   }
   return `${calendar.toString()}\r\n`
 }
+
+/** From when minutes are counted: the number must stay small for many years. */
+const SEQUENCE_FROM = Date.UTC(2026, 0)
 
 function utc(iso: string): ICAL.Time {
   return ICAL.Time.fromJSDate(new Date(iso), true)
@@ -75,6 +88,7 @@ function busyIn(calendars: readonly ICAL.Component[], from: string, to: string, 
       const status = String(component.getFirstPropertyValue('status') ?? '').toUpperCase()
       const transparent = String(component.getFirstPropertyValue('transp') ?? '').toUpperCase()
       if (status === 'CANCELLED' || transparent === 'TRANSPARENT') continue
+      if (String(component.getFirstPropertyValue('uid') ?? '').endsWith(OWN)) continue
       // A changed repetition stands for itself; the series leaves it out.
       const event = new ICAL.Event(component)
       if (!event.startDate) continue

@@ -1,6 +1,7 @@
 /** Attempts as comma-separated values (RFC 4180), by way of papaparse: written to be read again without loss. */
 import Papa from 'papaparse'
 import { InputError } from '../problem/error.js'
+import { printProblem, problemWords, readProblem } from '../problem/expression.js'
 import { type AttemptEvent, EVENT_KINDS, type EventKind } from '../session/events.js'
 import { eventsOfOlder, type OlderEntry } from '../session/older.js'
 import {
@@ -34,8 +35,9 @@ const RECORD_KEYS = Object.keys(RECORDED) as RecordKey[]
 const JUDGED_KEYS = Object.keys(JUDGED) as (keyof typeof JUDGED)[]
 const columnOf = (key: RecordKey) => RECORDED[key].column
 
-/** The columns, in order: what was recorded, its session, and what the record was judged to be. */
-const CSV_HEADER: readonly string[] = [
+/** The columns, in order: whose it is, what was recorded, its session, and what the record was judged to be. */
+export const CSV_HEADER: readonly string[] = [
+  'learner',
   ...RECORD_KEYS.map(columnOf),
   'session_started',
   'recipe',
@@ -45,14 +47,24 @@ const CSV_HEADER: readonly string[] = [
   'slips',
 ]
 
-/** The header line, with the line break that ends it. */
+/** Tells spreadsheets that what follows is UTF-8. */
+export const BYTE_ORDER_MARK = '\uFEFF'
+
+/** The header line, with the mark before it and the line break that ends it. */
 export function csvHead(): string {
-  return `${CSV_HEADER.join(',')}\r\n`
+  return `${BYTE_ORDER_MARK}${CSV_HEADER.join(',')}\r\n`
 }
 
-/** Rows with the line breaks that end them. */
-export function csvRows(rows: readonly (AttemptRow & { readonly verdict: RowVerdict })[]): string {
+/** A name as a cell: none that a spreadsheet would take for a formula. */
+export const nameCell = (name: string): string => (/^[=+\-@\t\r]/.test(name) ? `'${name}` : name)
+
+/** Rows with the line breaks that end them. @param learner the name of whoever worked them */
+export function csvRows(
+  rows: readonly (AttemptRow & { readonly verdict: RowVerdict })[],
+  learner: string,
+): string {
   const cells = rows.map(({ attempt, session, verdict }) => [
+    nameCell(learner),
     ...RECORD_KEYS.map((key) => printed(RECORDED[key].kind, attempt[key])),
     session.startedAt,
     JSON.stringify(session.recipe),
@@ -75,10 +87,30 @@ function printed(kind: string, value: unknown): string {
       return (value as readonly AttemptEvent[]).map(eventText).join(' ')
     case 'presentation':
       return value === undefined ? '' : JSON.stringify(value)
+    case 'expression':
+      return expressionCell(value as string)
     case 'flag':
       return value ? 'yes' : 'no'
     default:
       return String(value)
+  }
+}
+
+/** A problem with true signs, so that no spreadsheet takes 12/3 or 13-12 for a date; a grid as it is. */
+function expressionCell(expression: string): string {
+  return isProblem(expression) ? problemWords(readProblem(expression)) : expression
+}
+
+/** The same as it is stored, whichever way it was written. */
+function expressionFrom(cell: string): string {
+  return isProblem(cell) ? printProblem(readProblem(cell)) : cell
+}
+
+function isProblem(text: string): boolean {
+  try {
+    return readProblem(text) !== undefined
+  } catch {
+    return false
   }
 }
 
@@ -171,8 +203,18 @@ class Cells {
   whole(name: string, otherwise?: number): number {
     const text = this.text(name)
     if (text === '' && otherwise !== undefined) return otherwise
-    if (!/^\d{1,9}$/.test(text)) throw new InputError(`${name}: "${text.slice(0, 40)}" is no whole number.`)
+    if (!/^\d{1,9}$/.test(text))
+      throw new InputError(`${name}: "${text.slice(0, 40)}" must be a whole number from 0.`)
     return Number(text)
+  }
+
+  /** An instant; a spreadsheet may have written it with a space and without its zone, which is UTC. */
+  instant(name: string): string {
+    const text = this.text(name)
+    const found = /^(\d{4}-\d{2}-\d{2})[T ](\d{2}:\d{2}:\d{2})(\.\d{1,3})?(?:Z| ?UTC)?$/.exec(text)
+    if (!found && text !== '')
+      throw new InputError(`${name}: "${text.slice(0, 40)}" must look like 2026-11-26T09:00:00Z.`)
+    return found ? `${found[1]}T${found[2]}${(found[3] ?? '.').padEnd(4, '0')}Z` : ''
   }
 
   words(name: string): string[] {
@@ -188,7 +230,7 @@ function readRow(
 ): AttemptRow {
   const technique = cells.text('technique')
   const level = cells.whole('level', 0)
-  const startedAt = cells.text('started')
+  const startedAt = cells.instant('started')
   const own = `${technique} ${level} ${startedAt.slice(0, 10)}`
   const group = sessions.get(own) ?? { id: newId(), startedAt, n: 0 }
   const given: AttemptRecord = {
@@ -199,7 +241,7 @@ function readRow(
     variant: Object.fromEntries(cells.words('variant').map((pair) => pair.split('=') as [string, string])),
     level,
     support: cells.text('support') as AttemptRecord['support'],
-    expression: cells.text('expression'),
+    expression: expressionFrom(cells.text('expression')),
     startedAt,
     judge: older ? FIRST_JUDGE : cells.whole('judge', FIRST_JUDGE),
     events: older ? olderEvents(cells) : cells.words('events').map(eventFrom),
@@ -209,7 +251,7 @@ function readRow(
   if ('error' in checked) throw new InputError(inColumns(checked.error))
   // Folded here as the server will fold it, so that the preview says what will be stored.
   finishedProgress(checked.value)
-  const startedAtAll = cells.text('session_started') || group.startedAt
+  const startedAtAll = cells.instant('session_started') || group.startedAt
   const session = { startedAt: startedAtAll, ...setFrom(cells, checked.value) }
   const start: SessionStart = { learnerId: given.id, ...session }
   const fit = check(sessionStartSchema, start)
@@ -226,7 +268,7 @@ function setFrom(cells: Cells, { n, technique, level, support, expression }: Att
     return { recipe, seed: 0, generator: AS_RECORDED }
   }
   const seed = cells.text('seed')
-  if (!/^-?\d{1,10}$/.test(seed)) throw new InputError(`seed: "${seed.slice(0, 40)}" is no whole number.`)
+  if (!/^-?\d{1,10}$/.test(seed)) throw new InputError(`seed: "${seed.slice(0, 40)}" must be a whole number.`)
   return { recipe: jsonFrom(cells, 'recipe'), seed: Number(seed), generator: cells.whole('generator') }
 }
 

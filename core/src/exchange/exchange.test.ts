@@ -38,13 +38,30 @@ test('CSV goes out and comes in again without loss, to the byte', () => {
     },
   }
   const all = [flashed, ...rows.slice(1, 1500)]
-  const text = csvHead() + csvRows(all.map(withVerdict))
+  const text = csvHead() + csvRows(all.map(withVerdict), '=Mo "the" Roe')
+  // UTF-8 is told by a mark, the learner is named, and no cell is taken for a formula.
+  expect(text.startsWith('\uFEFFlearner,attempt,session,')).toBe(true)
+  expect(text.split('\r\n')[1]!.startsWith(`"'=Mo ""the"" Roe",`)).toBe(true)
   expect(text.split('\r\n').every((line) => !line.includes('\n'))).toBe(true)
   expect(text).toContain('"{""way"":""flash""')
   const read = readCsv(text, newId)
   expect(read.map((r) => ('row' in r ? r.row : r.error))).toEqual(all)
-  expect(csvHead() + csvRows(read.map((r) => withVerdict((r as { row: AttemptRow }).row)))).toBe(text)
+  const again = read.map((r) => withVerdict((r as { row: AttemptRow }).row))
+  expect(csvHead() + csvRows(again, '=Mo "the" Roe')).toBe(text)
 }, 60_000)
+
+test('nothing in a cell is what a spreadsheet takes for a date or a number, and what it writes is read again', () => {
+  const text = csvRows(rows.slice(0, 1500).map(withVerdict), 'Mo')
+  const cells = text.split('\r\n').flatMap((line) => line.split(','))
+  // Day and month, or month and year, as spreadsheets read them.
+  expect(cells.filter((cell) => /^\d{1,4}[-/.]\d{1,4}(?:[-/.]\d{1,4})?$/.test(cell))).toEqual([])
+  const head = 'technique,support,expression,started,events\n'
+  const line = 'divide-short,answer,12 ÷ 3,2026-10-15 15:29:59,shown=answer@0 entered=4@1500:900-900~0'
+  const [one] = readCsv(head + line, newId)
+  expect(one).toMatchObject({
+    row: { attempt: { expression: '12/3', startedAt: '2026-10-15T15:29:59.000Z' } },
+  })
+})
 
 test('a bad row is told with its line and reason and leaves the others alone', () => {
   const head = 'technique,support,expression,started,entries,outcome,total_ms,level\n'
@@ -55,7 +72,7 @@ test('a bad row is told with its line and reason and leaves the others alone', (
     [good.replace('0=642@6000', '0=643@6000'), /no end/],
     [good.replace('0=642@6000', 'six'), /not like/],
     [good.replace(',6000,', ',fast,'), /total_ms/],
-    [good.replace('2026-03-01T', 'March '), /^started must be/],
+    [good.replace('2026-03-01T', 'March '), /^started: .* must look like 2026-11-26T09:00:00Z/],
     [good.replace(',done', ',gone'), /outcome/],
     [good.replace(',5', ',77'), /levels/],
   ]
@@ -124,6 +141,11 @@ test('the plan is an iCalendar that another parser reads, across the change of c
   expect(second!.end.getTime() - second!.start.getTime()).toBe(4 * 60_000)
   expect(first!.description).toContain(item.because)
   expect(new Set(events.map((e) => (e as { uid: string }).uid)).size).toBe(2)
+  // Made later it stands in the place of this one; read again it takes up no time of one's own.
+  const sequence = (now: string) =>
+    Number(/SEQUENCE:(\d+)/.exec(planCalendar(week, DEFAULT_SETTINGS, learner, now))![1])
+  expect(sequence('2026-03-27T08:01:00.000Z')).toBe(sequence('2026-03-27T08:00:00.000Z') + 1)
+  expect(readBusy(text, '2026-03-01T00:00:00.000Z', '2026-04-30T00:00:00.000Z', 'UTC')).toEqual([])
 })
 
 test('busy times: series, exceptions, zones, free/busy lists; cancelled and transparent ones do not count', () => {
@@ -220,7 +242,7 @@ test('statements keep the rules of xAPI 1.0.3', () => {
   const allowed = {
     statement: ['id', 'actor', 'verb', 'object', 'result', 'context', 'timestamp', 'version'],
     result: ['score', 'success', 'completion', 'response', 'duration', 'extensions'],
-    context: ['registration', 'platform', 'language', 'extensions'],
+    context: ['registration', 'contextActivities', 'platform', 'language', 'extensions'],
   }
   const noNulls = (value: unknown): boolean =>
     value === null
@@ -239,7 +261,7 @@ test('statements keep the rules of xAPI 1.0.3', () => {
       verb: { id: string; display: Record<string, string> }
       object: { objectType: string; id: string; definition: { type: string; extensions: object } }
       result: { success: boolean; duration: string; extensions: object }
-      context: { registration: string }
+      context: { contextActivities: Record<string, { id: string; definition: { type: string } }[]> }
       timestamp: string
     }
     expect(Object.keys(s).every((k) => allowed.statement.includes(k))).toBe(true)
@@ -247,7 +269,21 @@ test('statements keep the rules of xAPI 1.0.3', () => {
     expect(Object.keys(s.context).every((k) => allowed.context.includes(k))).toBe(true)
     expect(noNulls(s)).toBe(true)
     expect(s.id).toMatch(uuid)
-    expect(s.context.registration).toMatch(uuid)
+    // An address of its own, and of every part: no name without one.
+    expect(new URL(s.actor.account.homePage).protocol).toBe('https:')
+    const parts = Object.values(s.context.contextActivities).flat()
+    expect(Object.keys(s.context.contextActivities)).toEqual(['parent', 'grouping', 'category'])
+    for (const id of parts.flatMap((p) => [p.id, p.definition.type])) expect(id).toMatch(iri)
+    expect(parts[0]!.id).toContain(attempt.sessionId)
+    // Part two, 4.1.4.1: an interaction says of what type it is; a numeric one holds its right answer.
+    const { definition } = s.object as unknown as {
+      definition: { interactionType: string; correctResponsesPattern?: string[] }
+    }
+    expect(definition.interactionType).toBe('numeric')
+    const { correctResponsesPattern: [right] = [] } = definition
+    if (verdict.right && right && attempt.support === 'answer')
+      expect((s.result as unknown as { response: string }).response).toBe(right)
+    expect(Date.parse(s.timestamp)).toBeGreaterThan(Date.parse(attempt.startedAt))
     // An agent is identified in exactly one way, and not by a name.
     expect(Object.keys(s.actor).sort()).toEqual(['account', 'objectType'])
     expect(JSON.stringify(s)).not.toContain(demo[0]!.name)

@@ -1,11 +1,21 @@
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { csvHead, csvRows, statementOf } from '@tachymetra/core/exchange'
+import {
+  csvHead,
+  csvRows,
+  dataPackage,
+  factsHead,
+  factsRows,
+  levelsHead,
+  levelsRows,
+  statementOf,
+  TABLES,
+} from '@tachymetra/core/exchange'
 import { broughtInSchema, idSchema, takenOutSchema } from '@tachymetra/core/wire'
 import { type Response, Router } from 'express'
 import { checked, found } from '../problem.js'
 import type { Database } from '../store/database.js'
-import { allAttempts, bringIn, type Taken, takeOut } from '../store/exchange.js'
+import { allAttempts, allMoves, allRecalls, bringIn, type Taken, takeOut } from '../store/exchange.js'
 import { learnerById } from '../store/learners.js'
 
 /** A learner's attempts in open formats, out and in; mounted under /learners. */
@@ -14,7 +24,7 @@ export function exchangeRoutes(db: Database): Router {
   const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
 
   router.get('/:id/attempts.csv', async (request, response) => {
-    const { id } = known(request.params.id)
+    const { id, name } = known(request.params.id)
     const rows = (taken: Taken[]) =>
       csvRows(
         taken.map(({ attempt, session }) => ({
@@ -22,16 +32,42 @@ export function exchangeRoutes(db: Database): Router {
           attempt,
           verdict: { ...attempt, slips: attempt.entries.flatMap((e) => e.slips.map((s) => s.id)) },
         })),
+        name,
       )
-    await download(response, 'text/csv; charset=utf-8; header=present', 'attempts.csv', function* () {
+    await download(response, CSV, fileName('attempts', name, 'csv'), function* () {
       yield csvHead()
       for (const taken of allAttempts(db, id)) yield rows(taken)
     })
   })
 
+  /** Every recall of a fact. */
+  router.get('/:id/facts.csv', async (request, response) => {
+    const { id, name } = known(request.params.id)
+    await download(response, CSV, fileName('facts', name, 'csv'), function* () {
+      yield factsHead()
+      for (const recalls of allRecalls(db, id)) yield factsRows(recalls, name)
+    })
+  })
+
+  /** Every move of a level. */
+  router.get('/:id/levels.csv', async (request, response) => {
+    const { id, name } = known(request.params.id)
+    await download(response, CSV, fileName('levels', name, 'csv'), function* () {
+      yield levelsHead()
+      yield levelsRows(allMoves(db, id), name)
+    })
+  })
+
+  /** What the tables hold, column by column, for programs. */
+  router.get('/:id/datapackage.json', async (request, response) => {
+    const { name } = known(request.params.id)
+    const files = TABLES.map((table) => fileName(table, name, 'csv'))
+    response.attachment('datapackage.json').json(dataPackage(name, today(), files))
+  })
+
   router.get('/:id/statements.json', async (request, response) => {
-    const { id } = known(request.params.id)
-    await download(response, 'application/json', 'statements.json', function* () {
+    const { id, name } = known(request.params.id)
+    await download(response, 'application/json', fileName('learning records', name, 'json'), function* () {
       let before = '[\n'
       for (const taken of allAttempts(db, id))
         for (const { attempt } of taken) {
@@ -56,6 +92,13 @@ export function exchangeRoutes(db: Database): Router {
 
   return router
 }
+
+const CSV = 'text/csv; charset=utf-8; header=present'
+
+const today = () => new Date().toISOString().slice(0, 10)
+
+/** "attempts of Tobin Achter, 2026-11-26.csv": whose, and of when. */
+const fileName = (what: string, name: string, ending: string) => `${what} of ${name}, ${today()}.${ending}`
 
 /** Sends pieces as they are made, as fast as they are taken. */
 async function download(

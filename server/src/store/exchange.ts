@@ -2,11 +2,13 @@
 
 import { InputError } from '@tachymetra/core/problem'
 import { checkRecipe } from '@tachymetra/core/set'
-import type { AttemptWire, BroughtIn, BroughtInAnswer, LearnerWire } from '@tachymetra/core/wire'
+import type { AttemptWire, BroughtIn, BroughtInAnswer, LearnerWire, MoveWire } from '@tachymetra/core/wire'
 import { attemptSchema, check } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { attemptRow, judged, storeAttempt, wholeAttempt } from './attempts.js'
 import { type Database, write } from './database.js'
+import type { StoredRecall } from './facts.js'
+import { movesOf } from './moves.js'
 import { recountOf } from './recount.js'
 import { attempt, factRecall, session } from './schema.js'
 import { addSession, belongs, type SessionRow, sessionRow } from './sessions.js'
@@ -47,6 +49,36 @@ export function* allAttempts(db: Database, learnerId: string): Generator<Taken[]
     rows.sort((a, b) => order.get(a.sessionId)! - order.get(b.sessionId)! || a.n - b.n)
     yield rows.map((row) => ({ attempt: wholeAttempt(row), session: of.get(row.sessionId)! }))
   }
+}
+
+const RECALLS_AT_ONCE = 2000
+
+/** All recalls of a learner, oldest first, some at a time. */
+export function* allRecalls(db: Database, learnerId: string): Generator<StoredRecall[]> {
+  let after = { at: '', id: '' }
+  for (;;) {
+    const rows = db
+      .select()
+      .from(factRecall)
+      .where(
+        and(
+          eq(factRecall.learnerId, learnerId),
+          sql`(${factRecall.at}, ${factRecall.id}) > (${after.at}, ${after.id})`,
+        ),
+      )
+      .orderBy(asc(factRecall.at), asc(factRecall.id))
+      .limit(RECALLS_AT_ONCE)
+      .all()
+    const last = rows.at(-1)
+    if (!last) return
+    after = last
+    yield rows
+  }
+}
+
+/** All moves of level of a learner, oldest first. */
+export function allMoves(db: Database, learnerId: string): MoveWire[] {
+  return movesOf(db, learnerId, Number.MAX_SAFE_INTEGER).reverse()
 }
 
 /**

@@ -57,7 +57,12 @@ export function Today(props: {
                   about {minutesWords(item.minutes)}
                 </span>
                 <p>
-                  {item.because} {item.kind !== 'facts' && best(item)}
+                  {item.because} {item.kind !== 'facts' && best(item)}{' '}
+                  {item.kind !== 'facts' && (
+                    <Link to={`/teach/${item.id}`}>
+                      How it is done<span className="sr-only">: {itemName(item)}</span>
+                    </Link>
+                  )}
                 </p>
               </div>
               <span className="row">

@@ -36,13 +36,23 @@ function Exchange({ learner }: { readonly learner: LearnerWire }) {
       <section className="stack">
         <h2>Export</h2>
         <p>
-          A table for spreadsheets (CSV, RFC 4180), every attempt with every entry, which can be brought in
-          again; or learning records (xAPI 1.0.3 statements) for a record store. The statements name the
-          learner by a number only.
+          Tables for spreadsheets (CSV): every attempt with every entry, which can be imported again; every
+          fact asked; every change of level. The description (a Frictionless data package) tells programs what
+          each column holds. Learning records (xAPI) are for a record store: they name the learner by a number
+          only.
         </p>
         <div className="row">
           <Button href={`${base}/attempts.csv`} download>
             Attempts as CSV
+          </Button>
+          <Button href={`${base}/facts.csv`} download>
+            Facts as CSV
+          </Button>
+          <Button href={`${base}/levels.csv`} download>
+            Levels as CSV
+          </Button>
+          <Button href={`${base}/datapackage.json`} download>
+            Description of the tables
           </Button>
           <Button href={`${base}/statements.json`} download>
             Learning records (xAPI)

@@ -10,6 +10,7 @@ import {
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { axis, type Ink } from '../parts/axis.js'
+import { Fold } from '../parts/Fold.js'
 import { Guard, lazily } from '../parts/Guard.js'
 import { Wide } from '../parts/Wide.js'
 
@@ -156,62 +157,85 @@ function Fields(props: { readonly settings: Settings; readonly onChange: (settin
   )
   const trait = (part: Partial<Traits>) => ({ ...settings, traits: { ...traits, ...part } })
   return (
-    <div className="parameters">
-      <label htmlFor="aim">
-        <span>On the way to</span>
-        <Select
-          id="aim"
-          value={settings.aim}
-          options={TECHNIQUES.filter((t) => t.levels.length > 0).map((t) => ({ value: t.id, label: t.name }))}
-          onChange={(aim) => onChange({ ...settings, aim })}
-          style={{ width: '15rem' }}
-        />
-      </label>
-      {number('sim-minutes', 'Minutes a day', settings.minutes, [1, 60, 1], (minutes) => ({
-        ...settings,
-        minutes,
-      }))}
-      {number('sim-days', 'Days a week', settings.daysAWeek, [1, 7, 1], (daysAWeek) => ({
-        ...settings,
-        daysAWeek,
-      }))}
-      {number('sim-weeks', 'Weeks', settings.weeks, [1, 52, 1], (weeks) => ({ ...settings, weeks }))}
-      {number('sim-fact', 'A fact at first, ms', traits.factMs, [200, 5000, 50], (factMs) =>
-        trait({ factMs }),
-      )}
-      {number('sim-carry', 'A carry at first, ms', traits.carryMs, [100, 5000, 50], (carryMs) =>
-        trait({ carryMs }),
-      )}
-      {number('sim-slips', 'Slips in 100 steps', 100 * traits.slipRate, [0, 20, 0.1], (n) =>
-        trait({ slipRate: n / 100 }),
-      )}
-      {number('sim-learns', 'Learns (exponent)', traits.practice, [0, 0.6, 0.01], (practice) =>
-        trait({ practice }),
-      )}
-      {number('sim-key', 'A key, ms', traits.keyMs, [20, 1000, 10], (keyMs) => trait({ keyMs }))}
-      {number('sim-read', 'Taking in a question, ms', traits.readMs, [100, 10_000, 50], (readMs) =>
-        trait({ readMs }),
-      )}
-      {number('sim-scatter', 'Scatter of single times', traits.scatter, [0, 1, 0.05], (scatter) =>
-        trait({ scatter }),
-      )}
-      <label htmlFor="sim-weak">
-        <span>Weak digits</span>
-        <Select
-          id="sim-weak"
-          mode="multiple"
-          value={[...traits.weak]}
-          options={[2, 3, 4, 5, 6, 7, 8, 9].map((value) => ({ value, label: String(value) }))}
-          onChange={(weak) => onChange(trait({ weak }))}
-          placeholder="none"
-          style={{ minWidth: '7rem' }}
-        />
-      </label>
-      {number('sim-fade', 'Facts fade by half in days', settings.fadeDays, [1, 365, 1], (fadeDays) => ({
-        ...settings,
-        fadeDays,
-      }))}
-    </div>
+    <>
+      <div className="parameters">
+        <label htmlFor="aim">
+          <span>On the way to</span>
+          <Select
+            id="aim"
+            value={settings.aim}
+            options={TECHNIQUES.filter((t) => t.levels.length > 0).map((t) => ({
+              value: t.id,
+              label: t.name,
+            }))}
+            onChange={(aim) => onChange({ ...settings, aim })}
+            style={{ width: '15rem' }}
+          />
+        </label>
+        {number('sim-minutes', 'Minutes a day', settings.minutes, [1, 60, 1], (minutes) => ({
+          ...settings,
+          minutes,
+        }))}
+        {number('sim-days', 'Days a week', settings.daysAWeek, [1, 7, 1], (daysAWeek) => ({
+          ...settings,
+          daysAWeek,
+        }))}
+        {number('sim-weeks', 'Weeks', settings.weeks, [1, 52, 1], (weeks) => ({ ...settings, weeks }))}
+      </div>
+      <Fold summary="The model">
+        {() => (
+          <div className="parameters">
+            {number('sim-fact', 'Time for a fact at first, ms', traits.factMs, [200, 5000, 50], (factMs) =>
+              trait({ factMs }),
+            )}
+            {number(
+              'sim-carry',
+              'Time for a carry at first, ms',
+              traits.carryMs,
+              [100, 5000, 50],
+              (carryMs) => trait({ carryMs }),
+            )}
+            {number('sim-slips', 'Mistakes in 100 steps', 100 * traits.slipRate, [0, 20, 0.1], (n) =>
+              trait({ slipRate: n / 100 }),
+            )}
+            {number('sim-learns', 'How fast times fall', traits.practice, [0, 0.6, 0.01], (practice) =>
+              trait({ practice }),
+            )}
+            {number('sim-key', 'Time for a key, ms', traits.keyMs, [20, 1000, 10], (keyMs) =>
+              trait({ keyMs }),
+            )}
+            {number('sim-read', 'Time to read a question, ms', traits.readMs, [100, 10_000, 50], (readMs) =>
+              trait({ readMs }),
+            )}
+            {number('sim-scatter', 'How much times vary', traits.scatter, [0, 1, 0.05], (scatter) =>
+              trait({ scatter }),
+            )}
+            <label htmlFor="sim-weak">
+              <span>Weak digits</span>
+              <Select
+                id="sim-weak"
+                mode="multiple"
+                value={[...traits.weak]}
+                options={[2, 3, 4, 5, 6, 7, 8, 9].map((value) => ({ value, label: String(value) }))}
+                onChange={(weak) => onChange(trait({ weak }))}
+                placeholder="none"
+                style={{ minWidth: '7rem' }}
+              />
+            </label>
+            {number(
+              'sim-fade',
+              'Days until half a fact is forgotten',
+              settings.fadeDays,
+              [1, 365, 1],
+              (fadeDays) => ({
+                ...settings,
+                fadeDays,
+              }),
+            )}
+          </div>
+        )}
+      </Fold>
+    </>
   )
 }
 
