@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
+import { TECHNIQUES } from '@tachymetra/core/registry'
+import { unwantedIn } from '@tachymetra/core/words'
 import {
   answerOne,
   chooseSession,
@@ -36,6 +38,24 @@ async function expectNoViolations(page: Page): Promise<void> {
   expect(violations).toEqual([])
 }
 
+/** Every text and name on the page is plain, and none is a name of the code's own. */
+async function expectPlain(page: Page): Promise<void> {
+  const texts = await page.locator('body').evaluate((body) => {
+    const texts: string[] = []
+    const nodes = document.createTreeWalker(body, NodeFilter.SHOW_TEXT)
+    while (nodes.nextNode()) texts.push(nodes.currentNode.nodeValue ?? '')
+    const names = [...body.querySelectorAll('*')].flatMap((e) =>
+      ['aria-label', 'title', 'placeholder'].map((n) => e.getAttribute(n) ?? ''),
+    )
+    return [...texts, ...names]
+  })
+  const ids = TECHNIQUES.map((t) => t.id).filter((id) => id.includes('-'))
+  const found = texts.flatMap((text) =>
+    [...unwantedIn(text), ...ids.filter((id) => text.includes(id))].map((turn) => `${turn}: ${text}`),
+  )
+  expect.soft([...new Set(found)], page.url()).toEqual([])
+}
+
 /** Nothing may stick out sideways: the page itself never scrolls that way. */
 async function expectFits(page: Page): Promise<void> {
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
@@ -66,6 +86,7 @@ for (const look of [
     const check = async () => {
       await expectNoViolations(page)
       await expectFits(page)
+      await expectPlain(page)
     }
 
     await page.goto(server.url)

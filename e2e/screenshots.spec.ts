@@ -29,6 +29,7 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   const shot = on(page)
   await page.goto(server.url)
   await pick(page, 'Learner:', 'Tobin Achter').catch(() => undefined)
+  await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
   await shot('desk')
   await openChoice(page)
   await page.waitForTimeout(500)

@@ -9,7 +9,7 @@ import { TECHNIQUES } from '../registry/techniques.js'
 import type { Technique } from '../technique/contract.js'
 import { trace, variantOf } from '../technique/driver.js'
 import { SLIP_NAMES } from '../words/slips.js'
-import { unwantedIn } from './plain.js'
+import { unwantedIn } from '../words/unwanted.js'
 
 const MOST = 1000
 
@@ -46,7 +46,10 @@ const bare = (text: string) => text.replace(/[\d\u2009.,]*\d/g, '#')
 const PLACES =
   /\b(?:ten|hundred|hundred-)?\s?(?:thousand|million|billion|trillion|quadrillion|quintillion|sextillion|septillion|octillion|nonillion)(?:th)?s?\b/gi
 
-/** The grade of school a text can be read at; numbers and signs are taken out, which are read by children too. */
+/**
+ * The grade of school a text can be read at (Kincaid, Fishburne, Rogers and Chissom 1975); numbers and signs are taken out,
+ * which children read too.
+ */
 function gradeOf(text: string): number | undefined {
   const words = text.replace(PLACES, 'units').replace(/[^\p{L}'’.?!:;,\s-]/gu, ' ')
   const sentences = words.split(/[.?!:;]/).filter((s) => /\p{L}{2}/u.test(s))

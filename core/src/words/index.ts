@@ -3,3 +3,4 @@ export { bestWords, type LevelReason, levelReasonWords, MASTERY_NAMES, newBestWo
 export { forecastWords } from './plan.js'
 export { effortWords } from './report.js'
 export { slipName } from './slips.js'
+export { unwantedIn } from './unwanted.js'

@@ -4,7 +4,7 @@ import { type Exercise, progressOf, SUPPORT_NAMES, SUPPORTS, type Support } from
 import { deadlineOf, type Item, isDrawable, itemsOf, toCome, watchedItems } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { Link, useNavigate, useParams } from 'react-router'
+import { useNavigate, useParams } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { leftSession } from '../data/leaving.js'
 import { flush } from '../data/outbox.js'
@@ -194,9 +194,6 @@ function BenchHead(props: {
         {exercise.technique.name} <span className="faint aside">{levelName(exercise)}</span>
         {name && <span className="faint who">{name}</span>}
       </h1>
-      <Link className="lesson" to={`/teach/${exercise.technique.id}`}>
-        How it is done
-      </Link>
       <fieldset className="row">
         <legend className="sr-only">Support</legend>
         {SUPPORTS.map((s) => (

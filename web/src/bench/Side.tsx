@@ -1,12 +1,13 @@
 import type { Progress } from '@tachymetra/core/session'
 import { type Held, momentAfter } from '@tachymetra/core/technique'
+import { Link } from 'react-router'
 import { Hands } from '../parts/Hand.js'
 import { Steps, WayWorked } from '../parts/saying.js'
 
 const NOTHING: readonly Held[] = []
 
 /** What is held in mind, and what has been entered so far. */
-export function Side({ progress }: { readonly progress: Progress }) {
+export function Side({ progress, technique }: { readonly progress: Progress; readonly technique: string }) {
   const [walk] = progress.walks
   const [step, entry] = [walk?.steps.at(-1), walk?.entries.at(-1)]
   const holds = step && entry ? momentAfter(step, entry).holds : NOTHING
@@ -21,6 +22,9 @@ export function Side({ progress }: { readonly progress: Progress }) {
       <h2>Steps so far</h2>
       <Steps entries={progress.entries} />
       {progress.support !== 'answer' && <WayWorked progress={progress} />}
+      <p>
+        <Link to={`/teach/${technique}`}>How it is done</Link>
+      </p>
     </aside>
   )
 }

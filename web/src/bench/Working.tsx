@@ -44,7 +44,6 @@ export function Working(props: Props) {
   const { exercise, at, of, recipe, targetMs, learnerId, onNext, onStop } = props
   const { technique, problem, level } = exercise
   const { clock, onward } = useSettings()
-  // It is only said at the end of the session what was right: the first answer ends the attempt.
   const [helpOpen, setHelpOpen] = useState(false)
   const [checking, setChecking] = useState(false)
   const [rodValues, setRodValues] = useState(false)
@@ -179,7 +178,7 @@ export function Working(props: Props) {
           </Fold>
         )}
       </div>
-      <Side progress={progress} />
+      <Side progress={progress} technique={technique.id} />
       <Guard waiting={null}>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Guard>
     </>
   )

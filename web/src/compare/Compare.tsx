@@ -97,7 +97,7 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
         {own && <p>{own.advice}</p>}
         {ways[0] && <p className="faint">When to think of it: {ways[0].technique.lesson.when}</p>}
       </div>
-      <section className="ways" aria-label="The ways that fit, least work first">
+      <section className="ways" aria-label="The ways that fit, least effort first">
         {ways.map(({ technique, work, effort }, i) => (
           <article key={technique.id} className="way">
             <h2>
@@ -108,7 +108,7 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
             <EffortLine effort={effort} />
             {own && (
               <p className={own.way.technique === technique ? 'own-time quickest' : 'own-time'}>
-                likely {seconds(own.each[i])} for you
+                about {seconds(own.each[i])} for you
                 {own.way.technique === technique && ways.length > 1 && ': quickest'}
               </p>
             )}
@@ -165,7 +165,7 @@ function CheckAnswer({
   const answer = readDecimal(text)
   return (
     <section className="stack">
-      <h2>Check an answer without redoing it</h2>
+      <h2>Check an answer quickly</h2>
       <div className="row">
         <label htmlFor={field}>Answer</label>
         <ExpressionInput id={field} value={text} onChange={setText} wrong={!answer} width="14rem" />

@@ -2,7 +2,8 @@ import { SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
 import { MOST_ITEMS, type Recipe, type SetClock } from '@tachymetra/core/set'
 import { Checkbox, InputNumber, Select } from 'antd'
 import type { ReactNode } from 'react'
-import { changeSettings, type Settings, useSettings } from '../data/settings.js'
+import { changeSettings, useSettings } from '../data/settings.js'
+import { ONWARD } from '../parts/onward.js'
 import { SUPPORT_ABOUT } from '../parts/words.js'
 import './desk.css'
 
@@ -17,12 +18,6 @@ const CLOCKS: readonly { readonly value: SetClock['kind']; readonly label: strin
   { value: 'none', label: 'as long as it takes' },
   { value: 'item', label: 'so long a problem' },
   { value: 'whole', label: 'so long for all' },
-]
-
-const ONWARD: readonly { readonly value: Settings['onward']; readonly label: string }[] = [
-  { value: 'enter', label: 'the next at Enter' },
-  { value: 'itself', label: 'the next by itself' },
-  { value: 'last-digit', label: 'the next by itself, no Enter at all' },
 ]
 
 /** Where a limit stands before it is changed: twice the target, or ten seconds; a minute for all. */

@@ -52,14 +52,14 @@ export function Preview({
       </ul>
       {own && first && (
         <p className="own-time">
-          {problemWords(first)}: likely {seconds(own.mine)} for you
+          {problemWords(first)}: about {seconds(own.mine)} for you
           {own.quickest.way.technique === technique
             ? ', and no way is quicker.'
-            : `; ${own.quickest.way.technique.name} ${seconds(own.quickest.ms)}.`}
+            : `; ${own.quickest.way.technique.name} would take ${seconds(own.quickest.ms)}.`}
         </p>
       )}
       <p className="faint" data-testid="possible">
-        {many} such {size === 1n ? 'problem' : 'problems'}
+        {many} {size === 1n ? 'problem' : 'different problems'}
         {targetMs ? `; aim for ${seconds(targetMs)} each.` : '.'}
       </p>
     </div>

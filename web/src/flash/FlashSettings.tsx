@@ -149,8 +149,8 @@ function Caution(props: {
       <h2 id="caution">Before anything flashes</h2>
       <p>
         Flashing pictures can provoke seizures in people who are sensitive to light. Numbers come at most{' '}
-        {SAFE_PER_SECOND} a second here. Stop at any discomfort: any key ends it at once. The still list asks
-        the same with nothing moving.
+        {SAFE_PER_SECOND} a second here. Stop at any discomfort: any key ends it at once. In the still list
+        nothing moves.
       </p>
       <Checkbox
         checked={cautions.read}

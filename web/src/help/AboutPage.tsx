@@ -8,7 +8,7 @@ export default function AboutPage() {
       <h1>About Tachymetra</h1>
       <p>
         Tachymetra trains arithmetic in the head and on the abacus. It asks for every step, checks it at once,
-        times the answer, says what went wrong, and plans what to practise next.
+        times the answer, names mistakes, and plans what to practise next.
       </p>
       <dl className="terms">
         <dt>Version</dt>

@@ -34,9 +34,9 @@ export default function HelpPage() {
       <section className="stack" aria-labelledby="mistakes">
         <h2 id="mistakes">When a value is wrong</h2>
         <p>
-          The program says what probably went wrong, and you try again. A wrong value is kept in the record,
-          so that the plan knows what to practise. After the problem you can check the answer quickly: nines,
-          elevens, last digit, size, and the way back.
+          The program says what the mistake probably was, and you try again. A wrong value is kept in the
+          record, so that the plan knows what to practise. After the problem you can check the answer quickly:
+          nines, elevens, last digit, size, and the way back.
         </p>
       </section>
       <section className="stack" aria-labelledby="keys">
@@ -61,7 +61,7 @@ export default function HelpPage() {
         <h2 id="words">Words you will meet</h2>
         <dl className="terms">
           <dt>Fact</dt>
-          <dd>A small sum, difference or product that you know at once, such as 7 × 8.</dd>
+          <dd>A small sum, difference or product that you know at once, like 7 × 8.</dd>
           <dt>Level</dt>
           <dd>How hard the problems are. You move up when you are right and quick enough.</dd>
           <dt>Target</dt>

@@ -1,12 +1,12 @@
 import './mark.css'
-/** Right and slip told apart by shape and word as well as colour. */
+/** Right and wrong told apart by shape and word as well as colour. */
 export function Mark({ right }: { readonly right: boolean }) {
   return (
     <svg
-      className={`mark ${right ? 'right' : 'slip'}`}
+      className={`mark ${right ? 'right' : 'wrong'}`}
       viewBox="0 0 16 16"
       role="img"
-      aria-label={right ? 'right' : 'slip'}
+      aria-label={right ? 'right' : 'wrong'}
     >
       {right ? (
         <>

@@ -48,11 +48,11 @@ function Found({ slips }: { readonly slips: readonly SlipWeek[] }) {
   const draw = useCallback((c: Ink) => weekChart(c, kinds), [kinds])
   return (
     <div className="side-by-side">
-      <Wide label="Slips by kind and place">
+      <Wide label="Mistakes by kind and place">
         <table className="plain-table slip-table">
           <thead>
             <tr>
-              <th scope="col">Slip</th>
+              <th scope="col">Mistake</th>
               {places.map((p) => (
                 <th key={p} scope="col">
                   {placeName(p)}
@@ -86,7 +86,7 @@ function Found({ slips }: { readonly slips: readonly SlipWeek[] }) {
       </Wide>
       <Guard waiting={<div className="chart" />}>
         <Plot
-          label="Slips week by week, by kind; the counts of the whole stand in the table beside."
+          label="Mistakes week by week, by kind; the counts of the whole stand in the table beside."
           draw={draw}
         />
       </Guard>

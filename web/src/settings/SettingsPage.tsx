@@ -1,6 +1,6 @@
 import { LEVEL_RULES } from '@tachymetra/core/curriculum'
 import { FACT_DECKS } from '@tachymetra/core/facts'
-import { EXTRA_TIMES, type LearnerSettings, suggestTarget, TEXT_SIZES } from '@tachymetra/core/learner'
+import { suggestTarget } from '@tachymetra/core/learner'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { check, type LearnerWire, settingsSchema } from '@tachymetra/core/wire'
 import { seconds, targetWords } from '@tachymetra/core/words'
@@ -17,7 +17,10 @@ import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import { Wide } from '../parts/Wide.js'
+import { Ease } from './Ease.js'
+import { Mine } from './Mine.js'
 import { Removed } from './Removed.js'
+import type { Change, Section } from './section.js'
 import './settings.css'
 
 const EditLearner = lazily(() => import('../parts/EditLearner.js'))
@@ -40,10 +43,14 @@ export default function SettingsPage() {
           </>
         )}
       </OneLearner>
+      <Mine />
       <Removed />
       <Guard>
         <Backup />
       </Guard>
+      <p>
+        <Link to="/about">About this program: version, licence, privacy</Link>
+      </p>
     </div>
   )
 }
@@ -60,16 +67,10 @@ function Rename({ learner }: { readonly learner: LearnerWire }) {
   )
 }
 
-type Change = (part: Partial<LearnerSettings>) => void
-
-interface Section {
-  readonly settings: LearnerSettings
-  readonly change: Change
-}
-
 function Own({ learner }: { readonly learner: LearnerWire }) {
   const query = useLearnerSettingsQuery(learner.id)
   const [fault, setFault] = useState<Error>()
+  const [savedAt, setSavedAt] = useState<number>()
   if (query.isPending) return <Loading />
   if (query.isLoadingError) return <Trouble error={query.error} retry={() => query.refetch()} />
   const settings = query.data
@@ -78,12 +79,15 @@ function Own({ learner }: { readonly learner: LearnerWire }) {
     const checked = check(settingsSchema, part)
     if ('error' in checked) return setFault(new Error(checked.error))
     setFault(undefined)
-    changeLearner(learner.id, part)
+    void changeLearner(learner.id, part).then(() => setSavedAt(Date.now()))
   }
   const section = { settings, change }
   return (
     <>
       {fault && <Trouble error={fault} />}
+      <p className="saved" role="status" key={savedAt}>
+        {savedAt !== undefined && 'Saved'}
+      </p>
       <Ease {...section} />
       <Daily {...section} />
       <Guard>
@@ -94,54 +98,6 @@ function Own({ learner }: { readonly learner: LearnerWire }) {
       <Variants learner={learner} {...section} />
       <Cautions {...section} />
     </>
-  )
-}
-
-const TIMES: Readonly<Record<number, string>> = {
-  1: 'as usual',
-  1.5: 'half as long again',
-  2: 'twice as long',
-  3: 'three times as long',
-}
-
-/** What makes practice easier to read and less hurried: suggested by an age once, changed here. */
-function Ease({ settings, change }: Section) {
-  const choice = <Key extends 'extraTime' | 'textSize' | 'wording'>(
-    key: Key,
-    label: string,
-    options: { value: LearnerSettings[Key]; label: string }[],
-  ) => (
-    <label htmlFor={key}>
-      <span>{label}</span>
-      <Select
-        id={key}
-        value={settings[key]}
-        options={options}
-        onChange={(value) => change({ [key]: value })}
-        style={{ minWidth: '13rem' }}
-      />
-    </label>
-  )
-  return (
-    <section className="stack" aria-labelledby="ease">
-      <h2 id="ease">Size, time and words</h2>
-      <div className="parameters">
-        {choice(
-          'textSize',
-          'Text size',
-          TEXT_SIZES.map((value) => ({ value, label: `${100 * value} %` })),
-        )}
-        {choice(
-          'extraTime',
-          'Targets and limits',
-          EXTRA_TIMES.map((value) => ({ value, label: TIMES[value]! })),
-        )}
-        {choice('wording', 'Words', [
-          { value: 'full', label: 'in full, with numbers' },
-          { value: 'easy', label: 'few and easy' },
-        ])}
-      </div>
-    </section>
   )
 }
 
@@ -319,7 +275,7 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
                       max={600}
                       step={0.5}
                       value={own[n] === undefined ? null : own[n] / 1000}
-                      placeholder="as usual"
+                      placeholder="the usual"
                       onChange={(s) => set(n, s === null ? undefined : Math.round(s * 1000))}
                       style={{ width: '6.5rem' }}
                     />
@@ -340,8 +296,8 @@ function Targets({ learner, settings, change }: Section & { readonly learner: Le
         </table>
       </Wide>
       <p className="faint">
-        “Expected now” adds up the learner’s own times for the facts, carries and steps of such problems; a
-        target asks for a tenth less.
+        “Expected now” adds up the learner’s own times for the facts, carries and steps of problems like
+        these; a target asks for a tenth less.
       </p>
     </section>
   )

@@ -96,7 +96,7 @@ export default function SimulatePage() {
       <h1>What a few minutes a day may give</h1>
       <p>
         A simulated learner practises {goal.length} techniques, all that {techniqueById(settings.aim).name}{' '}
-        needs. Facts come faster with every use and fade when left alone; slips grow rarer as the work gets
+        needs. Facts come faster with every use and fade when left alone; mistakes grow rarer as the work gets
         faster. Nobody learns exactly so: it shows how plans compare, and about how long things take.
       </p>
       <form

@@ -26,7 +26,6 @@ const TURNS = [
   'not yet without steps',
   'Such as',
   'such problems',
-  'likely',
   'clean',
   'every bead and its order',
   'the units short',
