@@ -78,10 +78,22 @@ async function begin(page: Page, learnerId: string, problems: readonly ListedPro
   await expect(page.locator('.bench')).toBeVisible()
 }
 
-/** What does not fit on the page as it stands: parts that are cut off or lie beneath another, digits too small. */
-const misfits = (page: Page, touch: boolean) =>
+/** Frames a busy machine may need until the rule has been measured in another window and written anew. */
+const SETTLED = 40
+
+/** What does not fit on the page once it stands. */
+async function misfits(page: Page, touch: boolean): Promise<readonly string[]> {
+  let faults: readonly string[] = []
+  for (let frame = 0; frame < SETTLED; frame += 1) {
+    faults = await misfitsNow(page, touch)
+    if (faults.length === 0) break
+  }
+  return faults
+}
+
+/** What does not fit two frames from now: parts that are cut off or lie beneath another, digits too small. */
+const misfitsNow = (page: Page, touch: boolean) =>
   page.evaluate(async (keys) => {
-    // The rule is measured, and written anew where it does not fit.
     for (let i = 0; i < 2; i += 1) await new Promise(requestAnimationFrame)
     const faults: string[] = []
     const boxOf = (selector: string) => {
