@@ -13,8 +13,8 @@ import { ExpressionInput } from '../parts/ExpressionInput.js'
 import { FramePlayer } from '../parts/FramePlayer.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
+import { Missing } from '../parts/Missing.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
-import { Trouble } from '../parts/Trouble.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import './teach.css'
 
@@ -22,7 +22,12 @@ import './teach.css'
 export default function Teach() {
   const { id = '' } = useParams()
   const technique = TECHNIQUES.find((t) => t.id === id)
-  if (!technique) return <Trouble error={new Error('There is no such technique.')} />
+  if (!technique)
+    return (
+      <Missing head="There is no such technique">
+        The address may be mistyped; the desk lists every technique.
+      </Missing>
+    )
   return <Page key={id} technique={technique} />
 }
 
