@@ -1,4 +1,7 @@
 /** What the tests do at desk and bench, as a learner would. */
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import {
   type BrowserContext,
   type BrowserContextOptions,
@@ -55,6 +58,17 @@ export const test = base.extend<{
   // biome-ignore lint/correctness/noEmptyPattern: the runner reads the pattern to see what is needed
   server: async ({}, use) => {
     const server = new TestServer(demoCopy())
+    await server.start()
+    await use(server)
+    await server.stop()
+  },
+})
+
+/** The same with nobody in it yet. */
+export const empty = test.extend({
+  // biome-ignore lint/correctness/noEmptyPattern: the runner reads the pattern to see what is needed
+  server: async ({}, use) => {
+    const server = new TestServer(mkdtempSync(join(tmpdir(), 'tachymetra-empty-')), ['--empty'])
     await server.start()
     await use(server)
     await server.stop()

@@ -1,7 +1,4 @@
 /** The first minutes: from an empty program to practice, and what may happen in the middle of it. */
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { toText } from '@tachymetra/core/number'
 import { answerOf, printProblem, readProblem } from '@tachymetra/core/problem'
@@ -9,6 +6,7 @@ import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/
 import {
   answerOne,
   chooseSession,
+  empty,
   expect,
   openChoice,
   problemOn,
@@ -17,17 +15,6 @@ import {
   toRecord,
   type,
 } from './bench.js'
-import { TestServer } from './server.js'
-
-const empty = test.extend({
-  // biome-ignore lint/correctness/noEmptyPattern: the runner reads the pattern to see what is needed
-  server: async ({}, use) => {
-    const server = new TestServer(mkdtempSync(join(tmpdir(), 'tachymetra-empty-')), ['--empty'])
-    await server.start()
-    await use(server)
-    await server.stop()
-  },
-})
 
 empty(
   'a learner is added, bad names are refused in the same words as on the server',

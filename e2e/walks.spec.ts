@@ -1,23 +1,10 @@
 /** Three people, each from an empty program to real practice and back to it: nothing in the way, nothing lost. */
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import type { Locator, Page } from '@playwright/test'
 import { toText } from '@tachymetra/core/number'
 import { answerOf, printProblem } from '@tachymetra/core/problem'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'
-import { test as base, cardOn, expect, problemOn, stepValues, type } from './bench.js'
-import { TestServer } from './server.js'
-
-const test = base.extend({
-  // biome-ignore lint/correctness/noEmptyPattern: the runner reads the pattern to see what is needed
-  server: async ({}, use) => {
-    const server = new TestServer(mkdtempSync(join(tmpdir(), 'tachymetra-empty-')), ['--empty'])
-    await server.start()
-    await use(server)
-    await server.stop()
-  },
-})
+import { cardOn, expect, problemOn, stepValues, empty as test, type } from './bench.js'
+import type { TestServer } from './server.js'
 
 /** By Tab alone to where something is, as far as it may be. */
 async function tabTo(page: Page, target: Locator): Promise<void> {

@@ -26,7 +26,7 @@ function check(techniques: readonly Technique[]): void {
   }
 }
 
-test('the map: everything has a place of its own, right of all it leans on', () => {
+test('the map: everything has a place of its own, right of all it needs', () => {
   check(TECHNIQUES)
   fc.assert(fc.property(several, check))
 })

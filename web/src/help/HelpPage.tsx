@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { KEYS } from '../parts/keyList.js'
+import { KeyTable } from '../parts/KeyTable.js'
 import { Wide } from '../parts/Wide.js'
 import './help.css'
 
@@ -12,8 +12,8 @@ export default function HelpPage() {
         <h2 id="day">Your day</h2>
         <p>
           The <Link to="/">desk</Link> says what to practise today and why. Press Begin, and after each part
-          the next one is one button away. Four minutes a day are enough; you can do more. A day you miss is
-          not owed.
+          the next one is one button away. Four minutes a day are enough; you can do more. Missed a day? You
+          need not catch up.
         </p>
         <p>You can also choose for yourself: any technique, any level, with as much help as you like.</p>
       </section>
@@ -42,18 +42,7 @@ export default function HelpPage() {
       <section className="stack" aria-labelledby="keys">
         <h2 id="keys">Keys in practice</h2>
         <Wide label="Every key">
-          <table className="plain-table">
-            <tbody>
-              {KEYS.map(([key, does]) => (
-                <tr key={key}>
-                  <th scope="row">
-                    <kbd>{key}</kbd>
-                  </th>
-                  <td>{does}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <KeyTable />
         </Wide>
         <p>On a touch screen there is a keypad, and everything else has a button.</p>
       </section>

@@ -15,7 +15,7 @@ const shown = fc.bigInt({ min: 0n, max: MOST - 1n })
 const rod = fc.integer({ min: 0, max: RODS - 1 })
 const digit = fc.integer({ min: 0, max: 9 })
 
-test('a digit added or taken is added or taken, all the way through nines and zeros; what will not go is said and left', () => {
+test('a digit added or taken is added or taken, all the way through nines and zeros; what does not fit is said and left', () => {
   fc.assert(
     fc.property(shown, rod, digit, fc.constantFrom('add', 'take'), (v, at, d, means) => {
       const after = digitKey(hand(v, at), d, means as 'add' | 'take')

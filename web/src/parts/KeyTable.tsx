@@ -1,5 +1,4 @@
-/** What each key does in practice. */
-export const KEYS: readonly [string, string][] = [
+const KEYS: readonly [string, string][] = [
   ['0–9 . −', 'type the value'],
   ['Enter', 'check it; when the problem is done, go on'],
   ['Backspace', 'take the last key back'],
@@ -16,3 +15,21 @@ export const KEYS: readonly [string, string][] = [
   ['Esc', 'stop the session'],
   ['?', 'this list'],
 ]
+
+/** What each key does in practice. */
+export function KeyTable() {
+  return (
+    <table className="plain-table">
+      <tbody>
+        {KEYS.map(([key, does]) => (
+          <tr key={key}>
+            <th scope="row">
+              <kbd>{key}</kbd>
+            </th>
+            <td>{does}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
