@@ -154,7 +154,7 @@ test('levels: moved up by the rule at once, the rule changed, set back by hand, 
   server,
 }) => {
   const id = await newLearner(page, server, 'Wim')
-  await page.goto(`${server.url}/settings`)
+  await page.goto(`${server.url}/settings/learner/levels`)
   // Rules that contradict each other are not kept.
   await page.getByLabel('Right answers to move up').fill('30')
   await page.keyboard.press('Tab')
@@ -209,7 +209,7 @@ test('settings changed while the server is away are kept, and sent when it is ba
   server,
 }) => {
   const id = await newLearner(page, server, 'Wim')
-  await page.goto(`${server.url}/settings`)
+  await page.goto(`${server.url}/settings/learner/plan`)
   await page.getByLabel('Minutes a day').fill('7')
   const minutes = () => server.api<{ minutes: number; at: string }>(`/learners/${id}/settings`)
   await expect.poll(minutes).toMatchObject({ minutes: 7 })
@@ -232,11 +232,11 @@ test('two browsers change settings of the same learner: neither undoes what the 
   open,
 }) => {
   const id = await newLearner(page, server, 'Ada')
-  await page.goto(`${server.url}/settings`)
+  await page.goto(`${server.url}/settings/learner/plan`)
   const minutes = page.getByLabel('Minutes a day')
   await expect(minutes).toHaveValue('4')
   const other = await (await open({})).newPage()
-  await other.goto(`${server.url}/settings`)
+  await other.goto(`${server.url}/settings/learner/plan`)
   await pick(other, 'Settings for', 'Ada')
   await other.getByLabel('Minutes a day').fill('12')
   const settings = () => server.api<object>(`/learners/${id}/settings`)
@@ -264,8 +264,9 @@ test('the keying baseline, and variants and cautions that follow the learner', a
   await expect(page.getByRole('heading', { level: 1 })).toContainText('ms to key a digit')
   await page.keyboard.press('Enter')
   await expect(page.getByText(/Keying a digit takes \d+ ms/)).toBeVisible()
-  await page.goto(`${server.url}/settings`)
+  await page.goto(`${server.url}/settings/learner`)
   await page.getByLabel('I have read the caution about flashing').check()
+  await page.getByRole('link', { name: 'Ways of doing it' }).click()
   await pick(page, 'Order of the columns', 'first and last products, then the middle')
   await expect
     .poll(() => server.api<object>(`/learners/${id}/settings`))
@@ -324,13 +325,13 @@ test('a backup is taken, looked at before it is put back, and a damaged one chan
   page,
   server,
 }) => {
-  await page.goto(`${server.url}/settings`)
+  await page.goto(`${server.url}/settings/everybody`)
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Take a backup' }).click()
   const bytes = readFileSync(await (await download).path())
   const before = await server.api<Holdings>('/holdings')
   await newLearner(page, server, 'Wim')
-  await page.goto(`${server.url}/settings`)
+  await page.goto(`${server.url}/settings/everybody`)
   const pick = (body: Buffer) =>
     page
       .getByLabel('Restore from a backup')

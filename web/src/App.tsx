@@ -21,6 +21,9 @@ const GridPage = lazily(() => import('./flash/GridPage.js'))
 const FactsPage = lazily(() => import('./facts/FactsPage.js'))
 const FreeFrame = lazily(() => import('./soroban/FreeFrame.js'))
 const SettingsPage = lazily(() => import('./settings/SettingsPage.js'))
+const Mine = lazily(() => import('./settings/Mine.js'))
+const OwnPage = lazily(() => import('./settings/OwnPage.js'))
+const Everybody = lazily(() => import('./settings/Everybody.js'))
 const ExchangePage = lazily(() => import('./exchange/ExchangePage.js'))
 const SheetPage = lazily(() => import('./record/SheetPage.js'))
 const SimulatePage = lazily(() => import('./simulate/SimulatePage.js'))
@@ -54,9 +57,16 @@ export function App() {
               <Route path="record" element={<Record />} />
               <Route path="record/sheet" element={<SheetPage />} />
               <Route path="record/exchange" element={<ExchangePage />} />
-              <Route path="settings" element={<SettingsPage />} />
+              <Route element={<SettingsPage />}>
+                <Route path="settings" element={<Mine />} />
+                <Route path="settings/learner" element={<OwnPage page="reading" />} />
+                <Route path="settings/learner/plan" element={<OwnPage page="plan" />} />
+                <Route path="settings/learner/levels" element={<OwnPage page="levels" />} />
+                <Route path="settings/learner/ways" element={<OwnPage page="ways" />} />
+                <Route path="settings/everybody" element={<Everybody />} />
+                <Route path="about" element={<AboutPage />} />
+              </Route>
               <Route path="help" element={<HelpPage />} />
-              <Route path="about" element={<AboutPage />} />
               <Route path="simulate" element={<SimulatePage />} />
               <Route path="record/session/:id" element={<SessionPage />} />
               <Route path="record/attempt/:id" element={<AttemptPage />} />

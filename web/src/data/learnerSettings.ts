@@ -9,18 +9,24 @@ import { keepChange, keptChange } from './store.js'
 const keyOf = (learnerId: string) => ['settings', learnerId]
 const pathOf = (learnerId: string) => `/learners/${learnerId}/settings`
 
+const settingsQuery = (learnerId: string) => ({
+  queryKey: keyOf(learnerId),
+  // What was changed here and has not been sent yet, or was sent meanwhile, is newer than what the server read.
+  queryFn: async () => {
+    const path = pathOf(learnerId)
+    const before = await keptChange<LearnerSettings>(path)
+    const settings = await call<LearnerSettings>('GET', path)
+    return { ...settings, ...before, ...(await keptChange<LearnerSettings>(path)) }
+  },
+})
+
 export function useLearnerSettingsQuery(learnerId: string | undefined): UseQueryResult<LearnerSettings> {
-  return useQuery({
-    queryKey: keyOf(learnerId ?? ''),
-    // What was changed here and has not been sent yet, or was sent meanwhile, is newer than what the server read.
-    queryFn: async () => {
-      const path = pathOf(learnerId!)
-      const before = await keptChange<LearnerSettings>(path)
-      const settings = await call<LearnerSettings>('GET', path)
-      return { ...settings, ...before, ...(await keptChange<LearnerSettings>(path)) }
-    },
-    enabled: learnerId !== undefined,
-  })
+  return useQuery({ ...settingsQuery(learnerId ?? ''), enabled: learnerId !== undefined })
+}
+
+/** The settings, asked for where they are not known yet. @throws Refusal, Unreachable */
+export function learnerSettings(learnerId: string): Promise<LearnerSettings> {
+  return queryClient.fetchQuery(settingsQuery(learnerId))
 }
 
 /** The settings, the defaults while they are on their way. */

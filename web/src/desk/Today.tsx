@@ -42,7 +42,7 @@ export function Today(props: {
         <h2 id="today">Today, {minutesWords(settings.minutes)}</h2>
         <span className="faint">
           {worked > 0 && `${minutesWords(worked)} done today. `}
-          <Link to="/settings">Plan settings</Link>
+          <Link to="/settings/learner/plan">Plan settings</Link>
         </span>
       </div>
       <MinuteRule items={items} worked={worked} minutes={settings.minutes} />

@@ -29,7 +29,7 @@ export function Welcome({ onAdd }: { readonly onAdd: () => void }) {
           <span>Eight invented learners with six weeks of practice; gone again with one button.</span>
         </li>
         <li>
-          <Link to="/settings">Restore a backup</Link>
+          <Link to="/settings/everybody">Restore a backup</Link>
           <span>Everything from another machine, or from before.</span>
         </li>
       </ul>

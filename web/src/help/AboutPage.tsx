@@ -5,7 +5,7 @@ import './help.css'
 export default function AboutPage() {
   return (
     <div className="stack help">
-      <h1>About Tachymetra</h1>
+      <h2>About Tachymetra</h2>
       <p>
         Tachymetra trains arithmetic in the head and on the abacus. It asks for every step, checks it at once,
         times the answer, names mistakes, and plans what to practise next.
@@ -19,7 +19,7 @@ export default function AboutPage() {
         </dd>
       </dl>
       <section className="stack" aria-labelledby="privacy">
-        <h2 id="privacy">Privacy</h2>
+        <h3 id="privacy">Privacy</h3>
         <ul>
           <li>Everything stays on the machine the program runs on. Nothing is sent anywhere else.</li>
           <li>

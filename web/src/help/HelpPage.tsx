@@ -64,10 +64,10 @@ export default function HelpPage() {
       <section className="stack" aria-labelledby="coaches">
         <h2 id="coaches">For coaches and parents</h2>
         <p>
-          Every number the program goes by stands in <Link to="/settings">Settings</Link> and can be changed
-          for one learner: minutes a day, targets, level rules, text size, extra time. The record of each
-          learner can be printed, saved as PDF or exported as a table. A backup holds everything of everybody
-          in one file.
+          Every number the program goes by stands in <Link to="/settings/learner/levels">Settings</Link> and
+          can be changed for one learner: minutes a day, targets, level rules, text size, extra time. The
+          record of each learner can be printed, saved as PDF or exported as a table. A backup holds
+          everything of everybody in one file.
         </p>
         <p>
           A learner who is removed can be brought back for 30 days. Levels set by hand, imports, and items

@@ -2,25 +2,20 @@ import { planCalendar, readBusy } from '@tachymetra/core/exchange'
 import type { LearnerSettings } from '@tachymetra/core/learner'
 import { dayAfter, instantOf } from '@tachymetra/core/number'
 import { mergedBusy } from '@tachymetra/core/plan'
-import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { handOut } from '../data/files.js'
 import { usePlan } from '../data/plan.js'
 import { FilePick } from '../parts/FilePick.js'
 import { Trouble } from '../parts/Trouble.js'
+import type { Section } from './section.js'
 
 /** How far ahead busy times are read, and how many are kept. */
 const DAYS_AHEAD = 90
 const MOST_BUSY = 1000
 
 /** The plan taken out as a calendar, and busy times read from one. */
-export default function Calendar(props: {
-  readonly learner: LearnerWire
-  readonly settings: LearnerSettings
-  readonly change: (part: Partial<LearnerSettings>) => void
-}) {
-  const { learner, settings, change } = props
+export default function Calendar({ learner, settings, change }: Section) {
   const plan = usePlan(learner)
   const [fault, setFault] = useState<Error>()
   // What was known before it was forgotten or read anew, to be put back.

@@ -9,7 +9,7 @@ const THEMES: { value: Settings['theme']; label: string }[] = [
 ]
 
 /** What holds in this browser, whoever practises in it. */
-export function Mine() {
+export default function Mine() {
   const { theme, onward, clock } = useSettings()
   return (
     <section className="stack" aria-labelledby="mine">

@@ -1,0 +1,20 @@
+import { NavLink } from 'react-router'
+import './pages.css'
+
+export interface PageLink {
+  readonly to: string
+  readonly name: string
+}
+
+/** The pages of one part of the program, as ticks of a rule. @param label what they are pages of */
+export function Pages({ label, pages }: { readonly label: string; readonly pages: readonly PageLink[] }) {
+  return (
+    <nav className="pages" aria-label={label}>
+      {pages.map(({ to, name }) => (
+        <NavLink key={to} to={to} end>
+          {name}
+        </NavLink>
+      ))}
+    </nav>
+  )
+}
