@@ -95,12 +95,13 @@ export async function pick(page: Page, list: string, option: string): Promise<vo
 }
 
 /** From the end of a session to the record. What comes in above the link may push it from under the pointer. */
-export async function toRecord(page: Page): Promise<void> {
+export async function toSessions(page: Page): Promise<void> {
   await expect(async () => {
     const link = page.getByRole('link', { name: 'See the record' })
     if (await link.isVisible()) await link.click({ timeout: 2000 })
     await expect(page).toHaveURL(/\/record/, { timeout: 2000 })
   }).toPass()
+  await page.getByRole('link', { name: 'Sessions' }).click()
 }
 
 /** The sessions of the record, newest first. */

@@ -12,7 +12,7 @@ import {
   problemOn,
   sessionRows,
   test,
-  toRecord,
+  toSessions,
   type,
 } from './bench.js'
 
@@ -37,7 +37,7 @@ empty(
     await expect(page.getByText('Demo data')).toBeHidden()
     await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
     await answerOne(page)
-    await toRecord(page)
+    await toSessions(page)
     await expect(sessionRows(page).first()).toContainText('1 of 1')
     await page.goto(server.url)
     await page.getByRole('button', { name: 'Change or remove' }).click()
@@ -54,11 +54,14 @@ empty(
     await page.getByRole('button', { name: 'Undo' }).click()
     await expect(page.getByText('Learner:')).toBeVisible()
     await page.getByRole('link', { name: 'Record', exact: true }).click()
+    await page.getByRole('link', { name: 'Sessions' }).click()
     await expect(sessionRows(page).first()).toContainText('1 of 1')
     await page.getByRole('link', { name: 'Settings', exact: true }).click()
-    await page.getByRole('button', { name: 'Change or remove' }).click()
+    await page.getByRole('link', { name: 'Reading and time' }).click()
+    await page.getByRole('button', { name: 'Rename or remove' }).click()
     await page.getByRole('button', { name: 'Remove...' }).click()
     await page.getByRole('button', { name: 'Remove Wim B' }).click()
+    await page.getByRole('link', { name: 'Everybody' }).click()
     await expect(page.getByRole('heading', { name: 'Removed learners' })).toBeVisible()
     await page.getByRole('button', { name: /^Erase now ?: Wim B/ }).click()
     await page.getByRole('tooltip').getByRole('button', { name: 'Erase now' }).click()
@@ -100,16 +103,20 @@ empty('the demo is loaded to look around, and taken out again; counts follow', a
   })
   expect([second.status, (await second.json()).code]).toEqual([409, 'not-empty'])
   await page.getByRole('link', { name: 'Settings', exact: true }).click()
+  await page.getByRole('link', { name: 'Everybody' }).click()
   await expect(page.getByText(/Here: 8 learners/)).toBeVisible()
-  await page.getByRole('button', { name: 'Change or remove' }).click()
+  await page.getByRole('link', { name: 'Reading and time' }).click()
+  await page.getByRole('button', { name: 'Rename or remove' }).click()
   await page.getByRole('button', { name: 'Remove...' }).click()
   await page.getByRole('button', { name: /^Remove [A-Z]/ }).click()
+  await page.getByRole('link', { name: 'Everybody' }).click()
   await expect(page.getByText(/Here: 7 learners/)).toBeVisible()
   await page.getByRole('button', { name: 'Take the demo out: 7 invented learners' }).click()
   await page.getByRole('button', { name: 'Take it out' }).click()
   // Without anybody, a backup can still be restored.
   await expect(page.getByText(/Here: 0 learners, 0 attempts/)).toBeVisible()
   await expect(page.getByText('Restore from a backup')).toBeVisible()
+  await page.goto(`${server.url}/record`)
   await page.getByRole('link', { name: 'Add a learner at the desk' }).click()
   await expect(page.getByRole('heading', { name: 'Who is going to practise?' })).toBeVisible()
   expect(await server.api('/learners')).toEqual([])
@@ -302,7 +309,7 @@ test('times stand in the learner’s own time zone, wherever the browser is', as
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
   await answerOne(page)
-  await toRecord(page)
+  await toSessions(page)
   const row = sessionRows(page).first()
   await expect(row).toContainText('1 of 1')
   const { sessions } = await server.api<SessionPage>(`/learners/${id}/sessions?limit=1`)

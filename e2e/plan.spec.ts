@@ -69,8 +69,8 @@ test('the day: open, plan, facts, technique, summary, record, by keyboard alone'
   await expect(page.getByText(/done today/)).toBeVisible()
 
   await page.getByRole('link', { name: 'Record', exact: true }).click()
-  await expect(page.getByRole('heading', { name: 'Days' })).toBeVisible()
   await expect(page.locator('.day-rules .bar')).toHaveCount(1)
+  await page.getByRole('link', { name: 'Pace' }).click()
   await expect(page.getByText(/No forecast for level 1/)).toBeVisible()
   const [today] = await server.api<DayWire[]>(`/learners/${id}/days`)
   expect(today).toMatchObject({ attempts: 3, right: 3, recalls: 4 })
@@ -112,7 +112,7 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   await page.getByRole('button', { name: 'Put back' }).click()
   await expect(items.first()).toContainText('facts')
 
-  await page.getByRole('link', { name: 'Settings', exact: true }).click()
+  await page.getByRole('link', { name: 'Plan settings' }).click()
   await expect(page.locator('label', { hasText: 'Never planned' })).toContainText(review)
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: /iCalendar/ }).click()
@@ -195,7 +195,7 @@ test('levels: moved up by the rule at once, the rule changed, set back by hand, 
   await ladder.getByRole('radio').first().check()
   await page.getByRole('button', { name: 'Make level 1 the current one' }).click()
   await expect(ladder.locator('label', { hasText: '(current)' })).toContainText('1')
-  await page.goto(`${server.url}/record`)
+  await page.goto(`${server.url}/record/levels`)
   const moves = page.locator('.moves li')
   await expect(moves).toHaveCount(2)
   await expect(moves.nth(0)).toContainText('level 2 to 1')
@@ -351,33 +351,112 @@ test('a backup is taken, looked at before it is put back, and a damaged one chan
   expect(await server.api<Holdings>('/holdings')).toEqual(before)
 })
 
-test('the record: filters, forecast, slips; the progress sheet as PDF; a simulation run and stopped', async ({
+test('the record: a page for each side, what it is narrowed to in the address, every chart with its table', async ({
   page,
   server,
 }) => {
   await page.goto(`${server.url}/record`)
+  await expect(page.getByText(/^Practice on \d+ of the last 28 days, \d+½? min together/)).toBeVisible()
+  await page.getByRole('link', { name: 'Pace' }).click()
   await expect(page.getByText(/about \d+ to \d+ more days of practice to 5 s/)).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'Mistakes of the last 13 weeks' })).toBeVisible()
+  const figure = page.getByRole('figure')
+  await expect(figure).toContainText(/a problem in the latest session \(target [\d.]+ s\)/)
+  await pick(page, 'Technique', 'Hold and borrow')
+  await expect(figure.locator('.main-svg').first()).toBeVisible()
+  await expect(figure).toContainText(/^Hold and borrow, level \d+/)
+  await page.getByText('Right answers a minute').click()
+  await figure.getByText('The same as a table').click()
+  const rows = figure.getByRole('row')
+  const whole = await rows.count()
+  await pick(page, 'Support', 'Guided')
+  await expect(figure).toContainText(', guided: ')
+  expect(await rows.count()).toBeLessThan(whole)
+  expect(page.url()).toContain('/record/pace?technique=subtract-hold-drop&measure=minute&support=guided')
+  await page.reload()
+  await expect(figure).toContainText(/^Hold and borrow, level \d+, guided: /)
+
+  // The technique stays chosen from page to page.
+  await page.getByRole('link', { name: 'Mistakes' }).click()
+  const made = figure.getByText(/^\d+ mistakes? in \d+ weeks?\. Most often: /)
+  const some = Number.parseInt((await made.textContent())!, 10)
+  await figure.getByText('The same as a table').click()
+  const counts = await figure.locator('tbody tr td:last-child').allTextContents()
+  expect(counts.reduce((sum, c) => sum + Number(c), 0)).toBe(some)
+  await page.getByRole('link', { name: 'Sessions' }).click()
   const sessions = sessionRows(page)
   await expect(sessions).toHaveCount(15)
-  await pick(page, 'Technique', 'Hold and borrow')
-  await expect(
-    page.getByRole('heading', { name: 'Mistakes of the last 13 weeks: Hold and borrow' }),
-  ).toBeVisible()
   for (const row of await sessions.all()) await expect(row).toContainText('Hold and borrow')
+  await page.goto(`${server.url}/record/sessions?technique=nonsense`)
+  await expect(sessions.filter({ hasNotText: 'Hold and borrow' }).first()).toBeVisible()
 
-  await page.getByRole('link', { name: 'Progress sheet' }).click()
-  const heading = page.getByRole('heading', { name: /^Progress of/ })
-  const title = (await heading.textContent())!
-  const download = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Facts', exact: true }).nth(1).click()
+  await expect(figure).toContainText(/Of \d+ facts: (\d+ \w+,? ?(and )?)+\./)
+  await figure.getByText('The same as a table').click()
+  await expect(figure.getByRole('row')).toHaveCount((await figure.locator('.heat-map li').count()) + 1)
+})
+
+test('nothing on a page of the record moves while it fills', async ({ page, server }) => {
+  await page.addInitScript(() => {
+    new PerformanceObserver((list) => {
+      for (const shift of list.getEntries())
+        document.documentElement.dataset.moved = String(
+          Number(document.documentElement.dataset.moved ?? 0) + (shift as never as { value: number }).value,
+        )
+    }).observe({ type: 'layout-shift', buffered: true })
+  })
+  for (const path of ['', '/pace', '/mistakes', '/facts', '/levels']) {
+    await page.goto(`${server.url}/record${path}`)
+    await expect(page.locator(path === '/levels' ? '.moves' : 'figure')).toBeVisible()
+    if (path === '/pace' || path === '/mistakes')
+      await expect(page.locator('.main-svg').first()).toBeVisible()
+    const moved = await page.evaluate(() => Number(document.documentElement.dataset.moved ?? 0))
+    expect.soft(moved, path).toBeLessThan(0.02)
+  }
+})
+
+test('progress sheets of one and of all as a tagged PDF in every alphabet it has; for others print is offered', async ({
+  page,
+  server,
+}) => {
+  const saved = async () => {
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Save as PDF' }).click()
+    const file = await download
+    const bytes = new Uint8Array(readFileSync(await file.path()))
+    // Read by another library than the one that wrote it.
+    const pdf = await getDocumentProxy(bytes)
+    const { text } = await extractText(pdf, { mergePages: true })
+    return { name: file.suggestedFilename(), pdf, text: text.replace(/\s+/g, ' ') }
+  }
+  await newLearner(page, server, 'Łucja Ωμέγα Жук')
+  await page.goto(`${server.url}/record/sheet`)
+  await expect(page.getByRole('heading', { name: /^Progress of Łucja Ωμέγα Жук, / })).toBeVisible()
+  await page.getByRole('button', { name: 'All 9' }).click()
+  await expect(page.locator('.sheet')).toHaveCount(9)
+  const all = await saved()
+  expect(all.name).toMatch(/^Progress of 9 learners, \d{4}-\d\d-\d\d\.pdf$/)
+  for (const title of await page.locator('.sheet h2').allTextContents()) expect(all.text).toContain(title)
+  for (const row of await page.locator('.sheet tbody tr').all())
+    for (const cell of await row.locator('th, td').allTextContents()) expect(all.text).toContain(cell)
+  expect(all.text).toContain(`page 1 of ${all.pdf.numPages}`)
+  const names = new Set<string>()
+  const collect = (node: { role?: string; children?: object[] }) => {
+    if (node.role) names.add(node.role)
+    for (const child of node.children ?? []) collect(child)
+  }
+  collect((await (await all.pdf.getPage(1)).getStructTree())!)
+  expect([...names]).toEqual(expect.arrayContaining(['H1', 'H2', 'P', 'Table', 'TR', 'TH', 'TD']))
+  const { info } = await all.pdf.getMetadata()
+  expect(info).toMatchObject({ Language: 'en', Title: all.name.replace('.pdf', '') })
+  expect(await all.pdf.getMarkInfo()).toMatchObject({ Marked: true })
+
+  await newLearner(page, server, '李小龙')
+  await page.goto(`${server.url}/record/sheet`)
   await page.getByRole('button', { name: 'Save as PDF' }).click()
-  const pdf = new Uint8Array(readFileSync(await (await download).path()))
-  // Read by another library than the one that wrote it.
-  const { text } = await extractText(await getDocumentProxy(pdf), { mergePages: true })
-  expect(text).toContain(title)
-  for (const cell of await page.locator('.sheet tbody tr').first().locator('td').allTextContents())
-    expect(text).toContain(cell)
+  await expect(page.getByRole('alert')).toContainText('no letters for “李”, “小”, “龙”. Use Print instead')
+})
 
+test('a simulation is run and stopped', async ({ page, server }) => {
   await page.goto(`${server.url}/simulate`)
   await page.getByLabel('Weeks').fill('52')
   await page.getByRole('button', { name: 'Run 52 weeks' }).click()

@@ -59,8 +59,9 @@ test('watched, guided with a slip, then five against the clock: the record shows
 
   await server.stop()
   await server.start()
-  await page.goto(`${server.url}/record`)
+  await page.goto(`${server.url}/record/pace`)
   await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+  await page.getByRole('link', { name: 'Sessions' }).click()
   const row = sessionRows(page).first()
   // The guided answer counts as right unless the slip fell on its very last step.
   const guided = carry === steps.length - 1 ? '0 of 1' : '1 of 1'

@@ -11,7 +11,7 @@ import {
   sessionRows,
   stepValues,
   test,
-  toRecord,
+  toSessions,
   type,
 } from './bench.js'
 
@@ -115,6 +115,15 @@ for (const look of [
       'flash',
       'grid',
       'settings',
+      'settings/learner',
+      'settings/learner/plan',
+      'settings/learner/levels',
+      'settings/learner/ways',
+      'settings/everybody',
+      'record/pace',
+      'record/mistakes',
+      'record/facts',
+      'record/levels',
       'record/exchange',
       'record/sheet',
       'simulate',
@@ -154,8 +163,7 @@ for (const look of [
     await answerOne(page)
     await expect(page.getByRole('heading', { name: 'The session' })).toBeVisible()
     await check()
-    await toRecord(page)
-    await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+    await toSessions(page)
     await expect(sessionRows(page).nth(1)).toBeVisible()
     await check()
     await sessionRows(page).first().getByRole('link').click()
@@ -189,7 +197,9 @@ test('the practice screen loads no charts', async ({ page, server }) => {
   await expect(page.getByTestId('entry')).toBeFocused()
   expect(loaded.filter((url) => /Plot|plotly/i.test(url))).toEqual([])
   await answerOne(page)
-  await toRecord(page)
+  await toSessions(page)
+  expect(loaded.filter((url) => /Plot|plotly/i.test(url))).toEqual([])
+  await page.getByRole('link', { name: 'Pace' }).click()
   await expect(page.locator('.chart .main-svg').first()).toBeVisible()
   expect(loaded.filter((url) => /\/Plot-/.test(url))).toHaveLength(1)
 })

@@ -12,7 +12,7 @@ import {
   problemOn,
   stepValues,
   test,
-  toRecord,
+  toSessions,
   type,
 } from './bench.js'
 
@@ -75,9 +75,7 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   await expect(page.getByRole('heading', { name: /^The session/ })).toBeVisible()
   await page.waitForTimeout(800)
   await shot('summary')
-  await toRecord(page)
-  await page.waitForTimeout(2500)
-  await shot('record')
+  await toSessions(page)
   await page.locator('.ant-table-tbody .ant-table-row a').first().click()
   await page.locator('.ant-table-tbody .ant-table-row a').first().click()
   await page.waitForTimeout(500)
@@ -104,7 +102,11 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   await page.keyboard.type('123')
   await page.keyboard.press('Enter')
   await shot('grid')
-  await page.goto(`${server.url}/settings`)
+  await page.goto(`${server.url}/record/pace`)
+  await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+  await page.waitForTimeout(1500)
+  await shot('record')
+  await page.goto(`${server.url}/settings/learner/levels`)
   await shot('settings')
   await page.goto(`${server.url}/simulate`)
   await page

@@ -15,7 +15,7 @@ import {
   sessionRows,
   stepValues,
   test,
-  toRecord,
+  toSessions,
   type,
 } from './bench.js'
 
@@ -194,7 +194,7 @@ test('own settings: impossible ones say so at once, possible ones are counted an
   await work(page, await stepValues(page, 'multiply-crosswise'))
   await expectRight(page)
   await page.keyboard.press('Enter')
-  await toRecord(page)
+  await toSessions(page)
   await expect(sessionRows(page).first()).toContainText('own')
 })
 

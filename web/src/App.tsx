@@ -28,6 +28,12 @@ const ExchangePage = lazily(() => import('./exchange/ExchangePage.js'))
 const SheetPage = lazily(() => import('./record/SheetPage.js'))
 const SimulatePage = lazily(() => import('./simulate/SimulatePage.js'))
 const Record = lazily(() => import('./record/Record.js'))
+const DaysPage = lazily(() => import('./record/DaysPage.js'))
+const PacePage = lazily(() => import('./record/PacePage.js'))
+const MistakesPage = lazily(() => import('./record/MistakesPage.js'))
+const KnownFactsPage = lazily(() => import('./record/FactsPage.js'))
+const LevelsPage = lazily(() => import('./record/LevelsPage.js'))
+const SessionsPage = lazily(() => import('./record/SessionsPage.js'))
 const SessionPage = lazily(() => import('./record/SessionPage.js'))
 const HelpPage = lazily(() => import('./help/HelpPage.js'))
 const AboutPage = lazily(() => import('./help/AboutPage.js'))
@@ -54,9 +60,16 @@ export function App() {
               <Route path="soroban" element={<FreeFrame />} />
               <Route path="compare" element={<Compare />} />
               <Route path="teach/:id" element={<Teach />} />
-              <Route path="record" element={<Record />} />
-              <Route path="record/sheet" element={<SheetPage />} />
-              <Route path="record/exchange" element={<ExchangePage />} />
+              <Route path="record" element={<Record />}>
+                <Route index element={<DaysPage />} />
+                <Route path="pace" element={<PacePage />} />
+                <Route path="mistakes" element={<MistakesPage />} />
+                <Route path="facts" element={<KnownFactsPage />} />
+                <Route path="levels" element={<LevelsPage />} />
+                <Route path="sessions" element={<SessionsPage />} />
+                <Route path="sheet" element={<SheetPage />} />
+                <Route path="exchange" element={<ExchangePage />} />
+              </Route>
               <Route element={<SettingsPage />}>
                 <Route path="settings" element={<Mine />} />
                 <Route path="settings/learner" element={<OwnPage page="reading" />} />

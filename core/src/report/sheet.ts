@@ -19,6 +19,8 @@ export interface SheetTable {
 
 export interface Sheet {
   readonly title: string
+  /** The learner's own day it was made on (ISO date). */
+  readonly day: string
   readonly lines: readonly string[]
   readonly tables: readonly SheetTable[]
 }
@@ -55,6 +57,7 @@ export function sheetOf(input: SheetInput): Sheet {
     if (s.week >= dayAfter(since, -6)) slips.set(s.slip, (slips.get(s.slip) ?? 0) + s.count)
   return {
     title: SHEET.title(name, day),
+    day,
     lines: [SHEET.practice(DAYS_BACK, days.length, minutes, problems), SHEET.facts(facts.length, sure)],
     tables: [
       {

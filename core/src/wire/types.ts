@@ -92,6 +92,8 @@ export interface PacePoint {
   readonly attempts: number
   readonly right: number
   readonly medianMs: number | null
+  /** Right answers a minute; null where too little was timed to tell. */
+  readonly perMinute: number | null
 }
 
 /** What mastery and today's plan are read from. */

@@ -1,4 +1,4 @@
-export { seconds, targetWords } from './english.js'
+export { count, listed, seconds, targetWords, times } from './english.js'
 export { bestWords, type LevelReason, levelReasonWords, MASTERY_NAMES, newBestWords } from './levels.js'
 export { forecastWords } from './plan.js'
 export { effortWords } from './report.js'

@@ -162,6 +162,12 @@ export function sessionPage(
   }
 }
 
+/** Right answers a minute of a session, as a column; null where too little was timed to tell. */
+const PER_MINUTE = sql<
+  number | null
+>`case when ${sessionPace.timed} >= ${TELLING} and ${sessionPace.timedMs} > 0
+  then ${sessionPace.timedRight} * 60000.0 / ${sessionPace.timedMs} end`
+
 /**
  * Sessions of a technique as dots of its pace chart, oldest first: one a session, level and support.
  * @param first how many of the earliest are shown besides the newest ones
@@ -192,6 +198,7 @@ export function pacePoints(
       attempts: sessionPace.attempts,
       right: sessionPace.right,
       medianMs: sessionPace.medianMs,
+      perMinute: PER_MINUTE,
     })
     .from(sessionPace)
     .where(
@@ -206,12 +213,6 @@ export function pacePoints(
     .orderBy(asc(sessionPace.startedAt), FADING)
     .all()
 }
-
-/** Right answers a minute of a session, as a column. */
-const PER_MINUTE = sql<
-  number | null
->`max(case when ${sessionPace.timed} >= ${TELLING} and ${sessionPace.timedMs} > 0
-  then ${sessionPace.timedRight} * 60000.0 / ${sessionPace.timedMs} end)`
 
 /**
  * A learner's own bests by level and support.
@@ -229,7 +230,7 @@ export function bestsOf(
       level: sessionPace.level,
       support: sessionPace.support,
       bestMs: sql<number | null>`min(${sessionPace.bestMs})`,
-      perMinute: PER_MINUTE,
+      perMinute: sql<number | null>`max(${PER_MINUTE})`,
     })
     .from(sessionPace)
     .where(

@@ -11,28 +11,20 @@ import {
 import { seconds } from '@tachymetra/core/words'
 import { Button, Table } from 'antd'
 import { useState } from 'react'
-import { Link } from 'react-router'
+import { useOutletContext } from 'react-router'
 import { call, LONG_MS } from '../data/api.js'
 import { recordChanged } from '../data/queries.js'
 import { FilePick } from '../parts/FilePick.js'
 import { Mark } from '../parts/Mark.js'
-import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { levelWords, when } from '../parts/words.js'
 
 /** A learner's record taken out in open formats, and attempts brought in. */
 export default function ExchangePage() {
-  return <OneLearner>{(learner) => <Exchange key={learner.id} learner={learner} />}</OneLearner>
-}
-
-function Exchange({ learner }: { readonly learner: LearnerWire }) {
+  const learner = useOutletContext<LearnerWire>()
   const base = `/api/learners/${learner.id}`
   return (
     <div className="stack" style={{ gap: '1.5rem' }}>
-      <p>
-        <Link to="/record">Record</Link>
-      </p>
-      <h1>Export and import: {learner.name}</h1>
       <section className="stack">
         <h2>Export</h2>
         <p>

@@ -12,7 +12,7 @@ import { usePlan } from '../data/plan.js'
 import { useFacts, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { beginVisit, type Visit } from '../data/visited.js'
-import { FactHeat } from '../parts/FactHeat.js'
+import { FactHeat, factsOf } from '../parts/FactHeat.js'
 import { Loading } from '../parts/Loading.js'
 import { NextUp } from '../parts/NextUp.js'
 import { OneLearner } from '../parts/OneLearner.js'
@@ -172,7 +172,7 @@ function Choosing({
       </p>
       <section className="stack" aria-labelledby="heat">
         <h2 id="heat">{deck.name}</h2>
-        <FactHeat deck={deck} standings={standings} times={times.data} extraTime={extraTime} />
+        <FactHeat facts={factsOf(deck, { standings, times: times.data, extraTime })} />
       </section>
     </>
   )

@@ -2,24 +2,35 @@ import type { FactDeck } from '@tachymetra/core/facts'
 import { type Estimate, recallLimit, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
-import { useMemo } from 'react'
 import './fact-heat.css'
 
-const STATES = ['fast', 'steady', 'slow', 'shaky', 'new'] as const
-type State = (typeof STATES)[number]
+export const FACT_STATES = ['fast', 'steady', 'slow', 'shaky', 'new'] as const
+export type FactState = (typeof FACT_STATES)[number]
 
 /** Faster than this share of one's typical fact is fast (default, common practice). */
 const FAST_SHARE = 0.8
 /** So often seen inside longer work before that says anything. */
 const ENOUGH = 3
 
-/** A fact's state in words and in shape, from the drill and from the steps of longer work alike. */
+/** A fact and how well it is known, in words. */
+export interface KnownFact {
+  readonly id: string
+  readonly ask: string
+  readonly state: FactState
+  readonly time: string | undefined
+  /** "4 of 5" of its recalls were right. */
+  readonly recalled: string | undefined
+  /** How often it was met inside longer work. */
+  readonly met: string | undefined
+}
+
+/** A fact's state, from the drill and from the steps of longer work alike. */
 function stateOf(
   standing: FactStanding | undefined,
   own: Estimate | undefined,
   typicalMs: number,
   limitMs: number,
-): State {
+): FactState {
   const told = own && own.seen >= ENOUGH ? own : undefined
   if (!standing && !told) return 'new'
   if ((standing && !standing.latestRight) || (told && told.wrong >= told.seen / 4)) return 'shaky'
@@ -28,43 +39,54 @@ function stateOf(
   return share > FAST_SHARE ? 'steady' : 'fast'
 }
 
+/** Every fact of a deck, in its order, with how well a learner knows it. */
+export function factsOf(
+  deck: FactDeck,
+  known: {
+    readonly standings: readonly FactStanding[]
+    readonly times: Times | undefined
+    readonly extraTime: number
+  },
+): KnownFact[] {
+  const limitMs = recallLimit(deck, known.extraTime)
+  const of = new Map(known.standings.map((s) => [s.fact, s]))
+  return deck.cards.map(({ id, ask }) => {
+    const standing = of.get(id)
+    const own = known.times?.facts[id]
+    const ms = own?.ms ?? standing?.medianMs
+    return {
+      id,
+      ask,
+      state: stateOf(standing, own, known.times?.factMs ?? limitMs, limitMs),
+      time: ms ? seconds(ms) : undefined,
+      recalled: standing && `${standing.right} of ${standing.recalls}`,
+      met: own && String(own.seen),
+    }
+  })
+}
+
 /** Every fact of a deck, the slow and shaky ones lit. */
-export function FactHeat({
-  deck,
-  standings,
-  times,
-  extraTime,
-}: {
-  readonly deck: FactDeck
-  readonly standings: readonly FactStanding[]
-  readonly times: Times | undefined
-  readonly extraTime: number
-}) {
-  const limitMs = recallLimit(deck, extraTime)
-  const of = useMemo(() => new Map(standings.map((s) => [s.fact, s])), [standings])
+export function FactHeat({ facts }: { readonly facts: readonly KnownFact[] }) {
   return (
     <>
       <p className="heat-key">
-        {STATES.map((state) => (
+        {FACT_STATES.map((state) => (
           <span key={state} className={`heat ${state}`}>
             {state}
           </span>
         ))}
       </p>
       <ul className="plain-list heat-map mono">
-        {deck.cards.map((card) => {
-          const standing = of.get(card.id)
-          const own = times?.facts[card.id]
-          const state = stateOf(standing, own, times?.factMs ?? limitMs, limitMs)
+        {facts.map(({ id, ask, state, time, recalled, met }) => {
           const words = [
             state,
-            ...(own ? [seconds(own.ms)] : standing?.medianMs ? [seconds(standing.medianMs)] : []),
-            ...(standing ? [`${standing.right} of ${standing.recalls} recalled`] : []),
-            ...(own ? [`met ${own.seen} ${own.seen === 1 ? 'time' : 'times'} lately`] : []),
+            ...(time ? [time] : []),
+            ...(recalled ? [`${recalled} recalled`] : []),
+            ...(met ? [`met ${met} ${met === '1' ? 'time' : 'times'} lately`] : []),
           ].join(', ')
           return (
-            <li key={card.id} className={`heat ${state}`} title={`${card.ask}: ${words}`}>
-              {card.ask}
+            <li key={id} className={`heat ${state}`} title={`${ask}: ${words}`}>
+              {ask}
               <span className="sr-only">: {words}</span>
             </li>
           )

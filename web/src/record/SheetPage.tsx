@@ -1,101 +1,86 @@
-import { masteryOf } from '@tachymetra/core/curriculum'
-import { type Sheet, sheetOf } from '@tachymetra/core/report'
-import type { LearnerWire } from '@tachymetra/core/wire'
-import { Button } from 'antd'
+import type { Sheet } from '@tachymetra/core/report'
+import { Button, Select } from 'antd'
 import { useState } from 'react'
-import { Link } from 'react-router'
 import { handOut } from '../data/files.js'
-import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
-import { useDays, useMoves, useProgress, useSlips } from '../data/queries.js'
+import { useLearners } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
-import { OneLearner } from '../parts/OneLearner.js'
+import { PlainTable } from '../parts/PlainTable.js'
 import { Trouble } from '../parts/Trouble.js'
-import { Wide } from '../parts/Wide.js'
-import './record.css'
+import { useItsLearner } from './Record.js'
+import { useSheets } from './sheets.js'
 
-/** The progress sheet, to be printed or kept as PDF. */
+/** Progress sheets of one learner or several, to be printed or kept as one PDF. */
 export default function SheetPage() {
-  return <OneLearner>{(learner) => <Made key={learner.id} learner={learner} />}</OneLearner>
+  const learner = useItsLearner()
+  const all = useLearners().data ?? []
+  const [ids, setIds] = useState<readonly string[]>([learner.id])
+  const chosen = all.filter((l) => ids.includes(l.id))
+  const read = useSheets(chosen)
+  const failed = read.find((q) => q.isLoadingError)
+  const sheets = read.flatMap((q) => q.data ?? [])
+  const whole = sheets.length > 0 && sheets.length === chosen.length
+  return (
+    <div className="stack loose">
+      <div className="row no-print">
+        <Select
+          aria-label="Learners"
+          mode="multiple"
+          value={[...ids]}
+          options={all.map((l) => ({ value: l.id, label: l.name }))}
+          optionFilterProp="label"
+          placeholder="Choose learners"
+          onChange={setIds}
+          style={{ minWidth: '16rem', maxWidth: '34rem' }}
+        />
+        {ids.length < all.length && (
+          <Button onClick={() => setIds(all.map((l) => l.id))}>All {all.length}</Button>
+        )}
+        <Out sheets={whole ? sheets : []} />
+      </div>
+      {failed ? (
+        <Trouble error={failed.error!} retry={() => void failed.refetch()} />
+      ) : (
+        !whole && chosen.length > 0 && <Loading />
+      )}
+      {sheets.map((sheet) => (
+        <section key={sheet.title} className="stack loose sheet">
+          <h2>{sheet.title}</h2>
+          {sheet.lines.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+          {sheet.tables.map((table) => (
+            <PlainTable key={table.title} {...table} />
+          ))}
+        </section>
+      ))}
+    </div>
+  )
 }
 
-function Made({ learner }: { readonly learner: LearnerWire }) {
-  const { id, name } = learner
-  const [progress, settings, days, moves, slips] = [
-    useProgress(id),
-    useLearnerSettingsQuery(id),
-    useDays(id),
-    useMoves(id),
-    useSlips(id),
-  ]
-  const failed = [progress, settings, days, moves, slips].find((q) => q.isLoadingError)
-  if (failed) return <Trouble error={failed.error!} retry={() => failed.refetch()} />
-  if (!progress.data || !settings.data || !days.data || !moves.data || !slips.data) return <Loading />
-  const sheet = sheetOf({
-    name,
-    day: progress.data.day,
-    settings: settings.data,
-    moves: moves.data,
-    mastery: masteryOf({ ...settings.data, latest: progress.data.latest, moves: progress.data.moves }),
-    days: days.data,
-    facts: progress.data.facts,
-    slips: slips.data,
-  })
-  return <Shown sheet={sheet} />
-}
-
-function Shown({ sheet }: { readonly sheet: Sheet }) {
+/** Ways to take the sheets along; none are given while one is still on its way. */
+function Out({ sheets }: { readonly sheets: readonly Sheet[] }) {
   const [fault, setFault] = useState<Error>()
+  const [first] = sheets
   const asPdf = async () => {
+    setFault(undefined)
     try {
       const { sheetPdf } = await import('./sheetPdf.js')
-      handOut(`${sheet.title}.pdf`, 'application/pdf', new Uint8Array(await sheetPdf(sheet)))
+      const title =
+        sheets.length === 1 ? first!.title : `Progress of ${sheets.length} learners, ${first!.day}`
+      handOut(`${title}.pdf`, 'application/pdf', new Uint8Array(await sheetPdf(title, sheets)))
     } catch (error) {
       setFault(error as Error)
     }
   }
   return (
-    <div className="stack sheet" style={{ gap: '1.25rem' }}>
-      <div className="row spread no-print">
-        <Link to="/record">Record</Link>
-        <span className="row">
-          <Button onClick={() => window.print()}>Print</Button>
-          <Button type="primary" onClick={() => void asPdf()}>
-            Save as PDF
-          </Button>
-        </span>
-      </div>
+    <>
+      <Button type="primary" disabled={!first} onClick={() => void asPdf()}>
+        Save as PDF
+      </Button>
+      <Button disabled={!first} onClick={() => window.print()}>
+        Print
+      </Button>
       {fault && <Trouble error={fault} />}
-      <h1>{sheet.title}</h1>
-      {sheet.lines.map((line) => (
-        <p key={line}>{line}</p>
-      ))}
-      {sheet.tables.map((table) => (
-        <Wide key={table.title} label={table.title}>
-          <table className="plain-table">
-            <caption>{table.title}</caption>
-            <thead>
-              <tr>
-                {table.columns.map((c) => (
-                  <th key={c} scope="col">
-                    {c}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {table.rows.map((row) => (
-                <tr key={row.join()}>
-                  {row.map((cell, i) => (
-                    <td key={table.columns[i]} className={cell.endsWith('.') ? 'sentence' : undefined}>
-                      {cell}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </Wide>
-      ))}
-    </div>
+    </>
   )
 }

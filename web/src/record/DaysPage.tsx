@@ -1,35 +1,84 @@
 import { dayAfter, weekOf } from '@tachymetra/core/number'
 import type { DayWire } from '@tachymetra/core/wire'
+import { count } from '@tachymetra/core/words'
 import { useState } from 'react'
-import { useDays } from '../data/queries.js'
+import { Link } from 'react-router'
+import { useLearnerSettings } from '../data/learnerSettings.js'
+import { useDays, useProgress } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
+import { PlainTable } from '../parts/PlainTable.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
 import { dayName, minutesWords } from '../parts/words.js'
-import './record.css'
+import { useItsLearner } from './Record.js'
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const SHORT = 6
 const LONG = 26
+/** The span that the sentence sums up. */
+const LATELY = 28
+/** Days with practice in the table beside. */
+const LISTED = 12
 
 /** Weeks as rules, a tick a day: the bar on a tick is the time practised, the line across it the minutes wished. */
-export function Days(props: {
-  readonly learnerId: string
+export default function DaysPage() {
+  const learner = useItsLearner()
+  const { minutes } = useLearnerSettings(learner.id)
+  const days = useDays(learner.id)
+  const progress = useProgress(learner.id)
+  const failed = [days, progress].find((q) => q.isLoadingError)
+  if (failed) return <Trouble error={failed.error!} retry={() => failed.refetch()} />
+  if (!days.data || !progress.data) return <Loading />
+  if (days.data.length === 0)
+    return (
+      <p>
+        Nothing has been practised yet. <Link to="/">Begin at the desk</Link>; every problem worked then
+        stands here, with its time and its mistakes.
+      </p>
+    )
+  const today = progress.data.day
+  const lately = days.data.filter((d) => d.day > dayAfter(today, -LATELY))
+  const listed = days.data.toSorted((a, b) => b.day.localeCompare(a.day)).slice(0, LISTED)
+  return (
+    <div className="side-by-side">
+      <figure className="charted">
+        <figcaption>
+          Practice on {lately.length} of the last {LATELY} days
+          {lately.length > 0 && `, ${minutesWords(total(lately))} together`}; the dashed line is the goal of{' '}
+          {count(minutes, 'minute')} a day.
+        </figcaption>
+        <Weeks days={days.data} today={today} minutes={minutes} />
+      </figure>
+      <PlainTable
+        title="The latest days of practice"
+        columns={['Day', 'Time', 'Problems', 'Right', 'Facts']}
+        rows={listed.map((d) => [
+          dayName(d.day),
+          minutesWords(d.ms / 60_000),
+          String(d.attempts),
+          String(d.right),
+          String(d.recalls),
+        ])}
+      />
+    </div>
+  )
+}
+
+const total = (days: readonly DayWire[]) => days.reduce((sum, d) => sum + d.ms, 0) / 60_000
+
+function Weeks(props: {
+  readonly days: readonly DayWire[]
   readonly today: string
   readonly minutes: number
 }) {
-  const { learnerId, today, minutes } = props
-  const days = useDays(learnerId)
+  const { days, today, minutes } = props
   const [all, setAll] = useState(false)
-  if (days.isPending) return <Loading />
-  if (days.isLoadingError) return <Trouble error={days.error} retry={() => days.refetch()} />
-  const of = new Map(days.data.map((d) => [d.day, d]))
+  const of = new Map(days.map((d) => [d.day, d]))
   const monday = weekOf(today)
   const weeks = Array.from({ length: all ? LONG : SHORT }, (_, i) => dayAfter(monday, -7 * i))
-  const most = Math.max(minutes * 2, ...days.data.map((d) => d.ms / 60_000))
+  const most = Math.max(minutes * 2, ...days.map((d) => d.ms / 60_000))
   return (
-    <section className="stack" aria-labelledby="days">
-      <h2 id="days">Days</h2>
+    <>
       <Wide label="Days of practice by week">
         <table className="day-rules">
           <thead>
@@ -47,7 +96,6 @@ export function Days(props: {
             {weeks.map((week) => {
               const its = WEEKDAYS.map((_, i) => dayAfter(week, i))
               const practised = its.flatMap((day) => of.get(day) ?? [])
-              const ms = practised.reduce((sum, d) => sum + d.ms, 0)
               return (
                 <tr key={week}>
                   <th scope="row">{dayName(week).slice(4)}</th>
@@ -63,7 +111,7 @@ export function Days(props: {
                   ))}
                   <td className="faint">
                     {practised.length > 0
-                      ? `${practised.length} ${practised.length === 1 ? 'day' : 'days'}, ${minutesWords(ms / 60_000)}`
+                      ? `${count(practised.length, 'day')}, ${minutesWords(total(practised))}`
                       : '–'}
                   </td>
                 </tr>
@@ -77,7 +125,7 @@ export function Days(props: {
           {all ? `The last ${SHORT} weeks` : 'Half a year'}
         </button>
       </div>
-    </section>
+    </>
   )
 }
 

@@ -1,0 +1,58 @@
+/** The faces a PDF is set in: the program's own, and beside it one that has Greek and Cyrillic letters. */
+import plain from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url'
+import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url'
+import plainMore from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-400-normal.woff?url'
+import boldMore from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-700-normal.woff?url'
+import plainCyrillic from '@fontsource/noto-sans/files/noto-sans-cyrillic-400-normal.woff?url'
+import boldCyrillic from '@fontsource/noto-sans/files/noto-sans-cyrillic-700-normal.woff?url'
+import plainCyrillicMore from '@fontsource/noto-sans/files/noto-sans-cyrillic-ext-400-normal.woff?url'
+import boldCyrillicMore from '@fontsource/noto-sans/files/noto-sans-cyrillic-ext-700-normal.woff?url'
+import plainGreek from '@fontsource/noto-sans/files/noto-sans-greek-400-normal.woff?url'
+import boldGreek from '@fontsource/noto-sans/files/noto-sans-greek-700-normal.woff?url'
+import plainGreekMore from '@fontsource/noto-sans/files/noto-sans-greek-ext-400-normal.woff?url'
+import boldGreekMore from '@fontsource/noto-sans/files/noto-sans-greek-ext-700-normal.woff?url'
+import plainVietnamese from '@fontsource/noto-sans/files/noto-sans-vietnamese-400-normal.woff?url'
+import boldVietnamese from '@fontsource/noto-sans/files/noto-sans-vietnamese-700-normal.woff?url'
+import { create } from 'fontkit'
+
+const FILES = {
+  plain: [plain, plainMore, plainGreek, plainCyrillic, plainVietnamese, plainGreekMore, plainCyrillicMore],
+  bold: [bold, boldMore, boldGreek, boldCyrillic, boldVietnamese, boldGreekMore, boldCyrillicMore],
+} as const
+
+export type Weight = keyof typeof FILES
+
+export interface Face {
+  readonly name: string
+  readonly bytes: Uint8Array
+  readonly has: (letter: string) => boolean
+}
+
+/** Letters of which no face has a picture. */
+export class NoFaceFor extends Error {
+  constructor(letters: readonly string[]) {
+    super(
+      `A PDF made here has no letters for ${letters.map((l) => `“${l}”`).join(', ')}. Use Print instead, and choose to save as PDF there: then every letter comes along.`,
+    )
+  }
+}
+
+/**
+ * The faces of a weight that a text needs, the program's own first.
+ * @throws NoFaceFor letters that none of them has
+ */
+export async function facesFor(text: string, weight: Weight): Promise<Face[]> {
+  const faces: Face[] = []
+  let left = [...new Set(text)]
+  for (const [i, url] of FILES[weight].entries()) {
+    if (left.length === 0 && i > 0) break
+    const bytes = new Uint8Array(await (await fetch(url)).arrayBuffer())
+    const font = create(bytes as never)
+    if (!('hasGlyphForCodePoint' in font)) continue
+    const has = (letter: string) => font.hasGlyphForCodePoint(letter.codePointAt(0)!)
+    faces.push({ name: `${weight}-${i}`, bytes, has })
+    left = left.filter((letter) => !has(letter))
+  }
+  if (left.length > 0) throw new NoFaceFor(left)
+  return faces
+}

@@ -1,0 +1,32 @@
+/** The progress sheets of learners, each put together from what the server tells of them. */
+import { masteryOf } from '@tachymetra/core/curriculum'
+import { type Sheet, sheetOf } from '@tachymetra/core/report'
+import type { DayWire, LearnerWire, MoveWire, ProgressWire, SlipWeek } from '@tachymetra/core/wire'
+import { useQueries } from '@tanstack/react-query'
+import { call } from '../data/api.js'
+import { learnerSettings } from '../data/learnerSettings.js'
+
+async function readSheet({ id, name }: LearnerWire): Promise<Sheet> {
+  const ask = <T>(what: string) => call<T>('GET', `/learners/${id}/${what}`)
+  const [progress, settings, days, moves, slips] = await Promise.all([
+    ask<ProgressWire>('progress'),
+    learnerSettings(id),
+    ask<DayWire[]>('days'),
+    ask<MoveWire[]>('moves'),
+    ask<SlipWeek[]>('slips'),
+  ])
+  const { day, latest, facts } = progress
+  const mastery = masteryOf({ ...settings, latest, moves: progress.moves })
+  return sheetOf({ name, day, settings, moves, mastery, days, facts, slips })
+}
+
+/** In the order of the learners; each read anew when it is asked for. */
+export function useSheets(learners: readonly LearnerWire[]) {
+  return useQueries({
+    queries: learners.map((learner) => ({
+      queryKey: ['record', learner.id, 'sheet', learner.name],
+      queryFn: () => readSheet(learner),
+      staleTime: 0,
+    })),
+  })
+}
