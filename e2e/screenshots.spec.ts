@@ -109,12 +109,10 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   await page.goto(`${server.url}/settings/learner/levels`)
   await shot('settings')
   await page.goto(`${server.url}/simulate`)
-  await page
-    .getByRole('button', { name: /Run|Start|Simulate/ })
-    .first()
-    .click()
-    .catch(() => undefined)
-  await page.waitForTimeout(9000)
+  await page.getByLabel('in minutes a day').fill('15')
+  await page.getByRole('button', { name: 'Estimate' }).click()
+  await expect(page.getByText('in 5 runs')).toBeVisible({ timeout: 120_000 })
+  await page.waitForTimeout(1500)
   await shot('simulate')
   const phone = await open({
     viewport: { width: 360, height: 740 },

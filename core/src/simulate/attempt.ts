@@ -62,7 +62,7 @@ export function simulateAttempt(learner: SimulatedLearner, task: SimulatedTask):
       happens({ kind: 'entered', at, text, first: Math.min(first, at), last: at })
     }
   }
-  learner.practised(technique.id)
+  learner.practised(technique.id, day)
   return {
     id: task.id,
     sessionId: task.sessionId,

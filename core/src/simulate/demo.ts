@@ -2,6 +2,7 @@
 import { adviseLevel, type LatestAnswer, LEVEL_RULES, lookedBackOn } from '../curriculum/levels.js'
 import { FACT_DECKS, type FactCard } from '../facts/decks.js'
 import { type FactMemory, type Recall, remember, toAsk } from '../learner/recall.js'
+import { type LearnerSettings, settingsForAge } from '../learner/settings.js'
 import { type Random, seeded } from '../number/random.js'
 import { TECHNIQUES } from '../registry/techniques.js'
 import { durationOf } from '../session/events.js'
@@ -28,20 +29,32 @@ export interface DemoSession extends PracticeSet {
 export interface DemoLearner {
   readonly id: string
   readonly name: string
+  /** What is set for them other than the defaults. */
+  readonly settings: Partial<LearnerSettings>
   readonly sessions: readonly DemoSession[]
 }
 
-/** Factors on an ordinary beginner: how fast, how prone to slips, how quick to learn, how often at it. */
-const CLERKS: readonly {
-  name: string
-  pace: number
-  slips: number
-  learns: number
-  often: number
-  weak: number[]
+/** A clerk of the tally room: factors on an ordinary beginner, and how far they are. */
+interface Character {
+  readonly name: string
+  readonly pace: number
+  readonly slips: number
+  readonly learns: number
+  /** The share of days on which they practise. */
+  readonly often: number
+  readonly weak: readonly number[]
+  /** Days since they began, and since they were last seen. */
+  readonly since?: number
+  readonly away?: number
+  /** The share of the levels of every technique that lay behind them when they came. */
+  readonly behind?: number
   /** A level they have set their mind on, worked every day before anything else. */
-  mind?: { technique: string; level: number }
-}[] = [
+  readonly mind?: { readonly technique: string; readonly level: number }
+  readonly age?: number
+}
+
+/** At every stage: from the first day to far advanced, somebody stuck, somebody away. */
+const CLERKS: readonly Character[] = [
   {
     name: 'Tobin Achter',
     pace: 1,
@@ -51,10 +64,30 @@ const CLERKS: readonly {
     weak: [7],
     mind: { technique: 'subtract-hold-drop', level: 9 },
   },
-  { name: 'Ilse Marrow', pace: 0.7, slips: 0.7, learns: 0.25, often: 0.9, weak: [] },
-  { name: 'Pell Okonjo', pace: 1.2, slips: 1.6, learns: 0.35, often: 0.6, weak: [8] },
-  { name: 'Sunniva Dray', pace: 0.9, slips: 0.5, learns: 0.28, often: 0.7, weak: [6] },
-  { name: 'Rafe Lindqvist', pace: 1.4, slips: 1.2, learns: 0.2, often: 0.5, weak: [7, 9] },
+  // Multiplies four digits by four in the head.
+  {
+    name: 'Ilse Marrow',
+    pace: 0.4,
+    slips: 0.4,
+    learns: 0.2,
+    often: 0.9,
+    weak: [],
+    behind: 0.6,
+    mind: { technique: 'multiply-crosswise', level: 15 },
+  },
+  // A child in the third week.
+  { name: 'Pell Okonjo', pace: 2.2, slips: 1.6, learns: 0.3, often: 0.75, weak: [8], since: 18, age: 10 },
+  { name: 'Sunniva Dray', pace: 0.8, slips: 0.5, learns: 0.28, often: 0.7, weak: [6], behind: 0.25 },
+  // Stuck: the same two levels for weeks, with the same mistakes.
+  {
+    name: 'Rafe Lindqvist',
+    pace: 1.5,
+    slips: 2.4,
+    learns: 0.02,
+    often: 0.7,
+    weak: [7, 9],
+    mind: { technique: 'subtract-hold-drop', level: 4 },
+  },
   {
     name: 'Amadi Voss',
     pace: 1.05,
@@ -64,16 +97,10 @@ const CLERKS: readonly {
     weak: [],
     mind: { technique: 'add-running-total', level: 10 },
   },
-  {
-    name: 'Junia Bale',
-    pace: 1.1,
-    slips: 0.8,
-    learns: 0.4,
-    often: 0.75,
-    weak: [9],
-    mind: { technique: 'add-running-total', level: 9 },
-  },
-  { name: 'Corin Hask', pace: 1.6, slips: 2, learns: 0.22, often: 0.45, weak: [6, 8] },
+  // Came for the first time yesterday.
+  { name: 'Junia Bale', pace: 1.3, slips: 1.2, learns: 0.3, often: 1, weak: [9], since: 1 },
+  // Has not come for twelve days.
+  { name: 'Corin Hask', pace: 1.6, slips: 2, learns: 0.22, often: 0.6, weak: [6, 8], away: 12 },
 ]
 
 /**
@@ -81,8 +108,9 @@ const CLERKS: readonly {
  * @param lastDay ISO date, UTC; practice ends the day before.
  */
 export function demoLearners(lastDay: string, seed = 20): DemoLearner[] {
-  return CLERKS.map(({ name, pace, slips, learns, often, weak, mind }, i) => {
+  return CLERKS.map((character, i) => {
     const random = seeded(seed + i)
+    const { name, pace, slips, learns, weak, age } = character
     const traits = {
       ...BEGINNER,
       factMs: BEGINNER.factMs * pace,
@@ -92,8 +120,9 @@ export function demoLearners(lastDay: string, seed = 20): DemoLearner[] {
       weak,
     }
     const id = uuid(random)
-    const clerk = new Clerk(new SimulatedLearner(traits, random), often, mind)
-    return { id, name, sessions: [...clerk.weeks(lastDay)] }
+    const settings: Partial<LearnerSettings> = age === undefined ? {} : settingsForAge(age)
+    const clerk = new Clerk(new SimulatedLearner(traits, random), character, settings.extraTime ?? 1)
+    return { id, name, settings, sessions: [...clerk.weeks(lastDay)] }
   })
 }
 
@@ -122,12 +151,14 @@ class Clerk {
 
   constructor(
     private readonly learner: SimulatedLearner,
-    private readonly often: number,
-    private readonly mind: { readonly technique: string; readonly level: number } | undefined,
+    private readonly character: Character,
+    private readonly extraTime: number,
   ) {
+    const { mind, behind = 0 } = character
     this.tracks = TECHNIQUES.map((technique): Track => {
-      const level = mind?.technique === technique.id ? mind.level : 1
-      return { technique, level, latest: [], sessions: 0 }
+      const passed = Math.floor(behind * technique.levels.length)
+      const level = mind?.technique === technique.id ? mind.level : passed + 1
+      return { technique, level, latest: [], sessions: passed > 0 ? SESSIONS_TO_KNOW : 0 }
     })
   }
 
@@ -135,8 +166,9 @@ class Clerk {
   *weeks(lastDay: string): Generator<DemoSession> {
     const { random } = this.learner
     const end = Date.parse(`${lastDay}T00:00:00Z`)
-    for (let day = DEMO_DAYS; day >= 1; day -= 1) {
-      if (random.unit() >= this.often) continue
+    const { since = DEMO_DAYS, away = 0, often } = this.character
+    for (let day = since; day > away; day -= 1) {
+      if (random.unit() >= often) continue
       let clock = Math.round(end - day * DAY_MS + (15 + 3 * random.unit()) * 3_600_000)
       yield this.recallFacts(clock - BEFORE_MS)
       for (const track of this.chosen()) {
@@ -151,7 +183,7 @@ class Clerk {
   private chosen(): Track[] {
     const knows = (id: string) =>
       this.tracks.some((t) => t.technique.id === id && t.sessions >= SESSIONS_TO_KNOW)
-    const own = this.tracks.filter((t) => t.technique.id === this.mind?.technique)
+    const own = this.tracks.filter((t) => t.technique.id === this.character.mind?.technique)
     const learning = (t: Track) => Math.max(t.sessions, SESSIONS_TO_KNOW)
     const others = this.tracks
       .filter((t) => t.technique.needs.every(knows) && !own.includes(t))
@@ -163,7 +195,7 @@ class Clerk {
 
   /** Guided first, then the steps alone, then mostly against the clock. */
   private supportFor({ technique, sessions }: Track): WorkedSupport {
-    if (this.mind?.technique === technique.id && sessions > 1) return 'answer'
+    if (this.character.mind?.technique === technique.id && sessions > 1) return 'answer'
     if (sessions < 1) return 'guided'
     if (sessions < 2) return 'steps'
     return sessions % 4 === 1 ? 'steps' : 'answer'
@@ -191,7 +223,7 @@ class Clerk {
       return attempt
     })
     track.sessions += 1
-    if (support === 'answer') for (const attempt of attempts) moveOn(track, level, attempt)
+    if (support === 'answer') for (const attempt of attempts) moveOn(track, level, attempt, this.extraTime)
     return { ...set, id, startedAt: new Date(startedAt).toISOString(), attempts, recalls: [] }
   }
 
@@ -216,12 +248,12 @@ class Clerk {
 }
 
 /** Moves up or back by the same rules that judge everybody. */
-function moveOn(track: Track, workedAt: number, attempt: AttemptRecord): void {
+function moveOn(track: Track, workedAt: number, attempt: AttemptRecord, extraTime: number): void {
   if (workedAt !== track.level) return
   const { right, timed, totalMs, outcome } = figuresOf(finishedProgress(attempt))
   if (outcome !== 'done') return
   track.latest = [{ right, timed, totalMs }, ...track.latest].slice(0, lookedBackOn(LEVEL_RULES))
-  const { move } = adviseLevel(track.latest, track.technique.levels[track.level - 1]!.targetMs)
+  const { move } = adviseLevel(track.latest, track.technique.levels[track.level - 1]!.targetMs * extraTime)
   const to = track.level + (move === 'up' ? 1 : move === 'back' ? -1 : 0)
   if (to === track.level || to < 1 || to > track.technique.levels.length) return
   track.level = to

@@ -1,4 +1,5 @@
 export { demoLearners } from './demo.js'
+export { KINDS, type Kind } from './kinds.js'
 export { BEGINNER, type Traits } from './learner.js'
 export {
   goalReached,

@@ -4,6 +4,9 @@
  * - a fact comes faster with every use, by the power law of practice (Newell and Rosenbloom 1981), and its uses fade by
  *   half in `fadeDays`;
  * - the rest of a technique's steps come faster with its problems in the same way;
+ * - no fact comes faster than a floor, and a day is a good or a bad one as a whole;
+ * - a technique that is new takes longer and goes wrong more often, half as much after every dozen problems, and more
+ *   again after weeks without it;
  * - the longer the thinking at a step takes, the likelier it goes wrong; asking step by step costs reading;
  * - single times scatter log-normally about their median, as response times commonly do.
  */
@@ -31,6 +34,12 @@ export interface Traits {
   readonly weak: readonly number[]
   /** Spread of single times: standard deviation of their logarithm. */
   readonly scatter: number
+  /** The share of its first time below which no fact falls. */
+  readonly floor: number
+  /** What a technique never worked before costs on top: as a share of its times, and as a chance of a mistake a step. */
+  readonly fresh: { readonly share: number; readonly slipRate: number }
+  /** Spread between days: standard deviation of the logarithm. */
+  readonly moods: number
 }
 
 /** An ordinary beginner. */
@@ -43,7 +52,14 @@ export const BEGINNER: Traits = {
   slipRate: 0.016,
   weak: [],
   scatter: 0.3,
+  floor: 0,
+  fresh: { share: 0, slipRate: 0 },
+  moods: 0,
 }
+
+/** Problems after which half of what is new about a technique has worn off, and days in which half of that comes back. */
+const FRESH_PROBLEMS = 12
+const FRESH_DAYS = 45
 
 /** Days in which unused practice of a fact fades by half. */
 const FADE_DAYS = 20
@@ -60,6 +76,8 @@ export interface Tried {
 export class SimulatedLearner {
   private readonly uses = new Map<string, { readonly count: number; readonly day: string }>()
   private readonly problems = new Map<string, number>()
+  private readonly worked = new Map<string, { readonly count: number; readonly day: string }>()
+  private mood = { day: '', factor: 1 }
 
   constructor(
     readonly traits: Traits,
@@ -68,13 +86,31 @@ export class SimulatedLearner {
   ) {}
 
   /** One problem of a technique is done. @param weight less than 1 where it taught less */
-  practised(technique: string, weight = 1): void {
+  practised(technique: string, day: string, weight = 1): void {
     this.problems.set(technique, (this.problems.get(technique) ?? 0) + weight)
+    this.worked.set(technique, { count: this.familiar(technique, day) + weight, day })
+  }
+
+  /** How new a technique still is, or has become again: 1 never worked, 0 wholly familiar. */
+  private freshness(technique: string, day: string): number {
+    return 2 ** (-this.familiar(technique, day) / FRESH_PROBLEMS)
+  }
+
+  private familiar(technique: string, day: string): number {
+    const worked = this.worked.get(technique)
+    return worked ? worked.count * 2 ** (-daysBetween(worked.day, day) / FRESH_DAYS) : 0
+  }
+
+  /** How slow a day is as a whole. */
+  private moodOn(day: string): number {
+    const { moods } = this.traits
+    if (moods > 0 && day !== this.mood.day) this.mood = { day, factor: Math.exp(moods * normal(this.random)) }
+    return this.mood.factor
   }
 
   /** A fact alone. @param day ISO date; the time without keying */
   recall(fact: string, day: string): { readonly thinkMs: number; readonly right: boolean } {
-    const thinkMs = Math.round(this.factMs(fact, day) * this.scatter())
+    const thinkMs = Math.round(this.factMs(fact, day) * this.scatter() * this.moodOn(day))
     this.use(fact, day)
     return { thinkMs, right: this.random.unit() >= 2 * this.slipRate(thinkMs) }
   }
@@ -86,10 +122,12 @@ export class SimulatedLearner {
     const ids = step.facts.map((f) => cardOfFact(f)?.id ?? f)
     const facts = ids.reduce((sum, f) => sum + this.factMs(f, day), 0)
     for (const id of ids) this.use(id, day)
-    const reckoning = facts + carryMs * step.carries * skill
-    const think = (reckoning + READ_SHARE[support] * readMs * skill) * this.scatter()
+    const fresh = this.freshness(technique.id, day)
+    const reckoning = (facts + carryMs * step.carries * skill) * (1 + fresh * this.traits.fresh.share)
+    const think = (reckoning + READ_SHARE[support] * readMs * skill) * this.scatter() * this.moodOn(day)
     const keys = support === 'answer' ? 0 : keyMs * toText(step.expect).length
-    const chance = this.slipRate(reckoning) * (1 + Math.min(2, step.carries))
+    const chance =
+      this.slipRate(reckoning) * (1 + Math.min(2, step.carries)) + fresh * this.traits.fresh.slipRate
     const slip = this.random.unit() < chance ? this.likelySlip(step) : undefined
     return { ms: Math.round(think + keys), slip }
   }
@@ -104,9 +142,9 @@ export class SimulatedLearner {
   }
 
   private factMs(fact: string, day: string): number {
-    const { factMs, practice, weak } = this.traits
+    const { factMs, practice, weak, floor } = this.traits
     const heavy = weak.some((d) => fact.includes(String(d))) ? 2 : 1
-    return factMs * heavy * (1 + this.left(fact, day) / 4) ** -practice
+    return factMs * heavy * Math.max(floor, (1 + this.left(fact, day) / 4) ** -practice)
   }
 
   private use(fact: string, day: string): void {

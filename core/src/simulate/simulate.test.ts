@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { settingsForAge } from '../learner/settings.js'
 import { seeded } from '../number/random.js'
 import { median } from '../number/statistics.js'
 import { readProblem } from '../problem/expression.js'
@@ -6,9 +7,13 @@ import { techniqueById } from '../registry/techniques.js'
 import { durationOf } from '../session/events.js'
 import { judgeRecord } from '../session/verdict.js'
 import { isItem, itemsOf } from '../set/items.js'
+import type { Step } from '../technique/contract.js'
+import { trace, variantOf } from '../technique/driver.js'
 import { LEAST_MS, simulateAttempt } from './attempt.js'
 import { demoLearners } from './demo.js'
-import { SimulatedLearner } from './learner.js'
+import { KINDS, type Kind } from './kinds.js'
+import { BEGINNER, SimulatedLearner } from './learner.js'
+import { simulate } from './weeks.js'
 
 test('the demo is the same for the same day, and hangs together', () => {
   const learners = demoLearners('2026-03-01')
@@ -30,10 +35,85 @@ test('the demo is the same for the same day, and hangs together', () => {
     }
   }
   expect(ids.size).toBe(count)
+  // At every stage: how many days ago each was first and last here, and what the farthest and the one who is stuck work at.
+  const ago = (at: string) => Math.ceil((Date.parse('2026-03-01') - Date.parse(at)) / 86_400_000)
+  const of = (name: string) => learners.find((l) => l.name === name)!
+  const days = (name: string) => [...new Set(of(name).sessions.map((s) => ago(s.startedAt)))]
+  expect(days('Junia Bale')).toEqual([1])
+  expect(Math.max(...days('Pell Okonjo'))).toBe(18)
+  expect(of('Pell Okonjo').settings).toEqual(settingsForAge(10))
+  expect(Math.min(...days('Corin Hask'))).toBeGreaterThan(12)
+  const worked = (name: string, technique: string) =>
+    of(name).sessions.flatMap((s) => s.attempts.filter((a) => a.technique === technique))
+  expect(worked('Ilse Marrow', 'multiply-crosswise').some((a) => /^\d{4}\*\d{4}$/.test(a.expression))).toBe(
+    true,
+  )
+  const stuck = worked('Rafe Lindqvist', 'subtract-hold-drop')
+  // Up and back again for six weeks, and never beyond.
+  expect(new Set(stuck.map((a) => a.level))).toEqual(new Set([3, 4]))
+  expect(stuck.slice(-20).filter((a) => !judgeRecord(a).clean).length).toBeGreaterThan(4)
+})
+
+test('a new technique costs more time and mistakes, worn off by practice and back after weeks; a fact has a floor', () => {
+  const technique = techniqueById('add-running-total')
+  const [step] = trace(technique, readProblem('364+278'), variantOf(technique)).steps as [Step, ...Step[]]
+  const traits = {
+    ...BEGINNER,
+    ...{ readMs: 0, keyMs: 0, practice: 0, slipRate: 0, scatter: 0 },
+    fresh: { share: 1, slipRate: 0.5 },
+  }
+  const tries = (problems: number, day: string) => {
+    const all = Array.from({ length: 400 }, (_, seed) => {
+      const learner = new SimulatedLearner(traits, seeded(seed))
+      learner.practised(technique.id, '2026-03-01', problems)
+      return learner.tryStep(technique, step, 'guided', day)
+    })
+    return { ms: median(all.map((t) => t.ms))!, wrong: all.filter((t) => t.slip).length / all.length }
+  }
+  const known = tries(1000, '2026-03-01')
+  expect(tries(0, '2026-03-01').ms / known.ms).toBeCloseTo(2, 2)
+  expect(tries(12, '2026-03-01').ms / known.ms).toBeCloseTo(1.5, 2)
+  // Of two dozen problems one dozen is left after 45 days.
+  expect(tries(24, '2026-04-15').ms / known.ms).toBeCloseTo(1.5, 2)
+  expect(known.wrong).toBe(0)
+  expect(tries(0, '2026-03-01').wrong).toBeCloseTo(0.5, 1)
+
+  const learner = new SimulatedLearner({ ...traits, practice: 0.5, floor: 0.4 }, seeded(1))
+  const times = Array.from({ length: 100 }, () => learner.recall('7x8', '2026-03-01').thinkMs)
+  expect(times[0]).toBe(traits.factMs)
+  expect(times.at(-1)).toBe(0.4 * traits.factMs)
+})
+
+test('simulated weeks: never fewer at a first level than half-way up, longer targets sooner met, moods between days', () => {
+  const [, , adult] = KINDS as readonly [Kind, Kind, Kind]
+  const input = {
+    ...adult,
+    fadeDays: 20,
+    minutes: 10,
+    days: 30,
+    attendance: 1,
+    policy: 'plan' as const,
+    seed: 1,
+  }
+  const goal = ['add-running-total', 'add-pairs']
+  const days = [...simulate({ ...input, goal })]
+  for (const [i, d] of days.entries()) {
+    expect(d.day).toBe(i + 1)
+    expect(d.halfway).toBeLessThanOrEqual(d.moves)
+    expect(d.minutes).toBeGreaterThan(days[i - 1]?.minutes ?? 0)
+  }
+  expect(days.at(-1)!.known).toBeGreaterThan(0)
+  const movesIn = (extraTime: number) => [...simulate({ ...input, goal, extraTime, days: 12 })].at(-1)!.moves
+  expect(movesIn(3)).toBeGreaterThan(movesIn(1))
+  const moody = new SimulatedLearner({ ...BEGINNER, practice: 0, scatter: 0, moods: 0.2 }, seeded(1))
+  const on = (day: string) => moody.recall('7x8', day).thinkMs
+  expect(on('2026-03-01')).toBe(on('2026-03-01'))
+  expect(on('2026-03-02')).not.toBe(on('2026-03-01'))
 })
 
 test('a simulated learner gets faster with practice, by the power law of its traits, and forgets', () => {
   const traits = {
+    ...BEGINNER,
     factMs: 1000,
     carryMs: 0,
     keyMs: 0,
@@ -74,6 +154,7 @@ test('a simulated learner gets faster with practice, by the power law of its tra
 test('weak digits take longer and go wrong more often', () => {
   const tries = (weak: number[]) => {
     const traits = {
+      ...BEGINNER,
       factMs: 800,
       carryMs: 0,
       keyMs: 0,

@@ -42,6 +42,8 @@ export interface SimulationInput {
   /** The share of days on which there is practice at all. */
   readonly attendance: number
   readonly policy: Policy
+  /** Targets are so many times as long; 1 when left out. */
+  readonly extraTime?: number
   /** The techniques to be learnt, in teaching order. */
   readonly goal: readonly string[]
   readonly seed: number
@@ -54,6 +56,8 @@ export interface SimulatedDay {
   readonly minutes: number
   /** Techniques of the goal that are known: at target without steps. */
   readonly known: number
+  /** Techniques of the goal that have been moved up to the middle of their levels. */
+  readonly halfway: number
   /** Level moves up so far. */
   readonly moves: number
 }
@@ -74,7 +78,7 @@ export function* simulate(input: SimulationInput): Generator<SimulatedDay> {
   let minutes = 0
   for (let d = 1; d <= input.days; d += 1) {
     if (weeks.comesToday()) minutes += weeks.practise(dayAfter(FIRST_DAY, d - 1)) / 60_000
-    yield { day: d, minutes, known: weeks.known().length, moves: weeks.movesUp }
+    yield { day: d, minutes, known: weeks.known().length, halfway: weeks.halfway(), moves: weeks.movesUp }
   }
 }
 
@@ -98,7 +102,10 @@ class Weeks {
   private picked: readonly string[] = []
   private day = FIRST_DAY
 
+  private readonly extraTime: number
+
   constructor(private readonly input: SimulationInput) {
+    this.extraTime = input.extraTime ?? 1
     this.learner = new SimulatedLearner(input.traits, seeded(input.seed), input.fadeDays)
   }
 
@@ -107,12 +114,17 @@ class Weeks {
   }
 
   private mastery(): readonly Mastery[] {
-    this.read ??= masteryOf({ latest: this.latest, moves: this.moves })
+    this.read ??= masteryOf({ latest: this.latest, moves: this.moves, extraTime: this.extraTime })
     return this.read
   }
 
   known(): readonly Mastery[] {
     return this.mastery().filter((m) => m.state === 'known' && this.input.goal.includes(m.technique.id))
+  }
+
+  halfway(): number {
+    const levelOn = (id: string) => this.moves.find((m) => m.technique === id)?.to ?? 1
+    return this.input.goal.filter((id) => levelOn(id) > techniqueById(id).levels.length / 2).length
   }
 
   /** One day's practice. @returns the milliseconds it took */
@@ -144,7 +156,7 @@ class Weeks {
     const { minutes, goal, traits } = this.input
     const banned = TECHNIQUES.map((t) => t.id).filter((id) => !goal.includes(id))
     return planDay({
-      settings: { ...DEFAULT_SETTINGS, minutes, banned },
+      settings: { ...DEFAULT_SETTINGS, minutes, banned, extraTime: this.extraTime },
       day: this.day,
       now: this.at(0),
       memories: [...this.memories.values()],
@@ -222,7 +234,7 @@ class Weeks {
       if (!problem) break
       const one = this.work(technique, problem, support)
       worked.unshift(one)
-      this.learner.practised(item.id, firm ? 1 : SHAKY)
+      this.learner.practised(item.id, this.day, firm ? 1 : SHAKY)
       clock += one.totalMs + BETWEEN_MS
     }
     if (worked.length > 0)
@@ -270,7 +282,8 @@ class Weeks {
     this.read = undefined
     if (session.support !== 'answer') return
     const { answers } = this.latest.at(-1)!
-    const { move } = adviseLevel(answers, levelOf(techniqueById(technique), level).targetMs)
+    const targetMs = levelOf(techniqueById(technique), level).targetMs * this.extraTime
+    const { move } = adviseLevel(answers, targetMs)
     const to = level + (move === 'up' ? 1 : move === 'back' ? -1 : 0)
     if (to === level || to < 1 || to > techniqueById(technique).levels.length) return
     const moved: Move = { technique, to, by: 'rule' }

@@ -6,6 +6,7 @@ import { type Database, write } from './database.js'
 import { addRecalls } from './facts.js'
 import { allLearners } from './learners.js'
 import { learner, session } from './schema.js'
+import { changeSettingsIn } from './settings.js'
 
 /** Everybody invented, with all that is recorded of them. */
 export function demoIds(db: Database): string[] {
@@ -27,8 +28,9 @@ export function loadDemo(db: Database, today: string): number {
   write(db, (tx) => {
     // Those of an earlier demo who were removed come anew.
     tx.delete(learner).where(eq(learner.demo, true)).run()
-    for (const { id, name, sessions } of demoLearners(today)) {
+    for (const { id, name, settings, sessions } of demoLearners(today)) {
       tx.insert(learner).values({ id, name, timeZone: 'UTC', demo: true }).run()
+      changeSettingsIn(tx, id, settings)
       for (const { attempts, recalls: _, ...row } of sessions) {
         tx.insert(session)
           .values({ ...row, learnerId: id })

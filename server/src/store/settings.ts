@@ -1,6 +1,6 @@
 import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
 import { eq, sql } from 'drizzle-orm'
-import { type Database, write } from './database.js'
+import { type Database, type Transaction, write } from './database.js'
 import { rememberAllFacts } from './facts.js'
 import { keepRules } from './moves.js'
 import { prepared } from './prepared.js'
@@ -26,15 +26,22 @@ export function changeSettings(
   learnerId: string,
   change: Partial<LearnerSettings>,
 ): LearnerSettings {
-  return write(db, (tx) => {
-    const settings = { ...settingsOf(tx, learnerId), ...change }
-    tx.insert(learnerSettings)
-      .values({ learnerId, settings })
-      .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
-      .run()
-    if (change.rules || change.targets || change.extraTime) keepRules(tx, learnerId, settings)
-    // What counts as remembered follows from the time allowed.
-    if (change.extraTime) rememberAllFacts(tx, learnerId, settings.extraTime)
-    return settings
-  })
+  return write(db, (tx) => changeSettingsIn(tx, learnerId, change))
+}
+
+/** The same within a transaction that does more. */
+export function changeSettingsIn(
+  tx: Transaction,
+  learnerId: string,
+  change: Partial<LearnerSettings>,
+): LearnerSettings {
+  const settings = { ...settingsOf(tx, learnerId), ...change }
+  tx.insert(learnerSettings)
+    .values({ learnerId, settings })
+    .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
+    .run()
+  if (change.rules || change.targets || change.extraTime) keepRules(tx, learnerId, settings)
+  // What counts as remembered follows from the time allowed.
+  if (change.extraTime) rememberAllFacts(tx, learnerId, settings.extraTime)
+  return settings
 }

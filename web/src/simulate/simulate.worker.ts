@@ -1,9 +1,14 @@
-/** Runs a simulated learner away from the page, day by day. */
-import { simulate } from '@tachymetra/core/simulate'
-import type { SimulationAsked, SimulationSaid } from './SimulatePage.js'
+/** Runs simulated learners away from the page, each until everything is learnt or the weeks are over. */
+import { type SimulatedDay, simulate } from '@tachymetra/core/simulate'
+import type { Run, SimulationAsked } from './outcome.js'
 
 addEventListener('message', ({ data }: MessageEvent<SimulationAsked>) => {
-  for (const input of data.runs)
-    for (const day of simulate(input)) postMessage({ policy: input.policy, day } satisfies SimulationSaid)
-  postMessage({ done: true } satisfies SimulationSaid)
+  for (const input of data.runs) {
+    const days: SimulatedDay[] = []
+    for (const day of simulate(input)) {
+      days.push(day)
+      if (day.halfway === input.goal.length) break
+    }
+    postMessage({ policy: input.policy, seed: input.seed, days } satisfies Run)
+  }
 })
