@@ -4,7 +4,17 @@ import { techniqueById } from '@tachymetra/core/registry'
 import { itemCount } from '@tachymetra/core/set'
 import { trace } from '@tachymetra/core/technique'
 import type { AttemptWire, LearnerWire, SessionPage } from '@tachymetra/core/wire'
-import { answerOne, chooseSession, expect, problemOn, sessionRows, stepValues, test, type } from './bench.js'
+import {
+  answerOne,
+  chooseSession,
+  expect,
+  pick,
+  problemOn,
+  sessionRows,
+  stepValues,
+  test,
+  type,
+} from './bench.js'
 
 test('watched, guided with a slip, then five against the clock: the record shows it after a restart', async ({
   page,
@@ -269,4 +279,33 @@ test('what is typed appears on the rule where it belongs, from the right too whe
   await page.reload()
   await page.getByRole('button', { name: 'Write from the left' }).click()
   await answerOne(page)
+})
+
+test('numbers are written as they were chosen, everywhere, and a decimal comma is typed and read', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/settings`)
+  await pick(page, 'Decimal sign', 'comma')
+  await pick(page, 'Between thousands', 'comma or point')
+  await pick(page, 'Times', '·')
+  await expect(page.getByText('1\u2060.234,5 · 7')).toBeVisible()
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Crosswise', level: 12, support: 'Answer only', count: 1 })
+  const problem = await problemOn(page)
+  const answer = toText(answerOf(problem)).replace('.', ',')
+  await expect(page.locator('.rule')).toContainText('·')
+  expect(answer).toContain(',')
+  await page.keyboard.type(answer)
+  await expect(page.getByTestId('entry')).toHaveValue(answer)
+  await page.keyboard.press('Enter')
+  await expect(page.locator('#said')).toContainText(/Right first time, in \d,\d s/)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('region', { name: 'Answer only' })).toContainText('1 of 1')
+  await expect(page.getByRole('region', { name: 'Answer only' })).toContainText(/\d,\d s/)
+  await expect(page.locator('.ant-table-row')).toContainText(/\d,\d.* · |· \d+,\d/)
+  // The same in a file: it is read by somebody else, who reads numbers as they are written here.
+  await page.goto(`${server.url}/compare?p=1.234,5*2`)
+  await expect(page.locator('.big').first()).toContainText('1\u2060.234,5 · 2 = 2\u2060.469')
+  await expect(page.getByText(/about \d+,\d s for you/).first()).toBeVisible()
 })

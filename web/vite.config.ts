@@ -3,7 +3,8 @@ import { defineConfig } from 'vite'
 import { version } from './package.json'
 
 export default defineConfig({
-  plugins: [react()],
+  // Every text passes there on its way to the page, to be written as numbers are written in this browser.
+  plugins: [react({ jsxImportSource: '#written' })],
   define: { __VERSION__: JSON.stringify(version) },
   // The core is taken from its sources, so that hot reload reaches it too.
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },

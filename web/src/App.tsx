@@ -42,13 +42,18 @@ const AttemptPage = lazily(() => import('./record/AttemptPage.js'))
 export function App() {
   const [light, palette] = useLight()
   const textSize = useTextSize()
+  const { numbers } = useSettings()
+  useLayoutEffect(() => {
+    document.documentElement.style.setProperty('--point', `"${numbers.decimal}"`)
+  }, [numbers.decimal])
   return (
     <ConfigProvider
       theme={antTheme(light, palette, textSize)}
       button={{ autoInsertSpace: false }}
       wave={{ disabled: true }}
     >
-      <QueryClientProvider client={queryClient}>
+      {/* All that stands on the page is made anew when numbers are to be written in another way. */}
+      <QueryClientProvider client={queryClient} key={Object.values(numbers).join()}>
         <BrowserRouter>
           <Routes>
             <Route element={<Page />}>

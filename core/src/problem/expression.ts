@@ -70,7 +70,8 @@ const OVER = '/÷:'
 /**
  * Reads an expression: signed decimals joined by + and - ("58+36-19"); a product ("36*52", also x and
  * ×), alone or with a number ("4998*3+6") or a second product ("16*23+16*27"); a square ("7.5^2", "7.5²"); a root ("sqrt(70)", "√70");
- * a quotient ("2184/6", also ÷); a number alone, to be read or set on a frame. Spaces and thousands commas are allowed.
+ * a quotient ("2184/6", also ÷); a number alone, to be read or set on a frame. Spaces and thousands commas are allowed; a comma that parts no thousands is a
+ * decimal comma.
  * @throws InputError that names what is wrong and its position.
  */
 export function readProblem(text: string): Problem {
@@ -138,6 +139,9 @@ function unsigned({ sign, size }: Term): Decimal {
   if (sign < 0) throw new InputError('Only the numbers of a sum may be below 0.')
   return size
 }
+
+/** Thousands parted by commas or spaces, then a point; or a comma, where no thousands can be meant: 7,5 and 0,125 but 1,234. */
+const NUMBER = /^((?:\d+(?:(?<!^0)[,\s\u2009\u202f]\d{3}(?!\d))*)?)(?:[.,](\d+))?/
 
 /** Walks the text once; each method consumes what it names or throws at the character that does not fit. */
 class Scanner {
@@ -214,8 +218,7 @@ class Scanner {
 
   private number(): Decimal {
     const start = this.at
-    const found =
-      /^(?:\d+(?:[,\s\u2009\u202f]\d{3}(?!\d))*)?(?:\.\d+)?/.exec(this.text.slice(start))?.[0] ?? ''
+    const [found, whole, part] = NUMBER.exec(this.text.slice(start)) as unknown as [string, string, string?]
     if (found === '') this.refuse('Expected a number')
     this.at += found.length
     const digits = found.replace(/\D/g, '').length
@@ -224,15 +227,13 @@ class Scanner {
     const beyond = this.text.charAt(this.at)
     if (beyond === '.' || beyond === ',') {
       const rule =
-        beyond === ','
-          ? 'A thousands comma has exactly three digits after it'
-          : found.includes('.')
-            ? 'A number has one decimal point only'
-            : 'A decimal point needs a digit after it'
+        part === undefined
+          ? `A decimal ${beyond === ',' ? 'comma' : 'point'} needs a digit after it`
+          : 'A number has one decimal point or comma only'
       throw new InputError(`${rule} (character ${this.at + 1}).`, this.at)
     }
     this.skipSpace()
-    return readDecimal(found)!
+    return readDecimal(part === undefined ? whole : `${whole}.${part}`)!
   }
 
   private refuse(expected: string): never {

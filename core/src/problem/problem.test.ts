@@ -35,6 +35,10 @@ test.each([
   ['16×23 − 16*27', '16*23-16*27', '16 × 23 − 16 × 27'],
   ['-5+3', '-5+3', '−5 + 3'],
   ['4,096.5', '4096.5', '4\u2009096.5'],
+  // A comma that parts no thousands is a decimal comma.
+  ['7,5^2', '7.5^2', '7.5²'],
+  ['0,125+12,25', '0.125+12.25', '0.125 + 12.25'],
+  ['1,234,56', '1234.56', '1\u2009234.56'],
 ])('%s is %s, for people %s', (typed, printed, words) => {
   const problem = readProblem(typed)
   expect(printProblem(problem)).toBe(printed)
@@ -53,7 +57,8 @@ test.each([
   ['47+a', 3, 'not "a"'],
   ['47+', 3, 'ends here'],
   ['12 34', 3, 'stand side by side'],
-  ['1,23+4', 1, 'three digits after'],
+  ['1,+4', 1, 'decimal comma needs a digit'],
+  ['1,2,3', 3, 'one decimal point or comma only'],
   ['5.+2', 1, 'digit after it'],
   ['1.2.3+4', 3, 'one decimal point'],
   ['1e5+2', 1, 'not "e"'],

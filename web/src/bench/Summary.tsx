@@ -5,7 +5,7 @@ import { progressOf } from '@tachymetra/core/session'
 import { scoreOf } from '@tachymetra/core/set'
 import type { Tally } from '@tachymetra/core/technique'
 import type { ItemPace } from '@tachymetra/core/wire'
-import { levelReasonWords, newBestWords, slipName } from '@tachymetra/core/words'
+import { levelReasonWords, newBestWords, slipName, times } from '@tachymetra/core/words'
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
@@ -75,7 +75,7 @@ export function Summary({
           <ul className="plain-list">
             {slips.map(({ id, count }) => (
               <li key={id}>
-                {count} × {slipName(id)}
+                {slipName(id)}: {times(count)}
               </li>
             ))}
           </ul>

@@ -12,6 +12,7 @@ import { Checks } from '../parts/Checks.js'
 import { ExpressionInput } from '../parts/ExpressionInput.js'
 import { Fold } from '../parts/Fold.js'
 import { StepsOnRule } from '../parts/StepsOnRule.js'
+import { typedHere } from '../written/written.js'
 import './compare.css'
 
 const FIRST = '63*67'
@@ -79,7 +80,7 @@ export default function Compare() {
 
 function compared(text: string, variants: Parameters<typeof compareWays>[1]): Comparison | { error: string } {
   try {
-    return compareWays(readProblem(text), variants)
+    return compareWays(readProblem(typedHere(text)), variants)
   } catch (error) {
     if (error instanceof InputError) return { error: error.message }
     throw error
@@ -162,7 +163,7 @@ function CheckAnswer({
 }) {
   const [text, setText] = useState(toText(right))
   const field = useId()
-  const answer = readDecimal(text)
+  const answer = readDecimal(typedHere(text))
   return (
     <section className="stack">
       <h2>Check an answer quickly</h2>

@@ -15,6 +15,15 @@ export interface FlashSettings extends Staircase {
   readonly size: number
 }
 
+/** How numbers are written; whatever is kept is one of these signs. */
+export interface NumberSettings {
+  readonly decimal: '.' | ','
+  /** What parts thousands: a thin space, nothing, or the comma or point that is not the decimal sign. */
+  readonly grouping: 'space' | 'none' | 'sign'
+  readonly times: '×' | '·' | '*'
+  readonly over: '÷' | ':' | '/'
+}
+
 export interface Settings {
   readonly theme: 'system' | 'day' | 'night'
   /** Size of everything, as last set for the learner of this tab: known before the server is asked. */
@@ -38,6 +47,7 @@ export interface Settings {
   /** Milliseconds between two bead moves that are played. */
   readonly beadMs: number
   readonly flash: FlashSettings
+  readonly numbers: NumberSettings
   /** The deck of facts last chosen, and how many a round has. */
   readonly factDeck: string
   readonly factCount: number
@@ -61,6 +71,7 @@ const DEFAULTS: Settings = {
   strict: false,
   restMs: 3500,
   beadMs: 550,
+  numbers: { decimal: '.', grouping: 'space', times: '×', over: '÷' },
   factDeck: 'to-ten',
   factCount: 20,
   flash: {

@@ -18,6 +18,7 @@ import { FilePick } from '../parts/FilePick.js'
 import { Mark } from '../parts/Mark.js'
 import { Trouble } from '../parts/Trouble.js'
 import { levelWords, when } from '../parts/words.js'
+import { written } from '../written/written.js'
 
 /** A learner's record taken out in open formats, and attempts brought in. */
 export default function ExchangePage() {
@@ -187,7 +188,10 @@ function BringIn({ learner }: { readonly learner: LearnerWire }) {
                 title: 'When',
                 render: (_, r) => 'row' in r && when(r.row.attempt.startedAt, learner.timeZone),
               },
-              { title: 'Time', render: (_, r) => 'row' in r && seconds(durationOf(r.row.attempt.events)) },
+              {
+                title: 'Time',
+                render: (_, r) => 'row' in r && written(seconds(durationOf(r.row.attempt.events))),
+              },
             ]}
           />
         </>

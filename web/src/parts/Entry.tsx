@@ -1,5 +1,6 @@
 import type { AnyQuestion } from '@tachymetra/core/question'
 import { type ReactNode, useEffect, useRef } from 'react'
+import { useSettings } from '../data/settings.js'
 import { Keypad } from './Keypad.js'
 import { HAS_TOUCH } from './touch.js'
 import './entry.css'
@@ -29,6 +30,7 @@ export function Entry(props: Props) {
   const { kind, text, onKey, onErase, onEnter, hidden = false, inPlace = false, children } = props
   const field = useRef<HTMLInputElement>(null)
   const { choices } = kind
+  const { decimal } = useSettings().numbers
   useEffect(() => field.current?.focus(), [])
   return (
     <>
@@ -39,7 +41,7 @@ export function Entry(props: Props) {
           aria-label={props.label}
           aria-labelledby={props.labelledBy}
           aria-describedby={props.describedBy}
-          value={text.replace('-', '−')}
+          value={text.replace('-', '−').replace('.', decimal)}
           readOnly
           inputMode="none"
           autoComplete="off"

@@ -1,3 +1,4 @@
+import { useSettings } from '../data/settings.js'
 import './entry.css'
 
 const ERASE = '⌫'
@@ -46,6 +47,7 @@ function laidOut(keys: readonly string[]): readonly string[] {
 
 /** Large keys for touch, so that no system keyboard has to come up. They act on touch, not on release. */
 export function Keypad({ keys, onKey, onErase, enter }: Props) {
+  const { decimal } = useSettings().numbers
   // A press by touch or mouse acts at once; `click` then only serves keyboards and screen readers.
   const acts = (act: () => void) => ({
     onPointerDown: (event: React.PointerEvent) => {
@@ -68,7 +70,7 @@ export function Keypad({ keys, onKey, onErase, enter }: Props) {
             aria-label={NAMES[key]}
             {...acts(() => (key === ERASE ? onErase() : onKey(key)))}
           >
-            {SHOWN[key] ?? key}
+            {key === '.' ? decimal : (SHOWN[key] ?? key)}
           </button>
         ),
       )}

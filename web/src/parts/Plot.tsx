@@ -1,5 +1,6 @@
 import Plotly from 'plotly.js-basic-dist-min'
 import { useEffect, useRef } from 'react'
+import { currentSettings } from '../data/settings.js'
 import { currentPalette } from '../theme.js'
 import type { Ink } from './axis.js'
 
@@ -16,6 +17,7 @@ export default function Plot(props: {
     const element = box.current!
     const paint = () => {
       const c = currentPalette()
+      const { decimal } = currentSettings().numbers
       const { traces, layout } = draw(c)
       const page = {
         paper_bgcolor: 'transparent',
@@ -23,6 +25,7 @@ export default function Plot(props: {
         font: { family: 'Atkinson Hyperlegible Next, sans-serif', size: 14, color: c.ink },
         margin: { l: 56, r: 12, t: 8, b: 32 },
         legend: { orientation: 'h', y: 1.14 },
+        separators: decimal === '.' ? '.,' : ',.',
       }
       void Plotly.react(
         element,

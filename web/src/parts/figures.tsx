@@ -7,6 +7,7 @@ import type { AttemptSummary, ItemPace } from '@tachymetra/core/wire'
 import { seconds, slipName } from '@tachymetra/core/words'
 import { Table } from 'antd'
 import { Link } from 'react-router'
+import { written } from '../written/written.js'
 import { Mark } from './Mark.js'
 import { practiceNames } from './setName.js'
 import './figures.css'
@@ -117,7 +118,7 @@ export function AttemptTable({
             </>
           ),
         },
-        { title: 'Time', render: (_, a) => (a.timed ? seconds(a.totalMs) : 'not timed') },
+        { title: 'Time', render: (_, a) => (a.timed ? written(seconds(a.totalMs)) : 'not timed') },
       ]}
     />
   )

@@ -1,7 +1,7 @@
 import { rightPerMinute } from '@tachymetra/core/learner'
 import { SUPPORT_NAMES } from '@tachymetra/core/session'
 import type { SessionWire } from '@tachymetra/core/wire'
-import { seconds, slipName } from '@tachymetra/core/words'
+import { seconds, slipName, times } from '@tachymetra/core/words'
 import { Button, Table } from 'antd'
 import { Link } from 'react-router'
 import { useSessions } from '../data/queries.js'
@@ -9,6 +9,7 @@ import { Loading } from '../parts/Loading.js'
 import { practiceNames } from '../parts/setName.js'
 import { Trouble } from '../parts/Trouble.js'
 import { when } from '../parts/words.js'
+import { written } from '../written/written.js'
 import { useItsLearner } from './Record.js'
 import { TechniqueChoice } from './TechniqueChoice.js'
 import { useChosenTechnique } from './useChosen.js'
@@ -42,14 +43,17 @@ export default function SessionsPage() {
           { title: 'What', render: (_, s) => practiceNames(s.paces).join('; ') },
           { title: 'Support', render: (_, s) => s.paces.map((p) => SUPPORT_NAMES[p.support]).join(', ') },
           { title: 'Right', render: (_, s) => s.paces.map((p) => `${p.right} of ${p.attempts}`).join(', ') },
-          { title: 'Median time', render: (_, s) => s.paces.map((p) => seconds(p.medianMs)).join(', ') },
+          {
+            title: 'Median time',
+            render: (_, s) => written(s.paces.map((p) => seconds(p.medianMs)).join(', ')),
+          },
           {
             title: 'Right a minute',
-            render: (_, s) => s.paces.map((p) => rightPerMinute(p)?.toFixed(1) ?? '–').join(', '),
+            render: (_, s) => written(s.paces.map((p) => rightPerMinute(p)?.toFixed(1) ?? '–').join(', ')),
           },
           {
             title: 'Mistakes',
-            render: (_, s) => s.slips.map((x) => `${x.count} × ${slipName(x.id)}`).join(', '),
+            render: (_, s) => s.slips.map((x) => `${slipName(x.id)} ${times(x.count)}`).join(', '),
           },
         ]}
       />

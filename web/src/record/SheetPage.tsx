@@ -6,6 +6,7 @@ import { useLearners } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { PlainTable } from '../parts/PlainTable.js'
 import { Trouble } from '../parts/Trouble.js'
+import { writtenPlain } from '../written/written.js'
 import { useItsLearner } from './Record.js'
 import { useSheets } from './sheets.js'
 
@@ -57,6 +58,13 @@ export default function SheetPage() {
   )
 }
 
+/** A sheet with its numbers as they are written here. */
+function writtenHere(sheet: Sheet): Sheet {
+  const all = (texts: readonly string[]) => texts.map(writtenPlain)
+  const tables = sheet.tables.map((t) => ({ ...t, rows: t.rows.map(all) }))
+  return { ...sheet, lines: all(sheet.lines), tables }
+}
+
 /** Ways to take the sheets along; none are given while one is still on its way. */
 function Out({ sheets }: { readonly sheets: readonly Sheet[] }) {
   const [fault, setFault] = useState<Error>()
@@ -67,7 +75,11 @@ function Out({ sheets }: { readonly sheets: readonly Sheet[] }) {
       const { sheetPdf } = await import('./sheetPdf.js')
       const title =
         sheets.length === 1 ? first!.title : `Progress of ${sheets.length} learners, ${first!.day}`
-      handOut(`${title}.pdf`, 'application/pdf', new Uint8Array(await sheetPdf(title, sheets)))
+      handOut(
+        `${title}.pdf`,
+        'application/pdf',
+        new Uint8Array(await sheetPdf(title, sheets.map(writtenHere))),
+      )
     } catch (error) {
       setFault(error as Error)
     }

@@ -1,5 +1,5 @@
 import { Checkbox, Select } from 'antd'
-import { changeSettings, type Settings, useSettings } from '../data/settings.js'
+import { changeSettings, type NumberSettings, type Settings, useSettings } from '../data/settings.js'
 import { ONWARD } from '../parts/onward.js'
 
 const THEMES: { value: Settings['theme']; label: string }[] = [
@@ -7,6 +7,61 @@ const THEMES: { value: Settings['theme']; label: string }[] = [
   { value: 'day', label: 'day' },
   { value: 'night', label: 'night' },
 ]
+
+const DECIMALS: { value: NumberSettings['decimal']; label: string }[] = [
+  { value: '.', label: 'point' },
+  { value: ',', label: 'comma' },
+]
+const GROUPINGS: { value: NumberSettings['grouping']; label: string }[] = [
+  { value: 'space', label: 'thin space' },
+  { value: 'none', label: 'nothing' },
+  { value: 'sign', label: 'comma or point' },
+]
+const TIMES: NumberSettings['times'][] = ['×', '·', '*']
+const OVERS: NumberSettings['over'][] = ['÷', ':', '/']
+
+/** How numbers and signs are written, with one of each as it comes out. */
+function Numbers() {
+  const { numbers } = useSettings()
+  const choice = <Key extends keyof NumberSettings>(
+    key: Key,
+    label: string,
+    options: { value: NumberSettings[Key]; label: string }[],
+  ) => (
+    <label htmlFor={key}>
+      <span>{label}</span>
+      <Select
+        id={key}
+        value={numbers[key]}
+        options={options}
+        onChange={(value) => changeSettings({ numbers: { ...numbers, [key]: value } })}
+        style={{ minWidth: '9rem' }}
+      />
+    </label>
+  )
+  return (
+    <fieldset>
+      <legend>Numbers</legend>
+      <div className="parameters">
+        {choice('decimal', 'Decimal sign', DECIMALS)}
+        {choice('grouping', 'Between thousands', GROUPINGS)}
+        {choice(
+          'times',
+          'Times',
+          TIMES.map((value) => ({ value, label: value })),
+        )}
+        {choice(
+          'over',
+          'Divided by',
+          OVERS.map((value) => ({ value, label: value })),
+        )}
+      </div>
+      <p>
+        <span className="mono">{'1\u2009234.5 × 7'}</span> and <span className="mono">96 ÷ 8</span>
+      </p>
+    </fieldset>
+  )
+}
 
 /** What holds in this browser, whoever practises in it. */
 export default function Mine() {
@@ -36,6 +91,7 @@ export default function Mine() {
           />
         </label>
       </div>
+      <Numbers />
       <Checkbox checked={clock} onChange={(event) => changeSettings({ clock: event.target.checked })}>
         Show the clock in practice
       </Checkbox>

@@ -16,6 +16,7 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { Missing } from '../parts/Missing.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
+import { typedHere } from '../written/written.js'
 import './teach.css'
 
 /** One technique explained, on the learner's own numbers. */
@@ -155,7 +156,7 @@ const MOST_SLIPS = 5
 
 function workedOut(technique: Technique, text: string, variant: Parameters<typeof trace>[2]) {
   try {
-    const problem = readProblem(text)
+    const problem = readProblem(typedHere(text))
     const { steps, answer } = trace(technique, problem, variant)
     const all = steps.flatMap((step) => step.slips().map((slip) => ({ slip, step })))
     const likeliest = all.sort((a, b) => b.slip.odds - a.slip.odds)
