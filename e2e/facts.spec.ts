@@ -68,7 +68,7 @@ test('facts: no Enter, a wrong one shown and asked again, slow counts as not rec
   }
   const before = await recalls()
   await page.goto(`${server.url}/facts`)
-  await pick(page, 'Facts', 'Tables to 9 × 9')
+  await page.getByRole('radio', { name: /^Tables to 9 × 9/ }).check()
   await page.getByLabel('How many').fill('5')
   await page.keyboard.press('Tab')
   await page.getByRole('button', { name: 'Start', exact: true }).click()

@@ -288,7 +288,7 @@ test('an address that leads nowhere says what may have happened, and leads on', 
     ['bench/x', 'This session is not here'],
     [`record/session/${nobody}`, 'This session is not in the record'],
     ['record/attempt/x', 'This problem is not in the record'],
-    ['teach/x', 'There is no such technique'],
+    ['learn/x', 'There is no such technique'],
     ['nowhere', 'There is no such page'],
   ] as const) {
     await page.goto(`${server.url}/${path}`)

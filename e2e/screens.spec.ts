@@ -110,6 +110,7 @@ for (const look of [
     await expect(page.locator('.week')).toBeVisible()
     await check()
     for (const path of [
+      'learn',
       'facts',
       'soroban',
       'flash',

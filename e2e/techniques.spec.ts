@@ -37,10 +37,10 @@ for (const group of Array.from({ length: 6 }, (_, i) => HEADWORK.filter((_, t) =
   })
 
 async function openWatchGuide(page: Page, url: string, technique: Technique): Promise<void> {
-  await page.goto(`${url}/teach/${technique.id}`)
+  await page.goto(`${url}/learn/${technique.id}`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText(technique.name)
   const lesson = trace(technique, readProblem(technique.lesson.example), variantOf(technique))
-  await expect(page.locator('.teach-steps li')).toHaveCount(lesson.steps.length)
+  await expect(page.locator('.lesson-steps li')).toHaveCount(lesson.steps.length)
 
   await page.goto(url)
   const level = Math.ceil(technique.levels.length / 2)

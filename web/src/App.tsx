@@ -15,7 +15,8 @@ import { antTheme, type Light, lightUp, type Palette } from './theme.js'
 
 const Bench = lazily(() => import('./bench/Bench.js'))
 const Compare = lazily(() => import('./compare/Compare.js'))
-const Teach = lazily(() => import('./teach/Teach.js'))
+const LearnPage = lazily(() => import('./learn/LearnPage.js'))
+const LessonPage = lazily(() => import('./learn/LessonPage.js'))
 const Flash = lazily(() => import('./flash/Flash.js'))
 const GridPage = lazily(() => import('./flash/GridPage.js'))
 const FactsPage = lazily(() => import('./facts/FactsPage.js'))
@@ -64,7 +65,8 @@ export function App() {
               <Route path="facts" element={<FactsPage />} />
               <Route path="soroban" element={<FreeFrame />} />
               <Route path="compare" element={<Compare />} />
-              <Route path="teach/:id" element={<Teach />} />
+              <Route path="learn" element={<LearnPage />} />
+              <Route path="learn/:id" element={<LessonPage />} />
               <Route path="record" element={<Record />}>
                 <Route index element={<DaysPage />} />
                 <Route path="pace" element={<PacePage />} />
@@ -184,6 +186,7 @@ function Page() {
               Bench
             </Link>
           )}
+          <NavLink to="/learn">Learn</NavLink>
           <NavLink to="/facts">Facts</NavLink>
           <NavLink to="/soroban">Soroban</NavLink>
           <Link to="/flash" aria-current={['/flash', '/grid'].includes(pathname) ? 'page' : undefined}>

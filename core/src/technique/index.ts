@@ -13,6 +13,7 @@ export type {
   Technique,
   Variant,
 } from './contract.js'
+export { FAMILIES } from './contract.js'
 export { momentAfter, type Trace, trace, variantOf, wayWords } from './driver.js'
 export type { Effort } from './effort.js'
 export { typedIn, writtenFromRight, type Zone, zoneOf } from './entering.js'

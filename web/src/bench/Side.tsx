@@ -23,7 +23,7 @@ export function Side({ progress, technique }: { readonly progress: Progress; rea
       <Steps entries={progress.entries} />
       {progress.support !== 'answer' && <WayWorked progress={progress} />}
       <p>
-        <Link to={`/teach/${technique}`}>How it is done</Link>
+        <Link to={`/learn/${technique}`}>How it is done</Link>
       </p>
     </aside>
   )

@@ -92,17 +92,19 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
   const own = useMemo(() => times && quickestFor(found, times), [found, times])
   return (
     <>
-      <p className="big mono">{solvedWords(problem, answer)}</p>
-      <div className="advice">
-        <p>{advice}</p>
-        {own && <p>{own.advice}</p>}
-        {ways[0] && <p className="faint">When to think of it: {ways[0].technique.lesson.when}</p>}
+      <div className="found">
+        <p className="big mono">{solvedWords(problem, answer)}</p>
+        <div className="advice">
+          <p>{advice}</p>
+          {own && <p>{own.advice}</p>}
+          {ways[0] && <p className="faint">When to think of it: {ways[0].technique.lesson.when}</p>}
+        </div>
       </div>
       <section className="ways" aria-label="The ways that fit, least effort first">
         {ways.map(({ technique, work, effort }, i) => (
           <article key={technique.id} className="way">
             <h2>
-              <Link to={`/teach/${technique.id}?p=${encodeURIComponent(textOf(problem))}`}>
+              <Link to={`/learn/${technique.id}?p=${encodeURIComponent(textOf(problem))}`}>
                 {technique.name}
               </Link>
             </h2>

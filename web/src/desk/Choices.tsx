@@ -137,7 +137,7 @@ function About({ mastery: { technique, state, because } }: { readonly mastery: M
       </h2>
       <p>{technique.about}</p>
       <p>
-        <MasteryMark state={state} /> {because} <Link to={`/teach/${technique.id}`}>How it is done</Link>
+        <MasteryMark state={state} /> {because} <Link to={`/learn/${technique.id}`}>How it is done</Link>
       </p>
     </div>
   )

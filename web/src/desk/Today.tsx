@@ -59,7 +59,7 @@ export function Today(props: {
                 <p>
                   {item.because} {item.kind !== 'facts' && best(item)}{' '}
                   {item.kind !== 'facts' && (
-                    <Link to={`/teach/${item.id}`}>
+                    <Link to={`/learn/${item.id}`}>
                       How it is done<span className="sr-only">: {itemName(item)}</span>
                     </Link>
                   )}

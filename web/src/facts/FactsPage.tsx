@@ -4,7 +4,7 @@ import { seeded } from '@tachymetra/core/number'
 import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
-import { Button, InputNumber, Select } from 'antd'
+import { Button, InputNumber } from 'antd'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
@@ -12,13 +12,14 @@ import { usePlan } from '../data/plan.js'
 import { useFacts, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { beginVisit, type Visit } from '../data/visited.js'
-import { FactHeat, factsOf } from '../parts/FactHeat.js'
+import { FACT_STATES, FactHeat, factsOf, type KnownFact } from '../parts/FactHeat.js'
 import { Loading } from '../parts/Loading.js'
 import { NextUp } from '../parts/NextUp.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Drill, KeyingNote } from './Drill.js'
 import { Keying } from './Keying.js'
+import './facts.css'
 
 /** Facts recalled at a glance: what is due, the drill, and which come slowly. */
 export default function FactsPage() {
@@ -125,55 +126,99 @@ function Choosing({
     standings.filter((s) => s.due <= now && deck.cards.some((c) => c.id === s.fact)).length
   const due = standings.filter((s) => s.due <= now).length
   const deck = FACT_DECKS.find((d) => d.id === factDeck) ?? FACT_DECKS[1]!
+  const known = { standings, times: times.data, extraTime }
   const begin = (decks: readonly FactDeck[], most: number) => {
     const random = seeded(crypto.getRandomValues(new Int32Array(1))[0]!)
     onStart(toAsk(decks, standings, now, most, random, { ahead: true }))
   }
   return (
     <>
-      <form
-        className="row"
-        onSubmit={(event) => {
-          event.preventDefault()
-          begin([deck], factCount)
-        }}
-      >
-        <Select
-          aria-label="Facts"
-          value={deck.id}
-          options={FACT_DECKS.map((d) => ({
-            value: d.id,
-            label: `${d.name}${dueIn(d) ? ` (${dueIn(d)} due)` : ''}`,
-          }))}
-          onChange={(id) => changeSettings({ factDeck: id })}
-          style={{ minWidth: '16rem' }}
-        />
-        <label htmlFor="fact-count">How many</label>
-        <InputNumber
-          id="fact-count"
-          min={5}
-          max={100}
-          precision={0}
-          value={factCount}
-          onChange={(n) => changeSettings({ factCount: n ?? factCount })}
-          style={{ width: '5.5rem' }}
-        />
-        <Button type="primary" size="large" htmlType="submit">
-          Start
-        </Button>
-        {due > 0 && (
-          <Button onClick={() => begin(FACT_DECKS, Math.min(due, MOST_ITEMS))}>{dueWords(due)}</Button>
-        )}
-      </form>
-      <p className="faint">
-        A fact is known when its answer comes at once, without working it out. Type it; no Enter needed.
-        Within {seconds(recallLimit(deck, extraTime))} of thinking it counts as known; slower answers are
-        asked again sooner.
-      </p>
-      <section className="stack" aria-labelledby="heat">
-        <h2 id="heat">{deck.name}</h2>
-        <FactHeat facts={factsOf(deck, { standings, times: times.data, extraTime })} />
-      </section>
+      {due > 0 && (
+        <div>
+          <Button type="primary" size="large" onClick={() => begin(FACT_DECKS, Math.min(due, MOST_ITEMS))}>
+            {dueWords(due)}
+          </Button>
+        </div>
+      )}
+      <div className="decks">
+        <fieldset>
+          <legend>Choose facts</legend>
+          <ul className="plain-list">
+            {FACT_DECKS.map((d) => (
+              <DeckLine
+                key={d.id}
+                deck={d}
+                due={dueIn(d)}
+                facts={factsOf(d, known)}
+                chosen={d === deck}
+                onChoose={() => changeSettings({ factDeck: d.id })}
+              />
+            ))}
+          </ul>
+        </fieldset>
+        <section className="panel stack" aria-labelledby="heat">
+          <h2 id="heat">{deck.name}</h2>
+          <FactHeat facts={factsOf(deck, known)} />
+          <form
+            className="row"
+            onSubmit={(event) => {
+              event.preventDefault()
+              begin([deck], factCount)
+            }}
+          >
+            <label htmlFor="fact-count">How many</label>
+            <InputNumber
+              id="fact-count"
+              min={5}
+              max={100}
+              precision={0}
+              value={factCount}
+              onChange={(n) => changeSettings({ factCount: n ?? factCount })}
+              style={{ width: '5.5rem' }}
+            />
+            <Button type="primary" htmlType="submit">
+              Start
+            </Button>
+          </form>
+          <p className="faint">
+            A fact is known when its answer comes at once, without working it out. Type it; no Enter needed.
+            Within {seconds(recallLimit(deck, extraTime))} of thinking it counts as known; slower answers are
+            asked again sooner.
+          </p>
+        </section>
+      </div>
     </>
+  )
+}
+
+/** A deck to choose, with how many of its facts are in which state. */
+function DeckLine(props: {
+  readonly deck: FactDeck
+  readonly due: number
+  readonly facts: readonly KnownFact[]
+  readonly chosen: boolean
+  readonly onChoose: () => void
+}) {
+  const { deck, due, facts, chosen, onChoose } = props
+  const sure = facts.filter((f) => f.state === 'fast' || f.state === 'steady').length
+  return (
+    <li className={chosen ? 'deck chosen' : 'deck'}>
+      <label>
+        <input type="radio" name="deck" checked={chosen} onChange={onChoose} />
+        <span>{deck.name}</span>
+        <span className="faint">
+          {sure} of {facts.length} known{due > 0 && `, ${due} due`}
+        </span>
+        <span className="states" aria-hidden="true">
+          {FACT_STATES.map((state) => (
+            <i
+              key={state}
+              className={`heat ${state}`}
+              style={{ flexGrow: facts.filter((f) => f.state === state).length }}
+            />
+          ))}
+        </span>
+      </label>
+    </li>
   )
 }

@@ -1,10 +1,11 @@
 import { FASTEST_MS, MOST_FLASHED, SAFE_PER_SECOND, type Shown, SLOWEST_MS } from '@tachymetra/core/flash'
 import type { LearnerSettings } from '@tachymetra/core/learner'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
-import type { ReactNode } from 'react'
+import type { CSSProperties, ReactNode } from 'react'
 import { Link } from 'react-router'
 import { changeSettings, type FlashSettings as Settings } from '../data/settings.js'
 import { hasVoice } from './sound.js'
+import './flash.css'
 
 const WAYS: readonly { value: Shown['way']; label: string }[] = [
   { value: 'flash', label: 'Flash: one after another' },
@@ -12,6 +13,9 @@ const WAYS: readonly { value: Shown['way']; label: string }[] = [
   { value: 'tape-down', label: 'Tape: gliding down' },
   { value: 'still', label: 'Still list: nothing moves' },
 ]
+
+/** Shown in the size that is chosen, so many digits of it. */
+const SAMPLE = '736482'
 
 /** How numbers come; what may flash is read before anything does. */
 export function FlashSettings(props: {
@@ -26,13 +30,13 @@ export function FlashSettings(props: {
   const ready = cautions.read || still
   return (
     <form
-      className="desk"
+      className="flash-choice"
       onSubmit={(event) => {
         event.preventDefault()
         if (ready) onStart()
       }}
     >
-      <div className="stack">
+      <div className="stack flash-numbers">
         <Numbers flash={flash} change={change} />
         <Checkbox checked={flash.minus} onChange={(event) => change({ minus: event.target.checked })}>
           With subtraction; the total never goes below zero
@@ -45,7 +49,17 @@ export function FlashSettings(props: {
           <Link to="/grid">Numbers in a grid instead</Link>
         </p>
       </div>
-      <div className="panel stack">
+      <div className="panel stack flash-sample">
+        <p
+          className="mono flash-number"
+          aria-hidden="true"
+          style={{ '--flash-size': `${still ? flash.size / 2 : flash.size}rem` } as CSSProperties}
+        >
+          {SAMPLE.slice(0, flash.digits)}
+        </p>
+        <p className="faint">
+          {flash.count} numbers, {still ? 'all at once' : `${flash.showMs} ms each`}
+        </p>
         {!still && (
           <Caution flash={flash} cautions={cautions} onCautions={onCautions}>
             <Button onClick={() => change({ way: 'still' })}>Use the still list</Button>

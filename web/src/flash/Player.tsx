@@ -4,6 +4,7 @@ import type { SumProblem } from '@tachymetra/core/problem'
 import { type CSSProperties, useEffect, useRef } from 'react'
 import { type FlashSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../parts/KeyButton.js'
+import { written } from '../written/written.js'
 import { errorOf, showNumbers } from './show.js'
 import { hush, planBeeps, speak } from './sound.js'
 import './flash.css'
@@ -65,7 +66,7 @@ function Moving({ problem, way, pace, sound, onStop, onDone }: Props) {
       problem.terms.length,
       pace,
       (index) => {
-        if (way === 'flash') element.textContent = index === undefined ? '' : texts[index]!
+        if (way === 'flash') element.textContent = index === undefined ? '' : written(texts[index]!)
         if (sound === 'voice' && index !== undefined) speak(plain[index]!, 900 / pace.showMs)
       },
       (start) => {
@@ -114,7 +115,7 @@ function glide(
   for (const [i, text] of texts.entries()) {
     const element = document.createElement('div')
     element.className = 'flash-number gliding mono'
-    element.textContent = text
+    element.textContent = written(text)
     stage.append(element)
     const due = start + i * (showMs + gapMs) - performance.now()
     const [from, to] =

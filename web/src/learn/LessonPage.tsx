@@ -17,10 +17,10 @@ import { Missing } from '../parts/Missing.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import { typedHere } from '../written/written.js'
-import './teach.css'
+import './learn.css'
 
 /** One technique explained, on the learner's own numbers. */
-export default function Teach() {
+export default function LessonPage() {
   const { id = '' } = useParams()
   const technique = TECHNIQUES.find((t) => t.id === id)
   if (!technique)
@@ -43,7 +43,7 @@ function Page({ technique }: { readonly technique: Technique }) {
   const later = TECHNIQUES.filter((t) => t.needs.includes(technique.id))
   const field = useId()
   return (
-    <div className="teach">
+    <div className="lesson">
       <div className="stack" style={{ gap: '1rem' }}>
         <h1>
           {technique.name} <span className="faint">{technique.family}</span>
@@ -56,10 +56,18 @@ function Page({ technique }: { readonly technique: Technique }) {
           <dd>{lesson.whenNot}</dd>
         </dl>
         <section className="stack">
-          <h2>
-            <label htmlFor={field}>The steps, on your own numbers</label>
-          </h2>
-          <ExpressionInput id={field} value={text} onChange={setText} wrong={'error' in found} />
+          <div className="row">
+            <h2>
+              <label htmlFor={field}>The steps, on your own numbers</label>
+            </h2>
+            <ExpressionInput
+              id={field}
+              value={text}
+              onChange={setText}
+              wrong={'error' in found}
+              width="15rem"
+            />
+          </div>
           {'error' in found ? (
             <p role="alert" className="said-slip">
               {found.error}
@@ -146,7 +154,7 @@ function Names({ techniques }: { readonly techniques: readonly Technique[] }) {
   return techniques.map((t, i) => (
     <span key={t.id}>
       {i > 0 && (i === techniques.length - 1 ? ' and ' : ', ')}
-      <Link to={`/teach/${t.id}`}>{t.name}</Link>
+      <Link to={`/learn/${t.id}`}>{t.name}</Link>
     </span>
   ))
 }
@@ -212,7 +220,7 @@ function Walk(props: {
         <p className="faint">{step.why}</p>
       </div>
       <Hands holds={step.holds} />
-      <ol className="teach-steps">
+      <ol className="lesson-steps">
         {steps.map((s, i) => (
           <li key={i} aria-current={i === at ? 'step' : undefined}>
             <button type="button" onClick={() => setAt(i)}>
