@@ -12,8 +12,9 @@ import {
 import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
 import { absolute, toText } from '@tachymetra/core/number'
 import { answerOf, type Problem, printProblem, readProblem, rowsOf } from '@tachymetra/core/problem'
-import { techniqueById } from '@tachymetra/core/registry'
+import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { type Step, trace, variantOf } from '@tachymetra/core/technique'
+import { unwantedIn } from '@tachymetra/core/words'
 import { demoCopy, TestServer } from './server.js'
 
 export { expect }
@@ -231,4 +232,14 @@ export async function expectUntold(page: Page, steps: readonly Step[], i: number
   for (const value of right.map((v) => toText(absolute(v))).filter((v) => !known.has(v)))
     expect(told, `${step.ask} ${seen.join(' ')}`).not.toContain(value)
   await expect(page.locator('.links line, .choice')).toHaveCount(0)
+}
+
+const IDS = TECHNIQUES.map((t) => t.id).filter((id) => id.includes('-'))
+
+/** What of some texts is no plain English, each turn with where it stands: unwanted words, and names of the code's own. */
+export function notPlain(texts: readonly string[]): string[] {
+  const found = texts.flatMap((text) =>
+    [...unwantedIn(text), ...IDS.filter((id) => text.includes(id))].map((turn) => `${turn}: ${text}`),
+  )
+  return [...new Set(found)]
 }

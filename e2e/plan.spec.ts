@@ -119,6 +119,7 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   expect((await download).suggestedFilename()).toMatch(/^Practice of \S.*\.ics$/)
   const calendar = readFileSync(await (await download).path(), 'utf8')
   expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(7)
+  expect(notPlain([calendar.replaceAll('\r\n ', '')])).toEqual([])
   const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10).replaceAll('-', '')
   const busy = [
     'BEGIN:VCALENDAR',
@@ -439,6 +440,7 @@ test('progress sheets of one and of all as a tagged PDF in every alphabet it has
   for (const title of await page.locator('.sheet h2').allTextContents()) expect(all.text).toContain(title)
   for (const row of await page.locator('.sheet tbody tr').all())
     for (const cell of await row.locator('th, td').allTextContents()) expect(all.text).toContain(cell)
+  expect(notPlain([all.text])).toEqual([])
   expect(all.text).toContain(`page 1 of ${all.pdf.numPages}`)
   const names = new Set<string>()
   const collect = (node: { role?: string; children?: object[] }) => {

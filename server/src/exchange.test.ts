@@ -1,8 +1,8 @@
 import { createReadStream, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
-import { readCsv } from '@tachymetra/core/exchange'
-import type { BroughtInAnswer, Holdings, LearnerWire, MoveWire } from '@tachymetra/core/wire'
+import { readCsv, readFacts } from '@tachymetra/core/exchange'
+import type { BroughtInAnswer, FactStanding, Holdings, LearnerWire, MoveWire } from '@tachymetra/core/wire'
 import { sql } from 'drizzle-orm'
 import Papa from 'papaparse'
 import { expect, test } from 'vitest'
@@ -160,6 +160,45 @@ test('statements are one JSON list, one an attempt', async () => {
   const nobody = '6f1b0c5e-0000-4000-8000-0000000000ab'
   await send('PUT', `/learners/${nobody}`, { name: 'Nobody', timeZone: 'UTC' })
   expect(await get(`/learners/${nobody}/statements.json`)).toEqual([])
+})
+
+test('facts go out and come in elsewhere, each once; what is remembered follows, and is taken out again', async () => {
+  const [one] = await get<LearnerWire[]>('/learners')
+  const text = (await send('GET', `/learners/${one!.id}/facts.csv`)).body as string
+  const rows = readFacts(text, () => crypto.randomUUID()).map((r) => {
+    if ('error' in r) throw new Error(r.error)
+    return { ...r.fact, id: crypto.randomUUID() }
+  })
+  const other = crypto.randomUUID()
+  await send('PUT', `/learners/${other}`, { name: 'Elsewhere', timeZone: 'UTC' })
+  const bring = async (some: readonly object[]) =>
+    (await send('POST', `/learners/${other}/facts`, { rows: some })).body as unknown as BroughtInAnswer
+  const first = rows.slice(0, -10)
+  expect(await bring(first)).toEqual(first.map(() => ({ stored: true })))
+  expect(await bring([...rows.slice(-12), { ...rows[0], fact: '7x9' }, { ...rows[0], id: 'x' }])).toEqual([
+    { stored: false },
+    { stored: false },
+    ...rows.slice(-10).map(() => ({ stored: true })),
+    { error: 'Another recall has this id.' },
+    { error: expect.stringContaining('id') },
+  ])
+  const plain = async (id: string) => {
+    const facts = await get<FactStanding[]>(`/learners/${id}/facts`)
+    return facts.toSorted((a, b) => a.fact.localeCompare(b.fact))
+  }
+  expect(await plain(other)).toEqual(await plain(one!.id))
+  const counted = () =>
+    db.get<{ n: number | null }>(
+      sql.raw(`select sum(recalls) as n from practice_day where learner_id = '${other}'`),
+    ).n
+  expect(counted()).toBe(rows.length)
+  // Only what is this learner's goes.
+  const theirs = readFacts(text, () => crypto.randomUUID()).flatMap((r) => ('fact' in r ? [r.fact.id] : []))
+  const ids = [...rows.map((r) => r.id), ...theirs.slice(0, 5)]
+  expect((await send('DELETE', `/learners/${other}/facts`, { ids })).body).toEqual({ taken: rows.length })
+  expect(await plain(other)).toEqual([])
+  expect(counted()).toBeNull()
+  expect((await plain(one!.id)).length).toBeGreaterThan(50)
 })
 
 test('facts and levels go out as tables of their own, named by learner and day, and described to programs', async () => {

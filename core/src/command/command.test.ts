@@ -1,5 +1,7 @@
 import { parseArgs } from 'node:util'
 import { expect, test } from 'vitest'
+import { TECHNIQUES } from '../registry/techniques.js'
+import { unwantedIn } from '../words/unwanted.js'
 import { runCommand as runWith, withSigns } from './command.js'
 
 const runCommand = (name: string, args: readonly string[]) =>
@@ -35,6 +37,30 @@ test('abacus steps print the value on the frame, the rod, the kind of move and t
       { rod: 2, bead: 'earth', by: -4 },
     ],
   })
+})
+
+test('what is printed for people is plain, faults as well', () => {
+  const said = [
+    ['work', '364+278'],
+    ['work', '64*33'],
+    ['work', '6-9-4'],
+    ...TECHNIQUES.map((t) => ['work', t.lesson.example, '--by', t.id]),
+    ['work', '3+'],
+    ['work', '364+278', '--by', 'guess'],
+    ['work', '75^2', '--by', 'add-pairs'],
+    ['work', '75^2', '--variant', 'order=x', '--by', 'multiply-crosswise'],
+    ['diagnose', '364+278', '--by', 'add-pairs', '--entries', '564; 571'],
+    ['diagnose', '364+278', '--by', 'add-pairs', '--entries', 'x'],
+    ['problems', 'add-pairs', '--level', '2', '--count', '3'],
+    ['problems', 'add-pairs', '--level', '99'],
+    ['problems', 'guess'],
+    ['nothing'],
+    ['work'],
+  ].map(([name, ...args]) => runCommand(name!, args))
+  // Techniques are called by their ids there, so that they can be typed.
+  const ids = new RegExp(TECHNIQUES.map((t) => t.id).join('|'), 'g')
+  for (const { out, err } of said) expect(unwantedIn((out + err).replace(ids, '')), out + err).toEqual([])
+  expect(new Set(said.map((s) => s.code))).toEqual(new Set([0, 2]))
 })
 
 test('work alone lists the techniques that fit, least effort first', () => {

@@ -45,12 +45,24 @@ export function planCalendar(
     event.addPropertyWithValue('sequence', Math.floor((Date.parse(now) - SEQUENCE_FROM) / 60_000))
     event.addPropertyWithValue('dtstart', utc(start))
     event.addPropertyWithValue('duration', ICAL.Duration.fromSeconds(60 * minutes))
-    event.addPropertyWithValue('summary', `Mental arithmetic, ${minutes} min`)
+    event.addPropertyWithValue('summary', summary(minutes))
     event.addPropertyWithValue('description', items.map((i) => `${itemName(i)}. ${i.because}`).join('\n'))
+    if (settings.alarm !== null) event.addSubcomponent(alarmBefore(settings.alarm, minutes))
     calendar.addSubcomponent(event)
   }
   return `${calendar.toString()}\r\n`
 }
+
+/** A reminder that is shown so many minutes before. */
+function alarmBefore(before: number, minutes: number): ICAL.Component {
+  const alarm = new ICAL.Component('valarm')
+  alarm.addPropertyWithValue('action', 'DISPLAY')
+  alarm.addPropertyWithValue('description', summary(minutes))
+  alarm.addPropertyWithValue('trigger', ICAL.Duration.fromSeconds(-60 * before))
+  return alarm
+}
+
+const summary = (minutes: number) => `Mental arithmetic, ${minutes} min`
 
 /** From when minutes are counted: the number must stay small for many years. */
 const SEQUENCE_FROM = Date.UTC(2026, 0)

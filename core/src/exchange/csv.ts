@@ -1,5 +1,4 @@
 /** Attempts as comma-separated values (RFC 4180), by way of papaparse: written to be read again without loss. */
-import Papa from 'papaparse'
 import { InputError } from '../problem/error.js'
 import { printProblem, problemWords, readProblem } from '../problem/expression.js'
 import { type AttemptEvent, EVENT_KINDS, type EventKind } from '../session/events.js'
@@ -19,16 +18,13 @@ import { type PracticeSet, plainRecipe } from '../set/recipe.js'
 import { check } from '../wire/check.js'
 import { attemptSchema, sessionStartSchema } from '../wire/schemas.js'
 import type { BroughtIn, SessionStart } from '../wire/types.js'
+import { bodyLines, type Cells, eachRow, headLine, nameCell, needColumns, readTable } from './cells.js'
 
 /** An attempt with the session it belongs to: one row. */
 export type AttemptRow = BroughtIn['rows'][number]
 
 /** What a row shows besides, for people and spreadsheets; it is judged anew when read. */
 export type RowVerdict = Figures & { readonly slips: readonly string[] }
-
-/** Largest file read, in characters, and most rows. */
-export const MOST_CSV = 20_000_000
-const MOST_ROWS = 20_000
 
 type RecordKey = keyof typeof RECORDED
 const RECORD_KEYS = Object.keys(RECORDED) as RecordKey[]
@@ -47,16 +43,8 @@ export const CSV_HEADER: readonly string[] = [
   'slips',
 ]
 
-/** Tells spreadsheets that what follows is UTF-8. */
-export const BYTE_ORDER_MARK = '\uFEFF'
-
-/** The header line, with the mark before it and the line break that ends it. */
-export function csvHead(): string {
-  return `${BYTE_ORDER_MARK}${CSV_HEADER.join(',')}\r\n`
-}
-
-/** A name as a cell: none that a spreadsheet would take for a formula. */
-export const nameCell = (name: string): string => (/^[=+\-@\t\r]/.test(name) ? `'${name}` : name)
+/** The header line. */
+export const csvHead = (): string => headLine(CSV_HEADER)
 
 /** Rows with the line breaks that end them. @param learner the name of whoever worked them */
 export function csvRows(
@@ -73,7 +61,7 @@ export function csvRows(
     ...JUDGED_KEYS.map((key) => printed(JUDGED[key].kind, verdict[key])),
     verdict.slips.join(' '),
   ])
-  return rows.length === 0 ? '' : `${Papa.unparse(cells, { newline: '\r\n', header: false })}\r\n`
+  return bodyLines(cells)
 }
 
 /** A field as text, by its kind. */
@@ -159,67 +147,14 @@ const NEEDED_OLDER = ['entries', 'outcome', 'total_ms']
  * @throws InputError when the whole cannot be read: too large, no header, columns missing
  */
 export function readCsv(text: string, newId: () => string): ReadRow[] {
-  if (text.length > MOST_CSV) throw new InputError('The file is larger than 20 MB.')
-  const { data, meta } = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-  })
-  const older = !meta.fields?.includes('events') && meta.fields?.includes('entries')
-  const needed = [...NEEDED, ...(older ? NEEDED_OLDER : ['events'])]
-  const missing = needed.filter((name) => !meta.fields?.includes(name))
-  if (missing.length > 0)
-    throw new InputError(`The first line must name the columns; missing: ${missing.join(', ')}.`)
-  if (data.length > MOST_ROWS)
-    throw new InputError(`The file has ${data.length} rows; at most ${MOST_ROWS} are read.`)
+  const table = readTable(text)
+  const older = !table.columns.includes('events') && table.columns.includes('entries')
+  needColumns(table, [...NEEDED, ...(older ? NEEDED_OLDER : ['events'])])
   const sessions = new Map<string, { id: string; startedAt: string; n: number }>()
-  return data.map((cells, i): ReadRow => {
-    // The header is line 1; a quoted line break makes later numbers differ from an editor's.
-    const line = i + 2
-    try {
-      const row = readRow(new Cells(cells), older === true, newId, sessions)
-      return { line, row, expression: row.attempt.expression }
-    } catch (error) {
-      if (error instanceof InputError) return { line, error: error.message }
-      throw error
-    }
+  return eachRow(table, (cells) => {
+    const row = readRow(cells, older, newId, sessions)
+    return { row, expression: row.attempt.expression }
   })
-}
-
-/** Columns that had other names in earlier versions. */
-const OLDER_COLUMNS: Readonly<Record<string, string>> = {
-  session: 'sitting',
-  session_started: 'sitting_started',
-  variant: 'school',
-}
-
-/** The cells of a row, by the name of their column. */
-class Cells {
-  constructor(private readonly cells: Record<string, string | undefined>) {}
-
-  text(name: string): string {
-    return (this.cells[name] ?? this.cells[OLDER_COLUMNS[name] ?? ''] ?? '').trim()
-  }
-
-  whole(name: string, otherwise?: number): number {
-    const text = this.text(name)
-    if (text === '' && otherwise !== undefined) return otherwise
-    if (!/^\d{1,9}$/.test(text))
-      throw new InputError(`${name}: "${text.slice(0, 40)}" must be a whole number from 0.`)
-    return Number(text)
-  }
-
-  /** An instant; a spreadsheet may have written it with a space and without its zone, which is UTC. */
-  instant(name: string): string {
-    const text = this.text(name)
-    const found = /^(\d{4}-\d{2}-\d{2})[T ](\d{2}:\d{2}:\d{2})(\.\d{1,3})?(?:Z| ?UTC)?$/.exec(text)
-    if (!found && text !== '')
-      throw new InputError(`${name}: "${text.slice(0, 40)}" must look like 2026-11-26T09:00:00Z.`)
-    return found ? `${found[1]}T${found[2]}${(found[3] ?? '.').padEnd(4, '0')}Z` : ''
-  }
-
-  words(name: string): string[] {
-    return this.text(name).split(' ').filter(Boolean)
-  }
 }
 
 function readRow(

@@ -1,13 +1,17 @@
 import fc from 'fast-check'
 import ical from 'node-ical'
 import { expect, test } from 'vitest'
+import { FACT_DECKS } from '../facts/decks.js'
+import type { FactRow } from '../learner/recall.js'
 import { DEFAULT_SETTINGS } from '../learner/settings.js'
 import type { PlanDay } from '../plan/week.js'
 import { InputError } from '../problem/error.js'
+import { JUDGE } from '../session/reduce.js'
 import { judgeRecord } from '../session/verdict.js'
 import { demoLearners } from '../simulate/demo.js'
 import { planCalendar, readBusy } from './calendar.js'
 import { type AttemptRow, csvHead, csvRows, readCsv } from './csv.js'
+import { factsHead, factsRows, holdsFacts, readFacts } from './facts.js'
 import { duration, statementOf } from './statements.js'
 
 const demo = demoLearners('2026-03-01')
@@ -87,11 +91,51 @@ test('a bad row is told with its line and reason and leaves the others alone', (
   expect(() => readCsv('a,b\n1,2', newId)).toThrow(/technique/)
 })
 
+test('facts come back from their table as they went out; what cannot be true is told', () => {
+  const cards = FACT_DECKS.flatMap((d) => d.cards)
+  const rows = cards.map(
+    (card, i): FactRow => ({
+      id: newId(),
+      fact: card.id,
+      at: new Date(Date.UTC(2026, 2, 1, 9, 0, i)).toISOString(),
+      entry: i % 3 === 0 ? null : i % 3 === 1 ? card.kind.print(card.expect) : '0',
+      right: i % 3 === 1,
+      ms: 900 + i,
+      thinkMs: 800,
+      judge: JUDGE,
+    }),
+  )
+  const text = factsHead() + factsRows(rows, 'Wim')
+  expect(holdsFacts(text)).toBe(true)
+  expect(holdsFacts(csvHead())).toBe(false)
+  const read = readFacts(text, newId)
+  expect(read.map((r) => ('fact' in r ? r.fact : r))).toEqual(rows)
+  const head = 'fact;started;right;total_ms;think_ms;entry\n'
+  const bad: [string, RegExp][] = [
+    ['7x8;2026-03-01 09:00:00;yes;900;901;56', /thinking cannot take longer/],
+    ['7x8;2026-03-01 09:00:00;yes;900;800;54', /says right, but 54 is not the answer/],
+    ['7x77;2026-03-01 09:00:00;yes;900;800;', /no fact "7x77"/],
+    ['7x8;yesterday;yes;900;800;', /^started/],
+    ['7x8;2026-03-01 09:00:00;perhaps;900;800;', /^right: "perhaps" must be yes or no/],
+    ['7x8;2026-03-01 09:00:00;TRUE;soon;;', /^total_ms/],
+  ]
+  const told = readFacts(
+    head + ['7x8;2026-03-01 09:00:00;TRUE;900;;56', ...bad.map(([line]) => line)].join('\n'),
+    newId,
+  )
+  expect(told[0]).toMatchObject({ line: 2, fact: { right: true, ms: 900, thinkMs: 900, entry: '56' } })
+  for (const [i, [, reason]] of bad.entries())
+    expect(told[i + 1]).toMatchObject({ line: i + 3, error: expect.stringMatching(reason) })
+  expect(() => readFacts('fact,right\n', newId)).toThrow('missing: started, total_ms')
+})
+
 test('no text makes the reader fail otherwise than with a reason', () => {
   fc.assert(
     fc.property(fc.string({ maxLength: 300 }), (text) => {
       for (const read of [
         () => readCsv(text, newId),
+        () => readFacts(text, newId),
+        () => readFacts(`fact,started,right,total_ms\n${text}`, newId),
         () => readBusy(text, '2026-01-01', '2026-12-31', 'UTC'),
       ])
         try {
@@ -128,6 +172,24 @@ test('the plan is an iCalendar that another parser reads, across the change of c
   expect(text.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/)
   const events = Object.values(ical.sync.parseICS(text)).filter((e) => e?.type === 'VEVENT')
   expect(events).toHaveLength(2)
+  expect(text).not.toContain('VALARM')
+  // RFC 5545 section 3.6.6: an alarm that is shown has a description; its trigger is a time before the start.
+  for (const [alarm, trigger] of [
+    [10, '-PT10M'],
+    [60, '-PT1H'],
+    [0, 'PT0S'],
+  ] as const) {
+    const reminds = planCalendar(week, { ...DEFAULT_SETTINGS, alarm }, learner, '2026-03-27T08:00:00.000Z')
+    const [found] = /BEGIN:VALARM.*?END:VALARM/s.exec(reminds)!
+    expect(found.split('\r\n')).toEqual([
+      'BEGIN:VALARM',
+      'ACTION:DISPLAY',
+      'DESCRIPTION:Mental arithmetic\\, 4 min',
+      `TRIGGER:${trigger}`,
+      'END:VALARM',
+    ])
+    expect(Object.values(ical.sync.parseICS(reminds)).filter((e) => e?.type === 'VEVENT')).toHaveLength(2)
+  }
   const [first, second] = events as {
     uid: string
     start: Date

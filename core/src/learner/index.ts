@@ -11,7 +11,9 @@ export {
 } from './pace.js'
 export {
   COMMON_KEY_MS,
+  checkFactRow,
   type FactMemory,
+  type FactRow,
   isRecalled,
   judgeRecall,
   type Recall,
@@ -22,6 +24,7 @@ export {
   toAsk,
 } from './recall.js'
 export {
+  ALARMS,
   DEFAULT_SETTINGS,
   EXTRA_TIMES,
   KEYING_DAYS,

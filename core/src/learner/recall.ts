@@ -18,6 +18,27 @@ export interface Recall {
   readonly at: string
 }
 
+/** A recall as it is written into a file and read from one: already judged. */
+export interface FactRow extends Recall {
+  readonly id: string
+  /** What was entered first; null where it was not kept. */
+  readonly entry: string | null
+  readonly judge: number
+}
+
+/** Looks whether a recall from a file can be true. @throws InputError that says what is not */
+export function checkFactRow({ fact, at, entry, right, ms, thinkMs, judge }: FactRow): void {
+  if (!factById(fact)) throw new InputError(`There is no fact "${fact.slice(0, 40)}".`)
+  if (thinkMs > ms) throw new InputError('The thinking cannot take longer than the whole.')
+  if (entry === null) return
+  const events = [
+    { kind: 'shown', at: 0 },
+    { kind: 'entered', at: ms, text: entry },
+  ] as const
+  if (right && !judgeRecall({ fact, at, judge, keyMs: COMMON_KEY_MS, events }).right)
+    throw new InputError(`It says right, but ${entry} is not the answer.`)
+}
+
 /** What the browser records and sends of a recall: an attempt at one question. */
 export interface RecallRecord {
   readonly fact: string

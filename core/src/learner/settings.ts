@@ -14,6 +14,8 @@ export type Wording = 'full' | 'easy'
 
 /** What may be chosen for time and size. */
 export const EXTRA_TIMES = [1, 1.5, 2, 3] as const
+/** How long before practice a calendar may remind of it, in minutes. */
+export const ALARMS = [0, 10, 30, 60] as const
 export const TEXT_SIZES = [1, 1.125, 1.25, 1.5] as const
 
 /** Ages that settings are suggested for: the youngest of each, the oldest first. */
@@ -64,6 +66,8 @@ export interface LearnerSettings {
   readonly skipped: readonly { readonly item: string; readonly day: string }[]
   /** Times taken by other things, read from a calendar. */
   readonly busy: readonly Busy[]
+  /** Minutes before practice at which a calendar reminds of it; null where it does not. */
+  readonly alarm: (typeof ALARMS)[number] | null
   /** Milliseconds to copy one shown digit, and when that was measured. */
   readonly keying: { readonly ms: number; readonly at: string } | null
 }
@@ -84,6 +88,7 @@ export const DEFAULT_SETTINGS: LearnerSettings = {
   banned: [],
   skipped: [],
   busy: [],
+  alarm: null,
   keying: null,
 }
 

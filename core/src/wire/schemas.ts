@@ -2,7 +2,8 @@
 import Joi from 'joi'
 import { FACT_DECKS } from '../facts/decks.js'
 import { FADE_LEVELS, type Fade } from '../learner/fade.js'
-import { EXTRA_TIMES, type LearnerSettings, TEXT_SIZES } from '../learner/settings.js'
+import type { FactRow } from '../learner/recall.js'
+import { ALARMS, EXTRA_TIMES, type LearnerSettings, TEXT_SIZES } from '../learner/settings.js'
 import { isInstant } from '../number/days.js'
 import { MAX_EXPRESSION } from '../problem/expression.js'
 import { levelOf, TECHNIQUES, techniqueById } from '../registry/techniques.js'
@@ -190,6 +191,26 @@ export const broughtInSchema = Joi.object<BroughtIn>({
     .required(),
 })
 
+/** A recall of a fact as a file holds it. */
+export const factRowSchema = Joi.object<FactRow>({
+  id: id.required(),
+  fact: Joi.string().max(20).required(),
+  at: instant.required(),
+  entry: Joi.string().max(20).allow(null).required(),
+  right: Joi.boolean().required(),
+  ms: Joi.number().integer().min(0).max(600_000).required(),
+  thinkMs: Joi.number().integer().min(0).max(600_000).required(),
+  judge: judge.required(),
+})
+
+/** Most recalls in one request. */
+export const MOST_FACTS_IN = 1000
+
+export const factsInSchema = Joi.object<{ readonly rows: readonly object[] }>({
+  // Checked one by one, so that one bad row does not keep the others out.
+  rows: Joi.array().items(Joi.object().unknown()).min(1).max(MOST_FACTS_IN).required(),
+})
+
 /** Most attempts taken out again in one request: as many as its body holds. */
 export const MOST_TAKEN_OUT = 5000
 
@@ -272,6 +293,7 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
     .items(Joi.object({ from: instant.required(), to: instant.required() }))
     .max(1000)
     .label('Busy times'),
+  alarm: Joi.valid(null, ...ALARMS).label('Reminder'),
   keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() }).allow(null),
 }).min(1)
 

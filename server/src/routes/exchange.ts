@@ -11,11 +11,20 @@ import {
   statementOf,
   TABLES,
 } from '@tachymetra/core/exchange'
-import { broughtInSchema, idSchema, takenOutSchema } from '@tachymetra/core/wire'
+import { broughtInSchema, factsInSchema, idSchema, takenOutSchema } from '@tachymetra/core/wire'
 import { type Response, Router } from 'express'
 import { checked, found } from '../problem.js'
 import type { Database } from '../store/database.js'
-import { allAttempts, allMoves, allRecalls, bringIn, type Taken, takeOut } from '../store/exchange.js'
+import {
+  allAttempts,
+  allMoves,
+  allRecalls,
+  bringIn,
+  bringInFacts,
+  type Taken,
+  takeOut,
+  takeOutFacts,
+} from '../store/exchange.js'
 import { learnerById } from '../store/learners.js'
 
 /** A learner's attempts in open formats, out and in; mounted under /learners. */
@@ -88,6 +97,17 @@ export function exchangeRoutes(db: Database): Router {
     const learner = known(request.params.id)
     const { ids } = checked(takenOutSchema, request.body)
     response.json({ taken: takeOut(db, learner, ids) })
+  })
+
+  router.post('/:id/facts', (request, response) => {
+    const learner = known(request.params.id)
+    response.json(bringInFacts(db, learner, checked(factsInSchema, request.body).rows))
+  })
+
+  router.delete('/:id/facts', (request, response) => {
+    const learner = known(request.params.id)
+    const { ids } = checked(takenOutSchema, request.body)
+    response.json({ taken: takeOutFacts(db, learner, ids) })
   })
 
   return router

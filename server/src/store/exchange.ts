@@ -1,17 +1,19 @@
 /** Attempts taken out in the order of time, and brought in one by one. */
 
+import { checkFactRow } from '@tachymetra/core/learner'
 import { InputError } from '@tachymetra/core/problem'
 import { checkRecipe } from '@tachymetra/core/set'
 import type { AttemptWire, BroughtIn, BroughtInAnswer, LearnerWire, MoveWire } from '@tachymetra/core/wire'
-import { attemptSchema, check } from '@tachymetra/core/wire'
+import { attemptSchema, check, factRowSchema } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { attemptRow, judged, storeAttempt, wholeAttempt } from './attempts.js'
 import { type Database, write } from './database.js'
-import type { StoredRecall } from './facts.js'
+import { addRecalls, type StoredRecall } from './facts.js'
 import { movesOf } from './moves.js'
 import { recountOf } from './recount.js'
 import { attempt, factRecall, session } from './schema.js'
 import { addSession, belongs, type SessionRow, sessionRow } from './sessions.js'
+import { settingsOf } from './settings.js'
 
 /** An attempt with its session. */
 export interface Taken {
@@ -122,6 +124,47 @@ async function bringInOne(db: Database, learnerId: string, row: BroughtIn['rows'
     if (!sessionRow(tx, record.sessionId)) addSession(tx, record.sessionId, { learnerId, ...row.session })
     storeAttempt(tx, record, verdict)
     return true
+  })
+}
+
+/**
+ * Stores recalls of facts brought in from a file, each for itself, and works out once what is remembered then.
+ * @returns for each whether it was stored (false: it was there already), or why not
+ */
+export function bringInFacts(db: Database, learner: LearnerWire, rows: readonly object[]): BroughtInAnswer {
+  return write(db, (tx) => {
+    const good: StoredRecall[] = []
+    const answers = rows.map((row): BroughtInAnswer[number] => {
+      const checked = check(factRowSchema, row)
+      if ('error' in checked) return checked
+      try {
+        checkFactRow(checked.value)
+      } catch (error) {
+        if (error instanceof InputError) return { error: error.message }
+        throw error
+      }
+      const recall = { ...checked.value, learnerId: learner.id, sessionId: null, n: null }
+      const same = (r: StoredRecall) =>
+        r.learnerId === learner.id && r.fact === recall.fact && r.at === recall.at
+      const stored =
+        good.find((r) => r.id === recall.id) ??
+        tx.select().from(factRecall).where(eq(factRecall.id, recall.id)).get()
+      if (stored) return same(stored) ? { stored: false } : { error: 'Another recall has this id.' }
+      good.push(recall)
+      return { stored: true }
+    })
+    addRecalls(tx, learner.id, learner.timeZone, good, settingsOf(tx, learner.id).extraTime)
+    return answers
+  })
+}
+
+/** Takes recalls out again that were brought in; those of others are left alone. @returns how many were taken out */
+export function takeOutFacts(db: Database, learner: LearnerWire, ids: readonly string[]): number {
+  return write(db, (tx) => {
+    const its = and(eq(factRecall.learnerId, learner.id), inArray(factRecall.id, [...ids]))
+    const { changes } = tx.delete(factRecall).where(its).run()
+    if (changes > 0) recountOf(tx, learner)
+    return changes
   })
 }
 

@@ -1,8 +1,8 @@
 import { planCalendar, readBusy } from '@tachymetra/core/exchange'
-import type { LearnerSettings } from '@tachymetra/core/learner'
+import { ALARMS, type LearnerSettings } from '@tachymetra/core/learner'
 import { dayAfter, instantOf } from '@tachymetra/core/number'
 import { mergedBusy } from '@tachymetra/core/plan'
-import { Button } from 'antd'
+import { Button, Select } from 'antd'
 import { useState } from 'react'
 import { handOut } from '../data/files.js'
 import { usePlan } from '../data/plan.js'
@@ -13,6 +13,14 @@ import type { Section } from './section.js'
 /** How far ahead busy times are read, and how many are kept. */
 const DAYS_AHEAD = 90
 const MOST_BUSY = 1000
+
+const REMINDERS: { value: LearnerSettings['alarm']; label: string }[] = [
+  { value: null, label: 'no reminder' },
+  ...ALARMS.map((value) => ({
+    value,
+    label: value === 0 ? 'reminder at the time' : `reminder ${value} minutes before`,
+  })),
+]
 
 /** The plan taken out as a calendar, and busy times read from one. */
 export default function Calendar({ learner, settings, change }: Section) {
@@ -54,6 +62,15 @@ export default function Calendar({ learner, settings, change }: Section) {
         >
           Take out the week (iCalendar)
         </Button>
+        <Select
+          aria-label="Reminder"
+          value={settings.alarm}
+          options={REMINDERS}
+          onChange={(alarm) => change({ alarm })}
+          style={{ minWidth: '14rem' }}
+        />
+      </div>
+      <div className="row">
         <FilePick label="Read busy times" accept=".ics,text/calendar" onPick={(file) => void read(file)} />
         {ahead.length > 0 && (
           <Button
