@@ -5,6 +5,7 @@ import { extractText, getDocumentProxy } from 'unpdf'
 import {
   answerOne,
   expect,
+  notPlain,
   openChoice,
   pick,
   problemOn,
