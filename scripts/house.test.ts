@@ -63,8 +63,8 @@ test('the core: what others may use of an area is named one by one', () => {
         expect(AREAS, `${file} uses ${area}`).toContain(area)
 })
 
-test('the browser: a screen uses its own folder, data and parts, no other screen', () => {
-  const shared = ['data', 'parts']
+test('the browser: a screen uses its own folder, data, parts and how numbers are written, no other screen', () => {
+  const shared = ['data', 'written', 'parts']
   const others = sources('web/src', /\.tsx?$/)
     .filter((file) => file.includes('/'))
     .flatMap((file) =>
@@ -75,7 +75,7 @@ test('the browser: a screen uses its own folder, data and parts, no other screen
         .map((used) => `${file} uses ${used}`),
     )
   expect(others).toEqual([])
-  for (const file of sources('web/src', /^(data|parts)\/.*\.tsx?$/))
+  for (const file of sources('web/src', /^(data|written|parts)\/.*\.tsx?$/))
     for (const used of imports('web/src', file).filter((path) => path.includes('/')))
       expect(shared, `${file} uses ${used}`).toContain(folder(used))
 })

@@ -7,7 +7,7 @@ export const MOST_CSV = 20_000_000
 const MOST_ROWS = 20_000
 
 /** Tells spreadsheets that what follows is UTF-8. */
-export const BYTE_ORDER_MARK = '\uFEFF'
+const BYTE_ORDER_MARK = '\uFEFF'
 
 /** A name as a cell: none that a spreadsheet would take for a formula. */
 export const nameCell = (name: string): string => (/^[=+\-@\t\r]/.test(name) ? `'${name}` : name)

@@ -29,7 +29,7 @@ export interface Face {
 }
 
 /** Letters of which no face has a picture. */
-export class NoFaceFor extends Error {
+class NoFaceFor extends Error {
   constructor(letters: readonly string[]) {
     super(
       `A PDF made here has no letters for ${letters.map((l) => `“${l}”`).join(', ')}. Use Print instead, and choose to save as PDF there: then every letter comes along.`,
