@@ -250,6 +250,38 @@ test('two browsers change settings of the same learner: neither undoes what the 
   await expect(minutes).toHaveValue('12')
 })
 
+test('the settings of a page are applied to several, only those of that page, and had back with one press', async ({
+  page,
+  server,
+}) => {
+  const id = await newLearner(page, server, 'Ada')
+  const [one, two, ...rest] = (await server.api<LearnerWire[]>('/learners')).filter((l) => l.id !== id)
+  const of = (l: LearnerWire) =>
+    server.api<{ minutes: number; textSize: number }>(`/learners/${l.id}/settings`)
+  const before = await of(one!)
+  await page.goto(`${server.url}/settings/learner`)
+  await pick(page, 'Text size', '150 %')
+  await expect(page.getByText('Saved')).toBeVisible()
+  await page.getByRole('link', { name: 'Plan and calendar' }).click()
+  await page.getByLabel('Minutes a day').fill('23')
+  await page.getByRole('button', { name: 'Apply to several' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Apply the settings of Ada to several' })
+  await expect(dialog.getByRole('checkbox', { checked: true })).toHaveCount(1)
+  const apply = dialog.getByRole('button', { name: 'Apply', exact: true })
+  await expect(apply).toBeDisabled()
+  await dialog.getByLabel(one!.name).check()
+  await dialog.getByLabel(two!.name).check()
+  await apply.click()
+  await expect(dialog.getByText('Saved for 2 learners.')).toBeVisible()
+  for (const l of [one!, two!]) await expect.poll(() => of(l)).toMatchObject({ minutes: 23 })
+  // Another page's settings stay, and those of whoever was not ticked.
+  expect((await of(one!)).textSize).toBe(before.textSize)
+  for (const l of rest) expect((await of(l)).minutes).not.toBe(23)
+  await dialog.getByRole('button', { name: 'Undo' }).click()
+  await expect(dialog.getByText('Undone: everybody has the settings they had before.')).toBeVisible()
+  await expect.poll(() => of(one!)).toEqual(before)
+})
+
 test('the keying baseline, and variants and cautions that follow the learner', async ({ page, server }) => {
   const id = await newLearner(page, server, 'Wim')
   await page.goto(`${server.url}/facts`)
@@ -292,6 +324,10 @@ test('attempts go out as CSV and come in elsewhere; bad lines are told and stay 
   await page.getByRole('link', { name: 'Learning records (xAPI)' }).click()
   expect(JSON.parse(readFileSync(await (await statements).path(), 'utf8'))).toHaveLength(csv.length - 2)
 
+  const factsOut = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Facts as CSV' }).click()
+  const facts = readFileSync(await (await factsOut).path(), 'utf8').split('\r\n')
+
   const [first] = await server.api<LearnerWire[]>('/learners')
   await server.api(`/learners/${first!.id}`, {
     method: 'DELETE',
@@ -321,6 +357,15 @@ test('attempts go out as CSV and come in elsewhere; bad lines are told and stay 
   await page.getByRole('button', { name: 'Undo: take these 148 out again' }).click()
   await expect(page.getByText('Taken out again: the record is as it was before in.csv.')).toBeVisible()
   expect(await server.api<DayWire[]>(`/learners/${id}/days`)).toEqual([])
+  // A file of facts is known by its columns.
+  await pick([facts[0]!, ...facts.slice(1, 21).map((line) => line.replace(/,[0-9a-f-]{36},/, ',,'))])
+  await expect(page.getByText('20 lines read, 20 can be stored, 0 cannot.')).toBeVisible()
+  await page.getByRole('button', { name: 'Store 20 facts' }).click()
+  await expect(page.getByText('20 stored.')).toBeVisible()
+  expect((await server.api<object[]>(`/learners/${id}/facts`)).length).toBeGreaterThan(0)
+  await page.getByRole('button', { name: 'Undo: take these 20 out again' }).click()
+  await expect(page.getByText('Taken out again')).toBeVisible()
+  expect(await server.api<object[]>(`/learners/${id}/facts`)).toEqual([])
 })
 
 test('a backup is taken, looked at before it is put back, and a damaged one changes nothing', async ({

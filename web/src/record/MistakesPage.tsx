@@ -14,10 +14,10 @@ import { TechniqueChoice } from './TechniqueChoice.js'
 import { useChosenTechnique } from './useChosen.js'
 
 /** Kinds shown by themselves; the rest are taken together. */
-const MOST_KINDS = 6
+const MOST_KINDS = 4
 const MOST_PLACES = 6
 const MOST_ROWS = 12
-const PATTERNS = ['', '/', 'x', '-', '.', '+', '|']
+const PATTERNS = ['', '/', 'x', '-', '.']
 
 /** Mistakes of the last quarter: which kind at which place, and how they went week by week. */
 export default function MistakesPage() {
@@ -124,7 +124,7 @@ function shownKinds(kinds: readonly Kind[]): { readonly name: string; readonly i
 }
 
 function weekChart(c: Ink, kinds: readonly Kind[], weeks: readonly string[]) {
-  const inks = [c.slip, c.signal, c.right, c.faint, c.ink, c.line, c.faint]
+  const inks = [c.slip, c.signal, c.right, c.faint, c.ink]
   return {
     traces: shownKinds(kinds).map(({ name, its }, i) => ({
       type: 'bar',

@@ -49,9 +49,11 @@ export default function SheetPage() {
           {sheet.lines.map((line) => (
             <p key={line}>{line}</p>
           ))}
-          {sheet.tables.map((table) => (
-            <PlainTable key={table.title} {...table} />
-          ))}
+          <div className="sheet-tables">
+            {sheet.tables.map((table) => (
+              <PlainTable key={table.title} {...table} />
+            ))}
+          </div>
         </section>
       ))}
     </div>

@@ -110,13 +110,38 @@ class Writer {
     const table = this.within(part, 'Table')
     const widths = this.widths(columns, rows)
     this.row(table, columns, widths, true)
-    for (const row of rows) this.row(table, row, widths, false)
+    for (const row of rows) {
+      // On the next page the columns are named again, for the eye alone: the table goes on.
+      if (this.room(this.heightOf(this.linesOf(row, widths)))) {
+        this.pdf.markContent('Artifact', { type: 'Layout' })
+        this.cells(columns, widths, FAINT)
+        this.pdf.endMarkedContent()
+        this.y += CELL * LINE + 5
+      }
+      this.row(table, row, widths, false)
+    }
+  }
+
+  private linesOf(cells: readonly string[], widths: readonly number[]): string[][] {
+    return cells.map((cell, i) => this.wrapped(cell, 'plain', CELL, widths[i]! - 8))
+  }
+
+  private heightOf(lines: readonly (readonly string[])[]): number {
+    return Math.max(...lines.map((l) => l.length)) * CELL * LINE + 5
+  }
+
+  /** One line of short cells. */
+  private cells(cells: readonly string[], widths: readonly number[], ink: string): void {
+    let x = MARGIN
+    for (const [i, cell] of cells.entries()) {
+      this.text(cell, x, this.y, CELL, 'plain', ink)
+      x += widths[i]!
+    }
   }
 
   private row(table: Element, cells: readonly string[], widths: readonly number[], head: boolean): void {
-    const lines = cells.map((cell, i) => this.wrapped(cell, 'plain', CELL, widths[i]! - 8))
-    const height = Math.max(...lines.map((l) => l.length)) * CELL * LINE + 5
-    this.room(height)
+    const lines = this.linesOf(cells, widths)
+    const height = this.heightOf(lines)
     const row = this.within(table, 'TR')
     let x = MARGIN
     for (const [i, its] of lines.entries()) {
@@ -139,8 +164,11 @@ class Writer {
     this.pdf.endMarkedContent()
   }
 
-  private room(height: number): void {
-    if (this.y + height > HEIGHT - MARGIN) this.page(this.titles.at(-1)!)
+  /** A new page where there is no room for so much. @returns whether there was none */
+  private room(height: number): boolean {
+    if (this.y + height <= HEIGHT - MARGIN) return false
+    this.page(this.titles.at(-1)!)
+    return true
   }
 
   /** One line, each stretch of it in the first face that has its letters. */
