@@ -230,7 +230,7 @@ test('a coach: names pasted, two at work in two tabs, the server gone in between
   // Cy is removed in one tab: the other says so at once, and has Cy back with one press.
   await page.getByRole('combobox', { name: 'Learner:' }).fill('Cy')
   await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: 'Change or remove' }).click()
+  await page.getByRole('button', { name: 'Rename or remove' }).click()
   await page.getByRole('button', { name: 'Remove...' }).click()
   await page.getByRole('button', { name: 'Remove Cy' }).click()
   await expect(other.locator('.gone')).toContainText('Cy was removed. Shown now: Bo.')

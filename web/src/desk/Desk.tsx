@@ -50,7 +50,7 @@ export function Desk() {
             <h1 id="who">Learner:</h1>
             <LearnerSelect learner={learner} all={learners.data} labelledBy="who" />
             <Button onClick={() => setAdding(true)}>Add a learner</Button>
-            <Button onClick={() => setEditing(true)}>Change or remove</Button>
+            <Button onClick={() => setEditing(true)}>Rename or remove</Button>
           </div>
           <Guard waiting={null}>
             {editing && <EditLearner learner={learner} onClose={() => setEditing(false)} />}
