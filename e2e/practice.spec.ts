@@ -122,7 +122,7 @@ test('a whole session by keyboard alone, with hint, show, skip and stop', async 
   await page.keyboard.press('Backspace')
 
   await page.keyboard.press('s')
-  await expect(page.getByText('shown')).toBeVisible()
+  await expect(page.getByText('shown', { exact: true })).toBeVisible()
   await page.keyboard.press('n')
   await expect(page.locator('#said')).toContainText('Skipped')
   await page.keyboard.press('Enter')

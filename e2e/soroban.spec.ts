@@ -377,7 +377,7 @@ test('grid: sums along rows and columns, totals that disagree are told', async (
   const columns = cells[0]!.map((_, c) => sum(cells.map((row) => row[c]!)))
   // A wrong sum stays with its cell until it is right.
   await page.keyboard.type(String(columns[0]! + 1))
-  await expect(page.getByRole('status')).toContainText(`${columns[0]! + 1} is not right`)
+  await expect(page.locator('.grid-said')).toContainText(`${columns[0]! + 1} is not right`)
   for (const column of columns) await page.keyboard.type(String(column))
   await expect(question).toHaveText('Total of the rows')
   await page.keyboard.press('ArrowDown')
@@ -386,9 +386,9 @@ test('grid: sums along rows and columns, totals that disagree are told', async (
   await page.keyboard.type(String(total))
   await expect(question).toHaveText('Total of the columns')
   await page.keyboard.press('ArrowUp')
-  await expect(page.getByRole('status')).toContainText('do not agree')
+  await expect(page.locator('.grid-said')).toContainText('do not agree')
   // And by a press on its cell.
   await page.getByRole('button', { name: /^Total of the columns/ }).click()
   await page.keyboard.type(String(total))
-  await expect(page.getByRole('status')).toContainText('All right')
+  await expect(page.locator('.grid-said')).toContainText('All right')
 })

@@ -147,7 +147,9 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
       metToday: new Set(),
       done: new Map(),
     })
-    expect(plan.map((i) => i.kind)).toEqual(['facts', 'edge', 'review'])
+    // Whoever began yesterday has nothing to review.
+    const began = worked.length < 5 ? ['facts', 'edge'] : ['facts', 'edge', 'review']
+    expect(plan.map((i) => i.kind)).toEqual(began)
     expect(plan.reduce((sum, i) => sum + i.minutes, 0)).toBeCloseTo(settings.minutes, 5)
     expect(today).toMatchObject({ day, attempts: 0 })
   }

@@ -17,6 +17,8 @@ export function testServer(demoDay?: string) {
   const server = createServer(
     createApp({ db: database.db, data, log: pino({ level: 'silent' }), loopback: true }),
   )
+  // A test that computes for seconds must not find its connection closed meanwhile.
+  server.keepAliveTimeout = 0
   const base = () => `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
 
   beforeAll(async () => {

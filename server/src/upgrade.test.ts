@@ -267,7 +267,11 @@ function compare(path: string, text: string, then: unknown): void {
   } else if (path.includes('/pace?')) expect(without(now, 'perMinute'), path).toEqual(before)
   else if (path.endsWith('/settings')) {
     // The one fade is that of every technique and level on the frame: see below.
-    const since = { extraTime: 1, textSize: 1, wording: 'full', alarm: null }
+    const since = {
+      ...{ extraTime: 1, textSize: 1, wording: 'full', alarm: null },
+      ...{ zero: 'plain', contrast: 'usual', calm: false, readAloud: false, ownKeyboard: false },
+      ...{ keypad: 'touch', keypadSide: 'right', keypadOrder: 'calculator' },
+    }
     expect(without(now, 'fades'), path).toEqual({ ...(without(before, 'fade', 'fades') as object), ...since })
   } else expect(now, path).toEqual(before)
 }

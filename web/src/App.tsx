@@ -1,6 +1,6 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { ConfigProvider, Select } from 'antd'
-import { useEffect, useLayoutEffect, useMemo, useState } from 'react'
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
 import { useLearnerSettingsQuery } from './data/learnerSettings.js'
 import { useWaiting } from './data/outbox.js'
@@ -10,6 +10,7 @@ import { Desk } from './desk/Desk.js'
 import { Gone } from './parts/Gone.js'
 import { Guard, lazily } from './parts/Guard.js'
 import { Missing } from './parts/Missing.js'
+import { usePageChange } from './parts/usePageChange.js'
 import './page.css'
 import { antTheme, type Light, lightUp, type Palette } from './theme.js'
 
@@ -99,19 +100,27 @@ export function App() {
   )
 }
 
-/** Day or night: as chosen, else as the system has it. */
-function useLight(): readonly [Light, Palette] {
-  const { theme } = useSettings()
-  const [dark, setDark] = useState(() => matchMedia('(prefers-color-scheme: dark)').matches)
+/** What the system says of itself, followed as it changes. */
+function useMedia(asked: string): boolean {
+  const [matches, setMatches] = useState(() => matchMedia(asked).matches)
   useEffect(() => {
-    const query = matchMedia('(prefers-color-scheme: dark)')
-    const follow = () => setDark(query.matches)
+    const query = matchMedia(asked)
+    const follow = () => setMatches(query.matches)
     query.addEventListener('change', follow)
     return () => query.removeEventListener('change', follow)
-  }, [])
+  }, [asked])
+  return matches
+}
+
+/** Day or night: as chosen, else as the system has it. */
+function useLight(): readonly [Light, Palette] {
+  const { theme, contrast } = useSettings()
+  const dark = useMedia('(prefers-color-scheme: dark)')
+  const wished = useMedia('(prefers-contrast: more)')
+  const more = contrast === 'more' || wished
   const light = theme === 'system' ? (dark ? 'night' : 'day') : theme
   // The page has to be in its light before its colours can be read.
-  const palette = useMemo(() => lightUp(light), [light])
+  const palette = useMemo(() => lightUp(light, more), [light, more])
   return [light, palette]
 }
 
@@ -121,33 +130,46 @@ const THEMES: { value: Settings['theme']; label: string }[] = [
   { value: 'night', label: 'Theme: night' },
 ]
 
-/** The size of everything on the page, as the browser has it times what is set. */
+/** Pixels of the browser's own text, over the usual 16. */
+const BROWSERS_OWN = Number.parseFloat(getComputedStyle(document.documentElement).fontSize) / 16
+
+/** The size of everything on the page, as the browser has it times what is set; and how digits and contrast are. */
 function useTextSize(): number {
-  const { textSize } = useSettings()
+  const { textSize, zero } = useSettings()
   useLayoutEffect(() => {
     document.documentElement.style.fontSize = textSize === 1 ? '' : `${100 * textSize}%`
-  }, [textSize])
-  return textSize
+    document.documentElement.dataset.zero = zero
+  }, [textSize, zero])
+  return textSize * BROWSERS_OWN
 }
 
-/** Keeps to what is set for the learner of this tab. */
-function useOwnTextSize(): void {
+/** Keeps to how the learner of this tab is to see it. */
+function useOwnLook(): void {
   const learner = useLearner()
-  const textSize = useLearnerSettingsQuery(learner?.id).data?.textSize
+  const settings = useLearnerSettingsQuery(learner?.id).data
   useEffect(() => {
-    if (textSize !== undefined && textSize !== currentSettings().textSize) changeSettings({ textSize })
-  }, [textSize])
+    if (!settings) return
+    const { textSize, zero, contrast } = settings
+    const now = currentSettings()
+    if (textSize !== now.textSize || zero !== now.zero || contrast !== now.contrast)
+      changeSettings({ textSize, zero, contrast })
+  }, [settings])
 }
 
 function Page() {
-  useOwnTextSize()
+  useOwnLook()
   const { theme, learnerId } = useSettings()
   const learners = useLearners()
   const { pathname } = useLocation()
   const atBench = pathname.startsWith('/bench')
+  const main = useRef<HTMLElement>(null)
+  usePageChange(main)
   const demo = learners.data?.find((l) => l.id === learnerId)?.demo ?? learners.data?.some((l) => l.demo)
   return (
     <>
+      <a className="skip" href="#content">
+        Skip to the content
+      </a>
       <header className={`page-head${atBench ? ' at-bench' : ''}`}>
         <div className="row spread">
           <span className="name">
@@ -196,7 +218,7 @@ function Page() {
           <NavLink to="/record">Record</NavLink>
         </nav>
       </header>
-      <main>
+      <main id="content" ref={main} tabIndex={-1}>
         <Gone />
         <Guard at={pathname}>
           <Outlet />
@@ -209,9 +231,14 @@ function Page() {
 /** Quiet while all is sent; otherwise says what is still here and why. */
 function WaitingSign() {
   const { unsent, refused } = useWaiting()
-  if (unsent === 0 && refused.length === 0) return null
+  const quiet = unsent === 0 && refused.length === 0
+  // Always there, so that what comes into it is read out.
   return (
-    <span className="waiting" role="status" title={refused.join('\n')}>
+    <span
+      className={quiet ? 'sr-only' : 'waiting'}
+      role="status"
+      title={quiet ? undefined : refused.join('\n')}
+    >
       {unsent > 0 && `${unsent} saved here, waiting for the server`}
       {unsent > 0 && refused.length > 0 && '; '}
       {refused.length > 0 && `${refused.length} refused by the server: ${refused[0]}`}

@@ -7,9 +7,10 @@ const INKS = ['paper', 'card', 'ink', 'faint', 'line', 'signal', 'right', 'slip'
 /** The colours that are on now, as palette.css has them. */
 export type Palette = Readonly<Record<(typeof INKS)[number], string>>
 
-/** Puts the page in a light. @returns its colours */
-export function lightUp(light: Light): Palette {
+/** Puts the page in a light, with more contrast where it is wished. @returns its colours */
+export function lightUp(light: Light, moreContrast: boolean): Palette {
   document.documentElement.dataset.light = light
+  document.documentElement.dataset.contrast = moreContrast ? 'more' : 'usual'
   return currentPalette()
 }
 
@@ -38,8 +39,8 @@ export function antTheme(light: Light, c: Palette, textSize: number): ThemeConfi
       colorBorder: c.faint,
       colorBorderSecondary: c.line,
       colorTextLightSolid: c['on-signal'],
-      fontFamily: "'Atkinson Hyperlegible Next', system-ui, sans-serif",
-      fontFamilyCode: "'Atkinson Hyperlegible Mono', monospace",
+      fontFamily: 'var(--text)',
+      fontFamilyCode: 'var(--mono)',
       fontSize: 16 * textSize,
       borderRadius: 2,
       controlHeight: 40 * textSize,

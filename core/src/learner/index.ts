@@ -25,13 +25,18 @@ export {
 } from './recall.js'
 export {
   ALARMS,
+  CONTRASTS,
   DEFAULT_SETTINGS,
   EXTRA_TIMES,
   KEYING_DAYS,
+  KEYPAD_ORDERS,
+  KEYPAD_SIDES,
+  KEYPADS,
   keyingDue,
   type LearnerSettings,
   settingsForAge,
   TEXT_SIZES,
+  ZEROS,
 } from './settings.js'
 export { suggestTarget } from './targets.js'
 export {

@@ -14,6 +14,12 @@ export type Wording = 'full' | 'easy'
 
 /** What may be chosen for time and size. */
 export const EXTRA_TIMES = [1, 1.5, 2, 3] as const
+/** What may be chosen of how it is seen and answered; the usual first. */
+export const ZEROS = ['plain', 'slashed'] as const
+export const CONTRASTS = ['usual', 'more'] as const
+export const KEYPADS = ['touch', 'always', 'never'] as const
+export const KEYPAD_SIDES = ['right', 'left'] as const
+export const KEYPAD_ORDERS = ['calculator', 'telephone'] as const
 /** How long before practice a calendar may remind of it, in minutes. */
 export const ALARMS = [0, 10, 30, 60] as const
 export const TEXT_SIZES = [1, 1.125, 1.25, 1.5] as const
@@ -53,6 +59,19 @@ export interface LearnerSettings {
   readonly textSize: number
   /** How much is said on screen: in full with its numbers, or in a few easy words. */
   readonly wording: Wording
+  /** How it is to be seen: a zero as it is written by hand or with a stroke, more contrast than usual. */
+  readonly zero: (typeof ZEROS)[number]
+  readonly contrast: (typeof CONTRASTS)[number]
+  /** No clock, no bar, no seconds in what is said. */
+  readonly calm: boolean
+  /** Problem, question and remarks are read out by a voice of the browser's own. */
+  readonly readAloud: boolean
+  /** The keys on screen: where there is touch, always or never; at which side, in which order. */
+  readonly keypad: (typeof KEYPADS)[number]
+  readonly keypadSide: (typeof KEYPAD_SIDES)[number]
+  readonly keypadOrder: (typeof KEYPAD_ORDERS)[number]
+  /** Answers may come from the system's own keyboard, from dictation or handwriting. */
+  readonly ownKeyboard: boolean
   /** Where practitioners differ, by technique. */
   readonly variants: Readonly<Record<string, Variant>>
   /** How much of the frame is left, by technique and level. */
@@ -81,6 +100,14 @@ export const DEFAULT_SETTINGS: LearnerSettings = {
   extraTime: 1,
   textSize: 1,
   wording: 'full',
+  zero: 'plain',
+  contrast: 'usual',
+  calm: false,
+  readAloud: false,
+  keypad: 'touch',
+  keypadSide: 'right',
+  keypadOrder: 'calculator',
+  ownKeyboard: false,
   variants: {},
   fades: {},
   cautions: { read: false, lifted: false },

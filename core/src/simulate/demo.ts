@@ -72,6 +72,7 @@ const CLERKS: readonly Character[] = [
     learns: 0.2,
     often: 0.9,
     weak: [],
+    since: 24,
     behind: 0.6,
     mind: { technique: 'multiply-crosswise', level: 15 },
   },

@@ -3,7 +3,17 @@ import Joi from 'joi'
 import { FACT_DECKS } from '../facts/decks.js'
 import { FADE_LEVELS, type Fade } from '../learner/fade.js'
 import type { FactRow } from '../learner/recall.js'
-import { ALARMS, EXTRA_TIMES, type LearnerSettings, TEXT_SIZES } from '../learner/settings.js'
+import {
+  ALARMS,
+  CONTRASTS,
+  EXTRA_TIMES,
+  KEYPAD_ORDERS,
+  KEYPAD_SIDES,
+  KEYPADS,
+  type LearnerSettings,
+  TEXT_SIZES,
+  ZEROS,
+} from '../learner/settings.js'
 import { isInstant } from '../number/days.js'
 import { MAX_EXPRESSION } from '../problem/expression.js'
 import { levelOf, TECHNIQUES, techniqueById } from '../registry/techniques.js'
@@ -293,6 +303,14 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
     .items(Joi.object({ from: instant.required(), to: instant.required() }))
     .max(1000)
     .label('Busy times'),
+  zero: Joi.valid(...ZEROS).label('Zero'),
+  contrast: Joi.valid(...CONTRASTS).label('Contrast'),
+  calm: Joi.boolean().label('Calm'),
+  readAloud: Joi.boolean().label('Read aloud'),
+  keypad: Joi.valid(...KEYPADS).label('Keys on screen'),
+  keypadSide: Joi.valid(...KEYPAD_SIDES).label('Side of the keys'),
+  keypadOrder: Joi.valid(...KEYPAD_ORDERS).label('Order of the keys'),
+  ownKeyboard: Joi.boolean().label('Own keyboard'),
   alarm: Joi.valid(null, ...ALARMS).label('Reminder'),
   keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() }).allow(null),
 }).min(1)

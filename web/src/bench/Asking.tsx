@@ -1,10 +1,10 @@
 import { toText } from '@tachymetra/core/number'
 import { openStep } from '@tachymetra/core/session'
+import { useNeeds } from '../data/needs.js'
 import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
 import { Done, FRAME_NOTES, FRAME_NOTES_ALONE, Hint, questionOf, Said } from '../parts/saying.js'
-import { HAS_TOUCH } from '../parts/touch.js'
 import type { AttemptOnScreen } from '../parts/useAttempt.js'
 import type { BenchFrame } from './useFrame.js'
 import './bench.css'
@@ -22,12 +22,13 @@ export function Asking(props: {
   const { attempt, explained, frame, inPlace, onKey, onEnter } = props
   const { progress, typing, notice } = attempt
   const { onFrame, beads, fade } = frame
+  const { keypad, calm } = useNeeds()
   const step = openStep(progress)
   const kind = attempt.question()?.kind
   if (progress.outcome !== undefined || !kind)
     return (
-      <div className="said" id="said" role="status">
-        <Done progress={progress} />
+      <div className="said" id="said">
+        <Done progress={progress} calm={calm} />
       </div>
     )
   const question = questionOf(progress)
@@ -47,14 +48,14 @@ export function Asking(props: {
         kind={kind}
         text={onFrame ? toText(beads.value()) : typing.text}
         label={question || 'Your entry'}
-        describedBy="said"
+        describedBy="problem"
         hidden={onFrame}
         inPlace={inPlace}
         onKey={onKey}
         onErase={attempt.erase}
         onEnter={onEnter}
       >
-        <div className="said" id="said" role="status">
+        <div className="said" id="said">
           {notice ? (
             <p className="said-slip">{notice}</p>
           ) : beads.said && onFrame ? (
@@ -65,7 +66,7 @@ export function Asking(props: {
         </div>
       </Entry>
       {onFrame &&
-        HAS_TOUCH &&
+        keypad &&
         (step ? (
           <div className="row keys-line">
             <KeyButton label="Check" onPress={onEnter} main />

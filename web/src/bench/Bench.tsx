@@ -202,10 +202,9 @@ function BenchHead(props: {
               type="radio"
               name="support"
               checked={s === support}
-              onChange={(event) => {
-                onSupport(s)
-                event.currentTarget.blur()
-              }}
+              onChange={() => onSupport(s)}
+              // By touch or mouse the next thing is to answer; by arrows the choice is walked through.
+              onClick={(event) => event.detail > 0 && event.currentTarget.blur()}
             />{' '}
             {SUPPORT_NAMES[s]}
           </label>

@@ -1,7 +1,9 @@
 import { Modal } from 'antd'
 import { KeyTable } from '../parts/KeyTable.js'
+import { useReturnFocus } from '../parts/useReturnFocus.js'
 
 export default function KeyHelp({ onClose }: { readonly onClose: () => void }) {
+  useReturnFocus()
   return (
     <Modal open title="Keys at the bench" footer={null} onCancel={onClose}>
       <KeyTable />

@@ -19,7 +19,7 @@ export function KeysLine(props: {
     <>
       {next && (
         <div className="row keys-line">
-          <KeyButton label={next} shortcut="Enter" onPress={act.enter} main />
+          <KeyButton label={next} shortcut="Enter" onPress={act.enter} main focused />
         </div>
       )}
       <div className="row keys-line">

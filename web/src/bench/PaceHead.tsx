@@ -1,6 +1,7 @@
 import type { WorkedSupport } from '@tachymetra/core/session'
 import { seconds } from '@tachymetra/core/words'
 import { useEffect, useState } from 'react'
+import { useNeeds } from '../data/needs.js'
 import { useSettings } from '../data/settings.js'
 import { PaceBar } from './PaceBar.js'
 
@@ -18,7 +19,8 @@ export function PaceHead(props: {
   readonly deadline: number | undefined
 }) {
   const { at, of, targetMs, support, running, deadline } = props
-  const { clock } = useSettings()
+  const { calm } = useNeeds()
+  const clock = useSettings().clock && !calm
   const aim = targetMs && targetMs * TARGET_STRETCH[support]
   return (
     <>

@@ -1,6 +1,7 @@
 import type { Progress } from '@tachymetra/core/session'
 import { type Held, momentAfter } from '@tachymetra/core/technique'
 import { Link } from 'react-router'
+import { useNeeds } from '../data/needs.js'
 import { Hands } from '../parts/Hand.js'
 import { Steps, WayWorked } from '../parts/saying.js'
 
@@ -8,6 +9,7 @@ const NOTHING: readonly Held[] = []
 
 /** What is held in mind, and what has been entered so far. */
 export function Side({ progress, technique }: { readonly progress: Progress; readonly technique: string }) {
+  const { calm } = useNeeds()
   const [walk] = progress.walks
   const [step, entry] = [walk?.steps.at(-1), walk?.entries.at(-1)]
   const holds = step && entry ? momentAfter(step, entry).holds : NOTHING
@@ -20,10 +22,12 @@ export function Side({ progress, technique }: { readonly progress: Progress; rea
         </>
       )}
       <h2>Steps so far</h2>
-      <Steps entries={progress.entries} />
+      <Steps entries={progress.entries} calm={calm} />
       {progress.support !== 'answer' && <WayWorked progress={progress} />}
       <p>
         <Link to={`/learn/${technique}`}>How it is done</Link>
+        {' · '}
+        <Link to="/settings/learner">Reading and time</Link>
       </p>
     </aside>
   )

@@ -81,11 +81,6 @@ export function Stage(props: Props) {
           label={reading ? 'the frame to be read' : 'the frame'}
         />
       )}
-      {onFrame && (
-        <p className="sr-only" aria-live="polite">
-          {frame.said}
-        </p>
-      )}
     </>
   )
 }

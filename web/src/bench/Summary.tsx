@@ -9,6 +9,7 @@ import { levelReasonWords, newBestWords, slipName, times } from '@tachymetra/cor
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
+import { useNeeds } from '../data/needs.js'
 import { useBests, useLearners, useMoves } from '../data/queries.js'
 import type { LocalAttempt, LocalSession } from '../data/store.js'
 import { AttemptTable, ownBest, PaceFigures, pacesOf, slipCounts } from '../parts/figures.js'
@@ -24,6 +25,7 @@ export function Summary({
   readonly attempts: readonly LocalAttempt[]
 }) {
   const head = useRef<HTMLHeadingElement>(null)
+  const { calm } = useNeeds()
   const learner = useLearners().data?.find((l) => l.id === session.learnerId)
   useEffect(() => head.current?.focus(), [])
   const rows = attempts.map(({ record, verdict }) => ({
@@ -56,8 +58,8 @@ export function Summary({
           <strong>All {rows.length} right first time.</strong>
         </p>
       )}
-      <Quickest paces={paces} bests={bests} />
-      {!session.first && <PaceFigures paces={paces} bests={bests} />}
+      {!calm && <Quickest paces={paces} bests={bests} />}
+      {!session.first && <PaceFigures paces={paces} bests={bests} calm={calm} />}
       {tallies && (
         <p>
           {tallies.what}: {tallies.found} of {tallies.of}
@@ -81,7 +83,7 @@ export function Summary({
           </ul>
         )}
       </section>
-      <AttemptTable attempts={rows} />
+      <AttemptTable attempts={rows} calm={calm} />
       <div className="row">
         {learner && <NextUp learner={learner} />}
         <Link to="/">

@@ -4,13 +4,15 @@ import { deadlineOf, type Recipe } from '@tachymetra/core/set'
 import { type Spot, typedIn } from '@tachymetra/core/technique'
 import { useState } from 'react'
 import { keepFade } from '../data/fade.js'
+import { useNeeds } from '../data/needs.js'
 import { changeSettings, useSettings } from '../data/settings.js'
-import { Checks } from '../parts/Checks.js'
-import { Fold } from '../parts/Fold.js'
 import { Guard, lazily } from '../parts/Guard.js'
-import { answerGiven } from '../parts/saying.js'
+import { spoken } from '../parts/PlaceRule.js'
+import { rodsAloud } from '../parts/rodWords.js'
 import { useKeys } from '../parts/useKeys.js'
+import { Announcer } from './Announcer.js'
 import { Asking } from './Asking.js'
+import { Checking } from './Checking.js'
 import { KeysLine } from './KeysLine.js'
 import { PaceHead } from './PaceHead.js'
 import { Side } from './Side.js'
@@ -44,6 +46,7 @@ export function Working(props: Props) {
   const { exercise, at, of, recipe, targetMs, learnerId, onNext, onStop } = props
   const { technique, problem, level } = exercise
   const { clock, onward } = useSettings()
+  const needs = useNeeds()
   const [helpOpen, setHelpOpen] = useState(false)
   const [checking, setChecking] = useState(false)
   const [rodValues, setRodValues] = useState(false)
@@ -111,6 +114,8 @@ export function Working(props: Props) {
     },
     help: () => setHelpOpen(true),
   }
+  // What is to be read off the frame is told rod by rod, not as the number.
+  const inWords = frame.reading ? rodsAloud(frame.start) : spoken(problem)
   const kind = attempt.question()?.kind
   const onKey = (key: string) => confirmed(() => attempt.press(key))
   useKeys(
@@ -154,6 +159,7 @@ export function Working(props: Props) {
             onPick={setPicked}
           />
         </div>
+        <Announcer {...{ attempt, explained, frame, needs }} opening={inWords} />
         <div className="asking">
           {props.first && <Tips progress={progress} typed={typing.text !== ''} at={at} />}
           <Asking
@@ -168,15 +174,11 @@ export function Working(props: Props) {
         <KeysLine
           next={done ? (at >= of ? 'Summary' : 'Next problem') : undefined}
           hintOpen={progress.hintOpen}
-          clock={props.first ? undefined : clock}
+          clock={props.first || needs.calm ? undefined : clock}
           from={writing.eitherWay ? writing.from : undefined}
           act={act}
         />
-        {done && (
-          <Fold summary="Quick checks (C)" open={checking} onToggle={setChecking}>
-            {() => <Checks problem={problem} answer={answerGiven(progress)} />}
-          </Fold>
-        )}
+        {done && <Checking problem={problem} progress={progress} open={checking} onToggle={setChecking} />}
       </div>
       <Side progress={progress} technique={technique.id} />
       <Guard waiting={null}>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Guard>

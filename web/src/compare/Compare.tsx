@@ -55,7 +55,13 @@ export default function Compare() {
         <label htmlFor={problem}>
           <strong>Problem</strong>
         </label>
-        <ExpressionInput id={problem} value={text} onChange={setText} wrong={'error' in found} />
+        <ExpressionInput
+          id={problem}
+          value={text}
+          onChange={setText}
+          wrong={'error' in found}
+          whyId={`${problem}-why`}
+        />
         <button type="submit" className="key-button main">
           Compare
         </button>
@@ -68,7 +74,7 @@ export default function Compare() {
         </span>
       </form>
       {'error' in found ? (
-        <p role="alert" className="said-slip">
+        <p role="alert" className="said-slip" id={`${problem}-why`}>
           {found.error}
         </p>
       ) : (
@@ -171,12 +177,21 @@ function CheckAnswer({
       <h2>Check an answer quickly</h2>
       <div className="row">
         <label htmlFor={field}>Answer</label>
-        <ExpressionInput id={field} value={text} onChange={setText} wrong={!answer} width="14rem" />
+        <ExpressionInput
+          id={field}
+          value={text}
+          onChange={setText}
+          wrong={!answer}
+          whyId={`${field}-why`}
+          width="14rem"
+        />
       </div>
       {answer ? (
         <Checks problem={problem} answer={answer} />
       ) : (
-        <p className="said-slip">Type a number of at most 40 digits.</p>
+        <p className="said-slip" id={`${field}-why`}>
+          Type a number of at most 40 digits.
+        </p>
       )}
     </section>
   )

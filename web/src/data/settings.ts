@@ -26,14 +26,18 @@ export interface NumberSettings {
 
 export interface Settings {
   readonly theme: 'system' | 'day' | 'night'
-  /** Size of everything, as last set for the learner of this tab: known before the server is asked. */
+  /** How it is seen, as last set for the learner of this tab: known before the server is asked. */
   readonly textSize: number
+  readonly zero: string
+  readonly contrast: string
   /** The thin bar of elapsed time on the bench. */
   readonly clock: boolean
   readonly learnerId: string | null
   readonly planned: number
   /** Is the desk open for choosing beside the plan? */
   readonly choosing: boolean
+  /** Do single letters act in practice, such as H for a hint? */
+  readonly letterKeys: boolean
   /** After a right answer: the next problem at Enter, by itself, or by itself and accepted at its last digit. */
   readonly onward: 'enter' | 'itself' | 'last-digit'
   /** Which digit of an answer is typed first, where the work goes from the right. */
@@ -61,10 +65,13 @@ function usualRods(): number {
 const DEFAULTS: Settings = {
   theme: 'system',
   textSize: 1,
+  zero: 'plain',
+  contrast: 'usual',
   clock: true,
   learnerId: null,
   planned: 5,
   choosing: false,
+  letterKeys: true,
   onward: 'enter',
   writtenFrom: 'left',
   rods: usualRods(),

@@ -6,6 +6,7 @@ import { call } from '../data/api.js'
 import { useAddLearner } from '../data/queries.js'
 import { NameForm } from '../parts/NameForm.js'
 import { Trouble } from '../parts/Trouble.js'
+import { useReturnFocus } from '../parts/useReturnFocus.js'
 
 /** The youngest of each age that settings are suggested for. */
 const AGES = [
@@ -18,6 +19,7 @@ const AGES = [
 /** Asks for a name, or a list of them; and for an age, which is not kept. The same rules are checked on the server. */
 export default function NewLearner({ onClose }: { readonly onClose: (added?: string) => void }) {
   const [names, setNames] = useState('')
+  useReturnFocus()
   const [several, setSeveral] = useState(false)
   const [age, setAge] = useState<number>()
   const [fault, setFault] = useState<Error>()

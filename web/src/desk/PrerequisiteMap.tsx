@@ -1,5 +1,7 @@
 import type { Mastery, MasteryState } from '@tachymetra/core/curriculum'
-import { MASTERY_NAMES } from '@tachymetra/core/words'
+import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import type { Technique } from '@tachymetra/core/technique'
+import { listed, MASTERY_NAMES } from '@tachymetra/core/words'
 import { type CSSProperties, memo } from 'react'
 import { layoutMap } from './layout.js'
 import './desk.css'
@@ -50,6 +52,7 @@ export const PrerequisiteMap = memo(function PrerequisiteMap({ mastery, chosen, 
                 type="radio"
                 name="technique"
                 aria-label={`${technique.name}, ${MASTERY_NAMES[state]}`}
+                aria-description={relations(technique)}
                 checked={technique.id === chosen}
                 onChange={() => onChoose(technique.id)}
               />
@@ -63,6 +66,13 @@ export const PrerequisiteMap = memo(function PrerequisiteMap({ mastery, chosen, 
     </fieldset>
   )
 })
+
+/** What the lines of the map say: what a technique needs, and what it leads to. */
+function relations({ id, needs }: Technique): string {
+  const later = TECHNIQUES.filter((t) => t.needs.includes(id)).map((t) => t.name)
+  const first = needs.map((n) => techniqueById(n).name)
+  return `${first.length > 0 ? `Needs ${listed(first)}.` : 'Needs the facts only.'}${later.length > 0 ? ` Leads to ${listed(later)}.` : ''}`
+}
 
 /** Told apart by shape: a filled tick, a half, an open square, a dotted one. */
 export function MasteryMark({ state }: { readonly state: MasteryState }) {

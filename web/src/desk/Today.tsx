@@ -185,9 +185,12 @@ function ItemMenu(props: {
       onBan()
     },
   }
+  const [open, setOpen] = useState(false)
   return (
     <Dropdown
       trigger={['click']}
+      autoFocus
+      onOpenChange={setOpen}
       menu={{
         items: [
           item.pinned
@@ -199,7 +202,7 @@ function ItemMenu(props: {
         onClick: ({ key }) => actions[key]?.(),
       }}
     >
-      <Button>
+      <Button aria-haspopup="menu" aria-expanded={open}>
         {item.pinned ? 'Pinned' : 'Change'}
         <span className="sr-only">: pin, skip or ban {itemName(item)}</span>
       </Button>

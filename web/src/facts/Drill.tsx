@@ -71,6 +71,7 @@ export function Drill({
   const first = !answers.some((a) => a.n === n)
   return (
     <div className="stack fact-drill">
+      <h1 className="sr-only">Facts</h1>
       <p className="faint">{queue.length} to go</p>
       {trouble && <Trouble error={trouble} />}
       <Fact
@@ -101,6 +102,7 @@ function Missed(props: { readonly missed: Asked; readonly onOn: () => void; read
   useKeys({ Enter: onOn, ' ': onOn }, undefined, true)
   return (
     <div className="stack fact-drill">
+      <h1 className="sr-only">Facts</h1>
       <div className="stack" role="status">
         <p className={`fact-ask mono${ask.length > 12 ? ' long' : ''}`}>{ask}</p>
         <p>
@@ -112,7 +114,7 @@ function Missed(props: { readonly missed: Asked; readonly onOn: () => void; read
         </p>
       </div>
       <div className="row keys-line">
-        <KeyButton label="Go on" shortcut="Enter" onPress={onOn} main />
+        <KeyButton label="Go on" shortcut="Enter" onPress={onOn} main focused />
         <KeyButton label="Stop" shortcut="Esc" onPress={onStop} />
       </div>
     </div>
@@ -156,7 +158,7 @@ function Fact(props: {
   useKeys({ Backspace: attempt.erase }, { keys: card.kind.keys, press: attempt.press }, true)
   return (
     <>
-      <p className={`fact-ask mono${card.ask.length > 12 ? ' long' : ''}`} id="fact-ask" aria-live="polite">
+      <p className={`fact-ask mono${card.ask.length > 12 ? ' long' : ''}`} id="fact-ask">
         {card.ask}
       </p>
       <Entry

@@ -51,6 +51,7 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
       <p className="faint">
         Copy the number, no Enter: {attempt.progress.answered.filter((done) => !done).length} to go
       </p>
+      <h1 className="sr-only">Typing speed</h1>
       <p className="fact-ask mono" id="copy" aria-live="polite">
         {asked.ask}
       </p>

@@ -4,7 +4,7 @@ import { Button, Checkbox, InputNumber, Select } from 'antd'
 import type { CSSProperties, ReactNode } from 'react'
 import { Link } from 'react-router'
 import { changeSettings, type FlashSettings as Settings } from '../data/settings.js'
-import { hasVoice } from './sound.js'
+import { useVoice } from '../parts/speech.js'
 import './flash.css'
 
 const WAYS: readonly { value: Shown['way']; label: string }[] = [
@@ -75,6 +75,7 @@ export function FlashSettings(props: {
 
 function Numbers(props: { readonly flash: Settings; readonly change: (some: Partial<Settings>) => void }) {
   const { flash, change } = props
+  const voice = useVoice()
   return (
     <div className="parameters">
       <label htmlFor="flash-way">
@@ -136,8 +137,8 @@ function Numbers(props: { readonly flash: Settings; readonly change: (some: Part
             { value: 'beep', label: 'a short beep' },
             {
               value: 'voice',
-              label: hasVoice() ? 'spoken' : 'spoken (no voice here)',
-              disabled: !hasVoice(),
+              label: voice ? 'spoken' : 'spoken (no voice here)',
+              disabled: !voice,
             },
             { value: 'none', label: 'none' },
           ]}

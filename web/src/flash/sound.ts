@@ -1,4 +1,4 @@
-/** A short beep with each number, or its name spoken where the browser has a voice. */
+/** A short beep with each number. */
 
 let context: AudioContext | undefined
 
@@ -32,21 +32,4 @@ export function planBeeps(times: readonly number[]): () => void {
   return () => {
     for (const tone of made) tone.stop()
   }
-}
-
-export function hasVoice(): boolean {
-  return 'speechSynthesis' in window && speechSynthesis.getVoices().some((v) => v.lang.startsWith('en'))
-}
-
-/** Says one number now, cutting off whatever is still being said. */
-export function speak(text: string, rate: number): void {
-  speechSynthesis.cancel()
-  const said = new SpeechSynthesisUtterance(text)
-  said.lang = 'en-GB'
-  said.rate = Math.max(0.8, Math.min(3, rate))
-  speechSynthesis.speak(said)
-}
-
-export function hush(): void {
-  if ('speechSynthesis' in window) speechSynthesis.cancel()
 }

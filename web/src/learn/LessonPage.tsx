@@ -65,11 +65,12 @@ function Page({ technique }: { readonly technique: Technique }) {
               value={text}
               onChange={setText}
               wrong={'error' in found}
+              whyId={`${field}-why`}
               width="15rem"
             />
           </div>
           {'error' in found ? (
-            <p role="alert" className="said-slip">
+            <p role="alert" className="said-slip" id={`${field}-why`}>
               {found.error}
             </p>
           ) : (

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { useEraseLearner, useRemoveLearner, useRenameLearner } from '../data/queries.js'
 import { NameForm } from './NameForm.js'
 import { Trouble } from './Trouble.js'
+import { useReturnFocus } from './useReturnFocus.js'
 
 /** Another name for a learner; or the learner removed, to be had back for a while, or erased at once. */
 export default function EditLearner({
@@ -14,6 +15,7 @@ export default function EditLearner({
   readonly onClose: () => void
 }) {
   const [name, setName] = useState(learner.name)
+  useReturnFocus()
   const [removing, setRemoving] = useState(false)
   const [fault, setFault] = useState<Error>()
   const rename = useRenameLearner()

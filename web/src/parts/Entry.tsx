@@ -1,8 +1,8 @@
 import type { AnyQuestion } from '@tachymetra/core/question'
 import { type ReactNode, useEffect, useRef } from 'react'
+import { useNeeds } from '../data/needs.js'
 import { useSettings } from '../data/settings.js'
 import { Keypad } from './Keypad.js'
-import { HAS_TOUCH } from './touch.js'
 import './entry.css'
 
 interface Props {
@@ -31,7 +31,15 @@ export function Entry(props: Props) {
   const field = useRef<HTMLInputElement>(null)
   const { choices } = kind
   const { decimal } = useSettings().numbers
+  const { keypad, ownKeyboard } = useNeeds()
   useEffect(() => field.current?.focus(), [])
+  /** What another keyboard, dictation or handwriting has put in place of what stood there, as keys that were pressed. */
+  const retype = (next: string) => {
+    let same = 0
+    while (same < text.length && text[same] === next[same]) same += 1
+    for (let i = same; i < text.length; i += 1) onErase()
+    for (const key of next.slice(same)) if (kind.keys.includes(key)) onKey(key)
+  }
   return (
     <>
       <div className={hidden || inPlace || choices ? 'sr-only' : 'entry-line'}>
@@ -42,8 +50,13 @@ export function Entry(props: Props) {
           aria-labelledby={props.labelledBy}
           aria-describedby={props.describedBy}
           value={text.replace('-', '−').replace('.', decimal)}
-          readOnly
-          inputMode="none"
+          {...(ownKeyboard
+            ? {
+                inputMode: kind.keys.includes('.') ? 'decimal' : 'numeric',
+                onChange: (event) => retype(event.target.value.replace('−', '-').replace(',', '.')),
+                onKeyDown: (event) => event.key === 'Enter' && onEnter?.(),
+              }
+            : { readOnly: true, inputMode: 'none' })}
           autoComplete="off"
           data-testid="entry"
         />
@@ -59,7 +72,7 @@ export function Entry(props: Props) {
             ))}
           </div>
         ) : (
-          HAS_TOUCH && (
+          keypad && (
             <Keypad
               keys={kind.keys}
               onKey={onKey}

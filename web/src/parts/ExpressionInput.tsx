@@ -6,9 +6,11 @@ export function ExpressionInput(props: {
   readonly value: string
   readonly onChange: (text: string) => void
   readonly wrong: boolean
+  /** The id of what says why it is wrong. */
+  readonly whyId?: string | undefined
   readonly width?: string
 }) {
-  const { id, value, onChange, wrong, width = '24rem' } = props
+  const { id, value, onChange, wrong, whyId, width = '24rem' } = props
   return (
     <Input
       id={id}
@@ -18,6 +20,8 @@ export function ExpressionInput(props: {
       autoComplete="off"
       spellCheck={false}
       status={wrong ? 'error' : ''}
+      aria-invalid={wrong}
+      aria-describedby={wrong ? whyId : undefined}
       style={{ width: `min(${width}, 100%)` }}
     />
   )

@@ -1,3 +1,4 @@
+import { type Needs, useNeeds } from '../data/needs.js'
 import { useSettings } from '../data/settings.js'
 import './entry.css'
 
@@ -22,24 +23,20 @@ interface Props {
   readonly enter?: { readonly label: string; readonly act: () => void }
 }
 
-/** Digits stand in rows of three as on a calculator, with whatever else is written beside them; other signs in rows of three. */
-function laidOut(keys: readonly string[]): readonly string[] {
+/**
+ * Digits stand in rows of three, as on a calculator or as on a telephone, with whatever else is written beside them; other
+ * signs in rows of three.
+ */
+function laidOut(keys: readonly string[], order: Needs['keypadOrder']): readonly string[] {
   const others = keys.filter((k) => !DIGITS.includes(k))
   if (others.length === keys.length) return [...others.slice(0, 3), ERASE, ...others.slice(3)]
   const beside = [others.at(-1) ?? '', others.at(-2) ?? '']
+  const rows = ['789', '456', '123']
+  const [top, middle, bottom] = (order === 'telephone' ? rows.toReversed() : rows).map((row) => [...row])
   return [
-    '7',
-    '8',
-    '9',
-    ERASE,
-    '4',
-    '5',
-    '6',
-    beside[0]!,
-    '1',
-    '2',
-    '3',
-    beside[1]!,
+    ...[...top!, ERASE],
+    ...[...middle!, beside[0]!],
+    ...[...bottom!, beside[1]!],
     '0',
     ...others.slice(0, -2),
   ]
@@ -48,6 +45,7 @@ function laidOut(keys: readonly string[]): readonly string[] {
 /** Large keys for touch, so that no system keyboard has to come up. They act on touch, not on release. */
 export function Keypad({ keys, onKey, onErase, enter }: Props) {
   const { decimal } = useSettings().numbers
+  const { keypadOrder, keypadSide } = useNeeds()
   // A press by touch or mouse acts at once; `click` then only serves keyboards and screen readers.
   const acts = (act: () => void) => ({
     onPointerDown: (event: React.PointerEvent) => {
@@ -59,8 +57,8 @@ export function Keypad({ keys, onKey, onErase, enter }: Props) {
     },
   })
   return (
-    <fieldset className="keypad" aria-label="Answer keys">
-      {laidOut(keys).map((key, i) =>
+    <fieldset className={`keypad ${keypadSide}`} aria-label="Answer keys">
+      {laidOut(keys, keypadOrder).map((key, i) =>
         key === '' ? (
           <span key={i} />
         ) : (

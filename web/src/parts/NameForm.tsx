@@ -25,9 +25,11 @@ export function NameForm(props: {
         value={name}
         autoFocus
         autoComplete="off"
+        aria-invalid={fault !== undefined}
+        aria-describedby={fault ? 'learner-name-fault' : undefined}
         onChange={(event) => onName(event.target.value)}
       />
-      {fault && <Trouble error={fault} />}
+      <div id="learner-name-fault">{fault && <Trouble error={fault} />}</div>
       {children}
     </form>
   )

@@ -11,6 +11,7 @@ import {
 import { type CSSProperties, Fragment, memo, useRef } from 'react'
 import { bandsOf } from './bands.js'
 import { useWidth } from './useWidth.js'
+import { aloud } from './words.js'
 import './place-rule.css'
 
 interface Props {
@@ -219,7 +220,7 @@ const SPOKEN: readonly (readonly [string, string])[] = [
 
 /** The problem in words for a screen reader. */
 export function spoken(problem: Problem): string {
-  return SPOKEN.reduce((text, [sign, word]) => text.replaceAll(sign, word), problemWords(problem))
+  return aloud(SPOKEN.reduce((text, [sign, word]) => text.replaceAll(sign, word), problemWords(problem)))
 }
 
 function lineWords(line: AnswerLine): string {

@@ -22,7 +22,7 @@ export default function Plot(props: {
       const page = {
         paper_bgcolor: 'transparent',
         plot_bgcolor: 'transparent',
-        font: { family: 'Atkinson Hyperlegible Next, sans-serif', size: 14, color: c.ink },
+        font: { family: getComputedStyle(document.body).fontFamily, size: 14, color: c.ink },
         margin: { l: 56, r: 12, t: 8, b: 32 },
         legend: { orientation: 'h', y: 1.14 },
         separators: decimal === '.' ? '.,' : ',.',
@@ -36,7 +36,10 @@ export default function Plot(props: {
     }
     paint()
     const watcher = new MutationObserver(paint)
-    watcher.observe(document.documentElement, { attributes: true, attributeFilter: ['data-light'] })
+    watcher.observe(document.documentElement, {
+      attributes: true,
+      attributeFilter: ['data-light', 'data-contrast'],
+    })
     return () => {
       watcher.disconnect()
       Plotly.purge(element)

@@ -1,6 +1,7 @@
 import { placeName } from '@tachymetra/core/number'
 import { applyMove, beadsOf, type Frame, highestRod, rodAt, setRod } from '@tachymetra/core/soroban'
 import { memo, type PointerEvent, useEffect, useRef } from 'react'
+import { beadWords } from './rodWords.js'
 import './soroban-frame.css'
 
 /** How much of the beads is to be seen: all, a shadow, or the bare rods. */
@@ -132,7 +133,7 @@ const Rod = memo(function Rod(props: {
   const { x, place, value, right, lit, chosen, live, showValue } = props
   const { heaven, earth } = beadsOf(value)
   const middle = x + WIDTH / 2
-  const words = `${value}: ${heaven ? 'heaven bead' : ''}${heaven && earth ? ' and ' : ''}${earth ? `${earth} earth ${earth === 1 ? 'bead' : 'beads'}` : ''}${value === 0 ? 'no bead' : ''} at the bar`
+  const words = `${value}: ${beadWords(value)}`
   return (
     <g
       data-place={place}

@@ -42,7 +42,10 @@ export function ownBest(pace: ItemPace, bests: readonly Best[]): Best | undefine
 export function PaceFigures({
   paces,
   bests,
+  calm = false,
 }: {
+  /** Without times. */
+  readonly calm?: boolean
   readonly paces: readonly ItemPace[]
   readonly bests?: readonly Best[] | undefined
 }) {
@@ -55,10 +58,16 @@ export function PaceFigures({
           <dl className="figures">
             <Figure name="right" value={`${pace.right} of ${pace.attempts}`} />
             <Figure name="right first time" value={`${pace.clean}`} />
-            <Figure name="median time" value={seconds(pace.medianMs)} />
-            <Figure name="right a minute" value={rightPerMinute(pace)?.toFixed(1) ?? '–'} />
-            <Figure name="quickest right" value={seconds(pace.bestMs)} />
-            {bests && <Figure name="own best before" value={seconds(ownBest(pace, bests)?.bestMs)} />}
+            {!calm && (
+              <>
+                <Figure name="median time" value={seconds(pace.medianMs)} />
+                <Figure name="right a minute" value={rightPerMinute(pace)?.toFixed(1) ?? '–'} />
+                <Figure name="quickest right" value={seconds(pace.bestMs)} />
+              </>
+            )}
+            {bests && !calm && (
+              <Figure name="own best before" value={seconds(ownBest(pace, bests)?.bestMs)} />
+            )}
           </dl>
         </section>
       ))}
@@ -85,7 +94,9 @@ function Figure({ name, value }: { readonly name: string; readonly value: string
 export function AttemptTable({
   attempts,
   linked = false,
+  calm = false,
 }: {
+  readonly calm?: boolean
   readonly attempts: readonly AttemptSummary[]
   readonly linked?: boolean
 }) {
@@ -118,7 +129,15 @@ export function AttemptTable({
             </>
           ),
         },
-        { title: 'Time', render: (_, a) => (a.timed ? written(seconds(a.totalMs)) : 'not timed') },
+        ...(calm
+          ? []
+          : [
+              {
+                title: 'Time',
+                render: (_: unknown, a: AttemptSummary) =>
+                  a.timed ? written(seconds(a.totalMs)) : 'not timed',
+              },
+            ]),
       ]}
     />
   )

@@ -60,48 +60,76 @@ export const FRAME_NOTES_ALONE: Readonly<Record<FadeLevel, string>> = {
   none: '',
 }
 
+/** The hint as a sentence: why, the facts, and on the frame every bead with its finger. */
+export function hintWords(progress: Progress): string | undefined {
+  const step = progress.walks[0]?.next
+  if (!step) return undefined
+  const facts = step.facts.join(', ').replaceAll('-', '−').replaceAll('x', '×').replaceAll('/', '÷')
+  return `${progress.support === 'guided' ? step.why : step.ask}${facts && ` (${facts})`}`
+}
+
 /** Every bead of the step with its finger. */
-function Fingering({ moves }: { readonly moves: readonly BeadMove[] }) {
-  return (
-    <>
-      <br />
-      {moves.map((m) => `${placeName(m.place)}: ${moveWords(m)}, ${fingerOf(m)}`).join('; ')}.
-    </>
-  )
+function fingering(moves: readonly BeadMove[]): string {
+  return `${moves.map((m) => `${placeName(m.place)}: ${moveWords(m)}, ${fingerOf(m)}`).join('; ')}.`
+}
+
+/** The same where beads are moved; nothing where no bead moves. */
+export function beadHintWords(progress: Progress): string | undefined {
+  const step = progress.walks[0]?.next
+  const moves = step && beadWorkOf(step)?.moves
+  return moves && moves.length > 0 ? fingering(moves) : undefined
 }
 
 export function Hint({ progress }: { readonly progress: Progress }) {
-  const step = progress.walks[0]?.next
-  if (!step) return null
-  const moves = beadWorkOf(step)?.moves
-  const facts =
-    step.facts.length > 0 &&
-    ` (${step.facts.join(', ').replaceAll('-', '−').replaceAll('x', '×').replaceAll('/', '÷')})`
+  const words = hintWords(progress)
+  const beads = beadHintWords(progress)
+  if (!words) return null
   return (
     <span className="faint">
       <br />
-      {progress.support === 'guided' ? step.why : step.ask}
-      {facts}
-      {moves && moves.length > 0 && <Fingering moves={moves} />}
+      {words}
+      {beads && (
+        <>
+          <br />
+          {beads}
+        </>
+      )}
     </span>
   )
 }
 
-/** What is said to an entry that left its question open. */
-export function Said(props: { readonly progress: Progress; readonly explained: string | undefined }) {
-  const { progress, explained } = props
+/** What is said to an entry that left its question open: the value that is not right, and why. */
+function remarkOn(
+  progress: Progress,
+  explained: string | undefined,
+): { readonly elsewhere: string } | { readonly value: string; readonly remark: string } | undefined {
   const entry = standingEntry(progress)
-  if (!entry) return null
-  if (entry.verdict === 'elsewhere') return <p>{elsewhereWords(entry)}</p>
-  const remark = entry.slips[0]?.remark ?? explained
+  if (!entry) return undefined
+  if (entry.verdict === 'elsewhere') return { elsewhere: elsewhereWords(entry) }
+  const remark =
+    entry.slips[0]?.remark ??
+    explained ??
+    (HAS_TOUCH ? 'Try again, or tap Show.' : 'Try again, or press S to see it.')
+  return { value: words(entry.text), remark }
+}
+
+export function Said(props: { readonly progress: Progress; readonly explained: string | undefined }) {
+  const said = remarkOn(props.progress, props.explained)
+  if (!said) return null
+  if ('elsewhere' in said) return <p>{said.elsewhere}</p>
   return (
     <p>
-      <Mark right={false} /> <span className="value">{words(entry.text)}</span> is not right.{' '}
-      <span className="said-slip">
-        {remark ?? (HAS_TOUCH ? 'Try again, or tap Show.' : 'Try again, or press S to see it.')}
-      </span>
+      <Mark right={false} /> <span className="value">{said.value}</span> is not right.{' '}
+      <span className="said-slip">{said.remark}</span>
     </p>
   )
+}
+
+/** The same as a sentence; undefined where nothing is wrong. */
+export function saidWords(progress: Progress, explained: string | undefined): string | undefined {
+  const said = remarkOn(progress, explained)
+  if (!said) return undefined
+  return 'elsewhere' in said ? said.elsewhere : `${said.value} is not right. ${said.remark}`
 }
 
 /** A value that is right in itself, but was not asked: nothing is counted. */
@@ -130,26 +158,36 @@ export function verdictWords(progress: Progress): string {
   return help && entries.at(-1)?.verdict === 'given' ? 'Shown' : 'Right after another try'
 }
 
-export function Done({ progress }: { readonly progress: Progress }) {
+/** How it came out, how long it took unless nothing is to hurry, and how many of what was to be found. */
+function outcomeWords(progress: Progress, calm: boolean): string {
   const { problem, technique } = progress.task as Exercise
-  const answer = answerGiven(progress)
   const done = progress.outcome === 'done'
-  const { right, totalMs } = figuresOf(progress)
   const tally =
     progress.mostHelp !== 'answer' && done
       ? technique.tally?.(problem, progress.walks[0]!.entries)
       : undefined
+  const time = done && !calm ? `, in ${seconds(figuresOf(progress).totalMs)}` : ''
+  const found = tally && tally.of > 0 ? `; ${tally.what}: ${tally.found} of ${tally.of}` : ''
+  return `${verdictWords(progress)}${time}${found}`
+}
+
+const solved = (progress: Progress) => solvedWords((progress.task as Exercise).problem, answerGiven(progress))
+
+export function Done({ progress, calm }: { readonly progress: Progress; readonly calm: boolean }) {
+  const { right } = figuresOf(progress)
   return (
     <div className="done-panel">
-      <p className="big">{solvedWords(problem, answer)}</p>
+      <p className="big">{solved(progress)}</p>
       <p className={right ? 'said-right' : ''}>
-        {right && <Mark right />} {verdictWords(progress)}
-        {done && `, in ${seconds(totalMs)}`}
-        {tally && tally.of > 0 && `; ${tally.what}: ${tally.found} of ${tally.of}`}
+        {right && <Mark right />} {outcomeWords(progress, calm)}
       </p>
     </div>
   )
 }
+
+/** The same as sentences. */
+export const doneWords = (progress: Progress, calm: boolean): string =>
+  `${outcomeWords(progress, calm)}. ${solved(progress)}.`
 
 /** The way the learner has turned out to work, where it is another than the one set. */
 export function WayWorked({ progress }: { readonly progress: Progress }) {
@@ -162,7 +200,11 @@ export function WayWorked({ progress }: { readonly progress: Progress }) {
 /** As many entries as fit beside the problem; the ones before are in the record. */
 const LAST_ENTRIES = 9
 
-export const Steps = memo(function Steps({ entries: all }: { readonly entries: readonly JudgedEntry[] }) {
+export const Steps = memo(function Steps(props: {
+  readonly entries: readonly JudgedEntry[]
+  readonly calm: boolean
+}) {
+  const { entries: all, calm } = props
   const before = Math.max(0, all.length - LAST_ENTRIES)
   if (all.length === 0) return <p className="faint">None yet.</p>
   return (
@@ -183,7 +225,7 @@ export const Steps = memo(function Steps({ entries: all }: { readonly entries: r
               {entry.verdict === 'ahead' && <span className="faint"> at once</span>}
               {entry.slips[0] && <span className="said-slip"> {entry.slips[0].remark}</span>}
             </span>
-            <span className="mono faint">{seconds(entry.ms)}</span>
+            {!calm && <span className="mono faint">{seconds(entry.ms)}</span>}
           </li>
         ))}
       </ol>

@@ -1,5 +1,6 @@
 import { writtenBy } from '@tachymetra/core/session'
 import { useLayoutEffect, useRef } from 'react'
+import { currentSettings } from '../data/settings.js'
 
 /** Where keys that write an answer go: those of its kind. */
 export interface KeyTarget {
@@ -7,9 +8,17 @@ export interface KeyTarget {
   press(key: string): void
 }
 
+/** Fields keep every key for themselves. Ours only shows what is typed. */
+const FIELDS =
+  'input:not([readonly]):not([type="radio"]):not([type="checkbox"]), textarea, select, [role="combobox"], [contenteditable]'
+/** Controls keep the keys they are worked by. */
+const CONTROLS = 'button, a, summary, [type="radio"], [type="checkbox"]'
+const OF_CONTROLS = ['Enter', ' ', 'ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown']
+
 /**
- * The keys of the bench, wherever the focus is. Keys that write the answer come before commands. Buttons and links keep
- * Enter and Space for themselves, and combinations with Ctrl, Alt or Meta stay with the browser.
+ * The keys of the bench, wherever the focus is but in a field. Keys that write the answer come before commands. Buttons
+ * and links keep Enter and Space for themselves, choices letters as well, and combinations with Ctrl, Alt or Meta stay
+ * with the browser. Commands that are a single letter can be switched off (WCAG 2.1.4).
  */
 export function useKeys(
   commands: Readonly<Record<string, () => void>>,
@@ -23,11 +32,11 @@ export function useKeys(
     if (!active) return
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.altKey || event.metaKey || event.isComposing) return
-      const control =
-        event.target instanceof Element &&
-        event.target.closest('button, a, select, [role="combobox"], [type="radio"]')
+      const at = event.target instanceof Element ? event.target : undefined
+      if (at?.closest(FIELDS)) return
+      const control = at?.closest(CONTROLS)
       const { key } = event
-      if (control && ['Enter', ' ', 'ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'].includes(key)) return
+      if (control && OF_CONTROLS.includes(key)) return
       const target = latest.current.entry
       const written = target && writtenBy(target, key)
       if (target && written !== undefined) {
@@ -35,7 +44,9 @@ export function useKeys(
         target.press(written)
         return
       }
-      const command = latest.current.commands[key.length === 1 ? key.toLowerCase() : key]
+      const letter = key.length === 1 && key !== ' '
+      if (letter && (!currentSettings().letterKeys || control?.matches('[type="radio"]'))) return
+      const command = latest.current.commands[letter ? key.toLowerCase() : key]
       if (!command || (event.repeat && key !== 'Backspace')) return
       event.preventDefault()
       command()

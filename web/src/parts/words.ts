@@ -30,6 +30,9 @@ export function when(iso: string, timeZone?: string): string {
   }).format(new Date(iso))
 }
 
+/** A text to be heard: numbers whole, without the thin spaces that part them for the eye. */
+export const aloud = (text: string): string => text.replace(/(?<=\d)\u2009(?=\d)/g, '')
+
 /** 4 -> "4 min", 0.46 -> "half a minute", 2.3 -> "2½ min". */
 export function minutesWords(minutes: number): string {
   const halves = Math.max(1, Math.round(2 * minutes))

@@ -4,6 +4,7 @@ import { Button, Checkbox, Modal } from 'antd'
 import { useState } from 'react'
 import { changeLearner, learnerSettings } from '../data/learnerSettings.js'
 import { Trouble } from '../parts/Trouble.js'
+import { useReturnFocus } from '../parts/useReturnFocus.js'
 import type { OwnPageName } from './section.js'
 
 /** What goes along with each page. Cautions are each learner's own, and so are busy times: they never do. */
@@ -12,7 +13,14 @@ const PARTS: readonly {
   readonly name: string
   readonly keys: readonly (keyof LearnerSettings)[]
 }[] = [
-  { page: 'reading', name: 'Size, time and words', keys: ['textSize', 'extraTime', 'wording'] },
+  {
+    page: 'reading',
+    name: 'Size, time and words',
+    keys: [
+      ...(['textSize', 'zero', 'contrast', 'extraTime', 'wording', 'calm', 'readAloud'] as const),
+      ...(['keypad', 'keypadSide', 'keypadOrder', 'ownKeyboard'] as const),
+    ],
+  },
   { page: 'plan', name: 'Every day', keys: ['minutes', 'at', 'decks', 'pinned', 'banned'] },
   { page: 'levels', name: 'Level rules and targets', keys: ['rules', 'targets'] },
   { page: 'ways', name: 'Ways of doing it', keys: ['variants'] },
@@ -31,6 +39,7 @@ export default function ApplyTo(props: {
   readonly onClose: () => void
 }) {
   const { learner, all, page, onClose } = props
+  useReturnFocus()
   const others = all.filter((l) => l.id !== learner.id)
   const [parts, setParts] = useState<readonly string[]>([page])
   const [to, setTo] = useState<readonly string[]>([])

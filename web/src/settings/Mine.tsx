@@ -65,7 +65,7 @@ function Numbers() {
 
 /** What holds in this browser, whoever practises in it. */
 export default function Mine() {
-  const { theme, onward, clock } = useSettings()
+  const { theme, onward, clock, letterKeys } = useSettings()
   return (
     <section className="stack" aria-labelledby="mine">
       <h2 id="mine">This browser</h2>
@@ -94,6 +94,12 @@ export default function Mine() {
       <Numbers />
       <Checkbox checked={clock} onChange={(event) => changeSettings({ clock: event.target.checked })}>
         Show the clock in practice
+      </Checkbox>
+      <Checkbox
+        checked={letterKeys}
+        onChange={(event) => changeSettings({ letterKeys: event.target.checked })}
+      >
+        Single letters act in practice: H for a hint, S to show, N to skip
       </Checkbox>
     </section>
   )

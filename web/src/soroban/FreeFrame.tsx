@@ -2,12 +2,12 @@ import { inWords, toWords } from '@tachymetra/core/number'
 import { clearFrame, type Frame, frameValue, LEAST_RODS, MOST_RODS } from '@tachymetra/core/soroban'
 import { InputNumber } from 'antd'
 import { memo, useState } from 'react'
+import { useNeeds } from '../data/needs.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
 import { chooseRod, type DigitMeans, digitKey, earthKey, type Hand, heavenKey } from '../parts/rodKeys.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
-import { HAS_TOUCH } from '../parts/touch.js'
 import { useKeys } from '../parts/useKeys.js'
 import './soroban.css'
 
@@ -41,6 +41,7 @@ function Standing({
   ])
   const [means, setMeans] = useState<DigitMeans>('set')
   const [values, setValues] = useState(false)
+  const { keypad } = useNeeds()
   const hand = hands.at(-1)!
   /** What changes no bead is no step to undo. */
   const move = (next: Hand) =>
@@ -87,7 +88,7 @@ function Standing({
         <p>{inWords(value)}</p>
         {hand.notice && <p className="said-slip">{hand.notice}</p>}
       </div>
-      {HAS_TOUCH && <Keypad keys={FRAME_KEYS} onKey={digit} onErase={undo} />}
+      {keypad && <Keypad keys={FRAME_KEYS} onKey={digit} onErase={undo} />}
       <div className="row keys-line">
         {MEANS.map(([key, label, shortcut]) => (
           <KeyButton

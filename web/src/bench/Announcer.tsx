@@ -1,0 +1,92 @@
+import type { Progress } from '@tachymetra/core/session'
+import { useEffect, useRef, useState } from 'react'
+import type { Needs } from '../data/needs.js'
+import { beadHintWords, doneWords, hintWords, questionOf, saidWords } from '../parts/saying.js'
+import { hush, speak } from '../parts/speech.js'
+import type { AttemptOnScreen } from '../parts/useAttempt.js'
+import { aloud } from '../parts/words.js'
+import type { BenchFrame } from './useFrame.js'
+
+/** What there is to tell at a moment. */
+interface Told {
+  readonly progress: Progress
+  readonly explained: string | undefined
+  /** Said about a text that is no answer, or about beads. */
+  readonly notice: string | undefined
+  /** What stands on the frame. */
+  readonly frame: string | undefined
+  readonly calm: boolean
+}
+
+/**
+ * The one place at the bench that is read out as it changes: the verdict and the next question together, a hint, what was
+ * wrong, a mistake made again, what a frame shows. Each is said once.
+ */
+export function Announcer(props: {
+  /** The problem, in words; what describes the entry. */
+  readonly opening: string
+  readonly attempt: AttemptOnScreen
+  readonly explained: string | undefined
+  readonly frame: BenchFrame
+  readonly needs: Needs
+}) {
+  const { opening: inWords, attempt, explained, frame, needs } = props
+  const { readAloud, calm } = needs
+  const told: Told = {
+    progress: attempt.progress,
+    explained,
+    notice: attempt.notice ?? (frame.onFrame ? frame.beads.said : undefined),
+    frame: frame.onFrame ? frame.said : undefined,
+    calm,
+  }
+  const [said, setSaid] = useState('')
+  const before = useRef(told)
+  // A screen reader tells the problem as the entry is focused; whoever listens to the browser's voice is told it here.
+  const opening = useRef('')
+  opening.current = `${inWords}. ${questionOf(attempt.progress)}`
+  useEffect(() => {
+    if (readAloud) speak(aloud(opening.current))
+    return hush
+  }, [readAloud])
+  useEffect(() => {
+    const words = changed(before.current, told)
+    before.current = told
+    // What is the same as what was said last would not be heard.
+    if (words && readAloud) speak(words)
+    if (words) setSaid((last) => (last === words ? `Again: ${words}` : words))
+  })
+  return (
+    <>
+      <p className="sr-only" id="problem">
+        {inWords}
+      </p>
+      <p className="sr-only" role="status">
+        {said}
+      </p>
+    </>
+  )
+}
+
+/** What has come about between two moments, in words; undefined where there is nothing to tell. */
+function changed(was: Told, is: Told): string | undefined {
+  const { progress } = is
+  if (progress !== was.progress) {
+    if (progress.outcome !== undefined)
+      return was.progress.outcome === undefined ? aloud(doneWords(progress, is.calm)) : undefined
+    const [entry] = progress.entries.slice(was.progress.entries.length)
+    if (entry) {
+      const wrong = saidWords(progress, is.explained)
+      if (wrong) return aloud(wrong)
+      const verdict = entry.verdict === 'given' ? `Shown: ${entry.text}.` : 'Right.'
+      return aloud(`${verdict} ${questionOf(progress)}`)
+    }
+    if (progress.hintOpen && !was.progress.hintOpen)
+      return aloud([hintWords(progress), beadHintWords(progress)].filter(Boolean).join('. '))
+    // Another support asks in other words.
+    if (progress.support !== was.progress.support) return aloud(questionOf(progress))
+  }
+  if (is.explained !== was.explained && is.explained) return aloud(is.explained)
+  if (is.notice !== was.notice && is.notice) return aloud(is.notice)
+  if (is.frame !== was.frame && is.frame) return aloud(is.frame)
+  return undefined
+}
