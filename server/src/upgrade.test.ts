@@ -269,7 +269,14 @@ function compare(path: string, text: string, then: unknown): void {
     // The one fade is that of every technique and level on the frame: see below.
     const since = {
       ...{ extraTime: 1, textSize: 1, wording: 'full', alarm: null },
-      ...{ zero: 'plain', contrast: 'usual', calm: false, readAloud: false, ownKeyboard: false },
+      ...{
+        zero: 'plain',
+        contrast: 'usual',
+        calm: false,
+        readAloud: false,
+        ownKeyboard: false,
+        ownAbacus: false,
+      },
       ...{ keypad: 'touch', keypadSide: 'right', keypadOrder: 'calculator' },
     }
     expect(without(now, 'fades'), path).toEqual({ ...(without(before, 'fade', 'fades') as object), ...since })

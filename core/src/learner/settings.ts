@@ -72,6 +72,8 @@ export interface LearnerSettings {
   readonly keypadOrder: (typeof KEYPAD_ORDERS)[number]
   /** Answers may come from the system's own keyboard, from dictation or handwriting. */
   readonly ownKeyboard: boolean
+  /** Beads are moved on an abacus of one's own, and the value it shows is typed. */
+  readonly ownAbacus: boolean
   /** Where practitioners differ, by technique. */
   readonly variants: Readonly<Record<string, Variant>>
   /** How much of the frame is left, by technique and level. */
@@ -108,6 +110,7 @@ export const DEFAULT_SETTINGS: LearnerSettings = {
   keypadSide: 'right',
   keypadOrder: 'calculator',
   ownKeyboard: false,
+  ownAbacus: false,
   variants: {},
   fades: {},
   cautions: { read: false, lifted: false },

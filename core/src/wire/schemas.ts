@@ -311,6 +311,7 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
   keypadSide: Joi.valid(...KEYPAD_SIDES).label('Side of the keys'),
   keypadOrder: Joi.valid(...KEYPAD_ORDERS).label('Order of the keys'),
   ownKeyboard: Joi.boolean().label('Own keyboard'),
+  ownAbacus: Joi.boolean().label('Own abacus'),
   alarm: Joi.valid(null, ...ALARMS).label('Reminder'),
   keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() }).allow(null),
 }).min(1)

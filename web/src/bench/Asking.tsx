@@ -22,7 +22,7 @@ export function Asking(props: {
   const { attempt, explained, frame, inPlace, onKey, onEnter } = props
   const { progress, typing, notice } = attempt
   const { onFrame, beads, fade } = frame
-  const { keypad, calm } = useNeeds()
+  const { keypad, calm, ownAbacus } = useNeeds()
   const step = openStep(progress)
   const kind = attempt.question()?.kind
   if (progress.outcome !== undefined || !kind)
@@ -39,6 +39,11 @@ export function Asking(props: {
         {progress.hintOpen && <Hint progress={progress} />}
       </p>
       {step?.picks && <p className="faint pick-note">Or tap the digits you take and press Enter.</p>}
+      {frame.abacus && ownAbacus && !frame.reading && (
+        <p className="faint pick-note frame-note">
+          Move the beads on your own abacus and type what it shows.
+        </p>
+      )}
       {onFrame && (
         <p className="faint pick-note frame-note">
           {step ? FRAME_NOTES[fade.level] : FRAME_NOTES_ALONE[fade.level]}

@@ -61,7 +61,8 @@ export function Working(props: Props) {
     byItself: onward === 'last-digit' && alone,
     onDone(local) {
       props.onDone(local)
-      if (frame.abacus && !frame.reading) keepFade(learnerId, technique.id, level, local.verdict)
+      if (frame.abacus && !frame.reading && !needs.ownAbacus)
+        keepFade(learnerId, technique.id, level, local.verdict)
       if (atEnd) onNext()
     },
   })

@@ -15,6 +15,7 @@ import {
 import { trace } from '@tachymetra/core/technique'
 import { useMemo } from 'react'
 import { useFade } from '../data/fade.js'
+import { useNeeds } from '../data/needs.js'
 import { useSettings } from '../data/settings.js'
 import type { AttemptOnScreen } from '../parts/useAttempt.js'
 import { type Beads, useBeads } from './beads.js'
@@ -47,12 +48,14 @@ export function useFrame(
 ): BenchFrame {
   const { technique, problem, level } = exercise
   const { strict, restMs, rods } = useSettings()
+  const { ownAbacus } = useNeeds()
   const { progress } = attempt
   const step = openStep(progress)
   const fade = useFade(learnerId, technique.id, level)
   const abacus = isAbacus(technique)
   const reading = useMemo(() => isReading(exercise), [exercise])
-  const framed = abacus && (reading || fade.level !== 'none')
+  // On an abacus of one's own there is nothing to move here, and nothing to fade.
+  const framed = abacus && (reading || (fade.level !== 'none' && !ownAbacus))
   const onFrame =
     framed && !reading && progress.outcome === undefined && (step === undefined || isOnFrame(step))
   const start = useMemo(() => frameOf(technique, problem, rods) ?? clearFrame(), [technique, problem, rods])

@@ -5,7 +5,10 @@ import { useLearnerSettings } from './learnerSettings.js'
 import { useLearner } from './queries.js'
 
 export interface Needs
-  extends Pick<LearnerSettings, 'calm' | 'readAloud' | 'ownKeyboard' | 'keypadSide' | 'keypadOrder'> {
+  extends Pick<
+    LearnerSettings,
+    'calm' | 'readAloud' | 'ownKeyboard' | 'ownAbacus' | 'keypadSide' | 'keypadOrder'
+  > {
   /** Are the keys shown on screen? */
   readonly keypad: boolean
 }

@@ -18,7 +18,7 @@ const PARTS: readonly {
     name: 'Size, time and words',
     keys: [
       ...(['textSize', 'zero', 'contrast', 'extraTime', 'wording', 'calm', 'readAloud'] as const),
-      ...(['keypad', 'keypadSide', 'keypadOrder', 'ownKeyboard'] as const),
+      ...(['keypad', 'keypadSide', 'keypadOrder', 'ownKeyboard', 'ownAbacus'] as const),
     ],
   },
   { page: 'plan', name: 'Every day', keys: ['minutes', 'at', 'decks', 'pinned', 'banned'] },

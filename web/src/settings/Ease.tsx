@@ -44,7 +44,11 @@ export function Ease({ settings, change }: Section) {
       />
     </label>
   )
-  const tick = (key: 'calm' | 'readAloud' | 'ownKeyboard', children: ReactNode, disabled = false) => (
+  const tick = (
+    key: 'calm' | 'readAloud' | 'ownKeyboard' | 'ownAbacus',
+    children: ReactNode,
+    disabled = false,
+  ) => (
     <Checkbox
       checked={settings[key]}
       disabled={disabled}
@@ -92,6 +96,7 @@ export function Ease({ settings, change }: Section) {
           {choice('keypadOrder', 'Order', named(KEYPAD_ORDERS, ORDER_NAMES))}
         </div>
         {tick('ownKeyboard', 'Answers may be typed on the system’s keyboard, dictated or written by hand')}
+        {tick('ownAbacus', 'My own abacus: I move beads on a real frame and type the value')}
       </section>
     </>
   )
