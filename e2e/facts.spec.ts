@@ -78,8 +78,8 @@ test('facts: no Enter, a wrong one shown and asked again, slow counts as not rec
   // It stays, with both values, until a key is pressed.
   const wrong = otherThan(answerTo(first))
   await page.waitForTimeout(800)
-  await expect(page.getByRole('status')).toContainText(`You typed ${wrong}`)
-  await expect(page.getByRole('status')).toContainText(`${first.ask} is ${answerTo(first)}`)
+  await expect(page.getByRole('main').getByRole('status')).toContainText(`You typed ${wrong}`)
+  await expect(page.getByRole('main').getByRole('status')).toContainText(`${first.ask} is ${answerTo(first)}`)
   await page.keyboard.press('Enter')
   const asked = [first.ask]
   for (let i = 0; i < 5; i += 1) {

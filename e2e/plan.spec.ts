@@ -291,7 +291,7 @@ test('the keying baseline, and variants and cautions that follow the learner', a
     const shown = (await page.locator('.fact-ask').textContent())!
     if (i === 7) {
       await page.keyboard.type('1000')
-      await expect(page.getByRole('status')).toContainText('Not this number')
+      await expect(page.getByRole('main').getByRole('status')).toContainText('Not this number')
     }
     await page.keyboard.type(shown, { delay: 30 })
   }
@@ -414,6 +414,7 @@ test('the record: a page for each side, what it is narrowed to in the address, e
   await page.getByText('Right answers a minute').click()
   await figure.getByText('The same as a table').click()
   const rows = figure.getByRole('row')
+  await expect(rows.nth(3)).toBeVisible()
   const whole = await rows.count()
   await pick(page, 'Support', 'Guided')
   await expect(figure).toContainText(', guided: ')
