@@ -69,9 +69,8 @@ async function expectPlain(page: Page): Promise<void> {
 
 /** Nothing may stick out sideways: the page itself never scrolls that way. */
 async function expectFits(page: Page): Promise<void> {
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
-    page.viewportSize()!.width,
-  )
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth)
+  expect.soft(wide, page.url()).toBeLessThanOrEqual(page.viewportSize()!.width)
 }
 
 interface Look {

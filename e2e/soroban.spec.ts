@@ -360,7 +360,7 @@ test('grid: sums along rows and columns, totals that disagree are told', async (
   await page.goto(`${server.url}/grid`)
   await expect(page.locator('.grid-sheet')).toBeVisible()
   const cells = await page
-    .locator('.grid-sheet tr')
+    .locator('.grid-sheet tbody tr')
     .evaluateAll((rows) =>
       rows
         .slice(0, 3)

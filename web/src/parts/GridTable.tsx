@@ -8,6 +8,16 @@ export function GridTable({ grid, sum }: { readonly grid: Grid; readonly sum: (i
   return (
     <div className="grid-frame">
       <table className="grid-sheet mono">
+        <thead className="sr-only">
+          <tr>
+            {grid.columnSums.map((_, c) => (
+              <th key={c} scope="col">
+                column {c + 1}
+              </th>
+            ))}
+            <th scope="col">sum of the row</th>
+          </tr>
+        </thead>
         <tbody>
           {grid.cells.map((row, r) => (
             <tr key={r}>

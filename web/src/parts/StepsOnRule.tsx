@@ -1,4 +1,4 @@
-import { digitAt, highestPlace, lowestPlace, toWords } from '@tachymetra/core/number'
+import { digitAt, highestPlace, lowestPlace, placeName, toWords } from '@tachymetra/core/number'
 import { type Problem, rowsOf } from '@tachymetra/core/problem'
 import { type AnswerLine, momentAfter, type Trace } from '@tachymetra/core/technique'
 import { type CSSProperties, memo } from 'react'
@@ -28,6 +28,14 @@ export const StepsOnRule = memo(function StepsOnRule({
     <table className="steps-rule" style={{ '--columns': places.length + 1 } as CSSProperties}>
       <caption className="sr-only">Every step, with what stands written after it, place by place</caption>
       <thead>
+        {/* For whoever hears the table: seen, the places stand under each other. */}
+        <tr className="unseen">
+          {['sign', ...places.map(placeName), 'value'].map((name) => (
+            <th key={name} scope="col">
+              <span className="sr-only">{name}</span>
+            </th>
+          ))}
+        </tr>
         {rows.map((row, r) => (
           <tr key={r}>
             <td className="sign">{row.before}</td>
