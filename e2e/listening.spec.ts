@@ -5,6 +5,7 @@ import { toText } from '@tachymetra/core/number'
 import { answerOf, type Problem, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { type Technique, trace, variantOf } from '@tachymetra/core/technique'
+import type { LearnerWire } from '@tachymetra/core/wire'
 import { chooseSession, expect, test } from './bench.js'
 
 /** What was said: on the focus of something, its name and description; and each change of a live region. */
@@ -204,4 +205,50 @@ test('by ear alone: answers only, a round of facts, a frame that is read, and pa
   expect((await frame.next()).filter((h) => h.by === 'live').map((h) => h.text)).toEqual([
     expect.stringMatching(/^Right first time/),
   ])
+})
+
+test('what a learner needs: calm has no seconds, own keys are typed into the field, beads move on an abacus of one’s own', async ({
+  page,
+  server,
+}) => {
+  const [one] = await server.api<LearnerWire[]>('/learners')
+  const set = (body: object) =>
+    server.api(`/learners/${one!.id}/settings`, {
+      method: 'PATCH',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+  await set({ calm: true, keypad: 'always', keypadOrder: 'telephone', ownAbacus: true, zero: 'slashed' })
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Tens first', level: 6, support: 'Answer only', count: 1 })
+  await expect(page.locator('html')).toHaveAttribute('data-zero', 'slashed')
+  await expect(page.locator('.pace-bar')).toHaveCount(0)
+  await expect(page.getByText(/aim for/)).toHaveCount(0)
+  const keys = page.getByRole('group', { name: 'Answer keys' }).getByRole('button')
+  await expect(keys.first()).toHaveText('1')
+  const answer = async () => toText(answerOf(problemFrom((await page.locator('#problem').textContent())!)))
+  await page.keyboard.type(await answer())
+  await page.keyboard.press('Enter')
+  await expect(page.locator('#said')).toContainText('Right first time')
+  await expect(page.locator('#said')).not.toContainText(/ s\b/)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('The session')
+  await expect(page.getByText('median time')).toHaveCount(0)
+
+  await set({ ownKeyboard: true, keypad: 'never' })
+  await page.goto(server.url)
+  await chooseSession(page, {
+    technique: 'Beads: add and take away',
+    level: 2,
+    support: 'Answer only',
+    count: 1,
+  })
+  await expect(page.locator('.soroban')).toHaveCount(0)
+  await expect(page.getByText('Move the beads on your own abacus')).toBeVisible()
+  // As dictation or handwriting puts it there: at once, and corrected.
+  const entry = page.getByTestId('entry')
+  await entry.fill('1')
+  await entry.fill(await answer())
+  await entry.press('Enter')
+  await expect(page.locator('#said')).toContainText('Right first time')
 })

@@ -179,7 +179,7 @@ const LOOKED_THROUGH = 6
 
 /**
  * The latest answers of a technique by level and support, as the rules read them. Further back than some multiple of what
- * they look back on nothing is sought, so that a long record costs no more than a short one.
+ * they look back on nothing is sought, so that a long record costs as little as a short one.
  */
 export function latestAt(
   db: Reader,

@@ -21,7 +21,7 @@ import { attempt, session } from './schema.js'
 import { bestsOf, workedSince } from './sessions.js'
 import { settingsOf } from './settings.js'
 
-/** What the times of one's own are made from: the newest of each, so that an old learner costs no more than a new one. */
+/** What the times of one's own are made from: the newest of each, so that an old learner costs as little as a new one. */
 const LATEST_STEPPED = 150
 const LATEST_ANSWERED = 150
 const LATEST_RECALLS = 400

@@ -1,5 +1,5 @@
 import { mistaken, moved, type Progress } from '@tachymetra/core/session'
-import { HAS_TOUCH } from '../parts/touch.js'
+import { HAS_TOUCH } from '../data/touch.js'
 
 interface Seen {
   readonly progress: Progress

@@ -1,8 +1,8 @@
 /** What the learner of this tab needs at practice, the usual while it is on its way. */
 import type { LearnerSettings } from '@tachymetra/core/learner'
-import { HAS_TOUCH } from '../parts/touch.js'
 import { useLearnerSettings } from './learnerSettings.js'
 import { useLearner } from './queries.js'
+import { HAS_TOUCH } from './touch.js'
 
 export interface Needs
   extends Pick<

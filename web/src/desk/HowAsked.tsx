@@ -2,8 +2,7 @@ import { SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
 import { MOST_ITEMS, type Recipe, type SetClock } from '@tachymetra/core/set'
 import { Checkbox, InputNumber, Select } from 'antd'
 import type { ReactNode } from 'react'
-import { changeSettings, useSettings } from '../data/settings.js'
-import { ONWARD } from '../parts/onward.js'
+import { OnwardSelect } from '../parts/OnwardSelect.js'
 import { SUPPORT_ABOUT } from '../parts/words.js'
 import './desk.css'
 
@@ -37,7 +36,6 @@ export function Asked(props: {
 }) {
   const { how, targetMs, planned, onChange, onPlanned, children } = props
   const { support, clock, answers } = how
-  const { onward } = useSettings()
   return (
     <>
       <fieldset>
@@ -96,13 +94,7 @@ export function Asked(props: {
       </div>
       <label htmlFor="onward">
         <strong>After a right answer</strong>
-        <Select
-          id="onward"
-          value={onward}
-          options={[...ONWARD]}
-          onChange={(way) => changeSettings({ onward: way })}
-          style={{ width: '100%' }}
-        />
+        <OnwardSelect id="onward" width="100%" />
       </label>
       {support === 'answer' && (
         <Checkbox

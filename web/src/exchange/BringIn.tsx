@@ -7,23 +7,16 @@ import { recordChanged } from '../data/queries.js'
 import { FilePick } from '../parts/FilePick.js'
 import { Mark } from '../parts/Mark.js'
 import { Trouble } from '../parts/Trouble.js'
+import { useDoing } from '../parts/useDoing.js'
 import { type Incoming, type Line, readIncoming, store, takeOut } from './incoming.js'
 
 /** Preview first: what will be stored, and what is wrong with each line that will not. */
 export function BringIn({ learner }: { readonly learner: LearnerWire }) {
   const [incoming, setIncoming] = useState<Incoming>()
   const [name, setName] = useState('')
-  const [fault, setFault] = useState<Error>()
+  const [fault, doing] = useDoing()
   const [done, setDone] = useState<number>()
   const [takenOut, setTakenOut] = useState(false)
-  const doing = async (work: () => Promise<void>) => {
-    setFault(undefined)
-    try {
-      await work()
-    } catch (error) {
-      setFault(error as Error)
-    }
-  }
   const pick = (file: File) =>
     doing(async () => {
       setIncoming(undefined)

@@ -54,7 +54,12 @@ export function Entry(props: Props) {
             ? {
                 inputMode: kind.keys.includes('.') ? 'decimal' : 'numeric',
                 onChange: (event) => retype(event.target.value.replace('−', '-').replace(',', '.')),
-                onKeyDown: (event) => event.key === 'Enter' && onEnter?.(),
+                onKeyDown: (event) => {
+                  if (event.key !== 'Enter') return
+                  // Or the press would go on to the button that has the focus next.
+                  event.preventDefault()
+                  onEnter?.()
+                },
               }
             : { readOnly: true, inputMode: 'none' })}
           autoComplete="off"

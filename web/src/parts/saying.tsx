@@ -18,10 +18,10 @@ import { type BeadMove, beadWorkOf, fingerOf, moveWords } from '@tachymetra/core
 import { wayWords } from '@tachymetra/core/technique'
 import { seconds } from '@tachymetra/core/words'
 import { memo, useEffect, useRef, useState } from 'react'
+import { HAS_TOUCH } from '../data/touch.js'
 import { ACTION_WORDS } from './actions.js'
 import { askForCauses } from './causes.js'
 import { Mark } from './Mark.js'
-import { HAS_TOUCH } from './touch.js'
 import './saying.css'
 
 /** Guided asks in words; the steps alone only light the place; the answer alone asks for just that. */

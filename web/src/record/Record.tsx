@@ -26,11 +26,9 @@ export default function Record() {
     <OneLearner>
       {(learner, all) => (
         <div className="stack loose">
-          <div className="row spread no-print">
-            <div className="row">
-              <h1 id="whose">The record of</h1>
-              <LearnerSelect learner={learner} all={all} labelledBy="whose" />
-            </div>
+          <div className="row no-print">
+            <h1 id="whose">The record of</h1>
+            <LearnerSelect learner={learner} all={all} labelledBy="whose" />
           </div>
           <div className="no-print">
             <Pages label={`Record of ${learner.name}`} pages={pages} />

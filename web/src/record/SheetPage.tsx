@@ -6,6 +6,7 @@ import { useLearners } from '../data/queries.js'
 import { Loading } from '../parts/Loading.js'
 import { PlainTable } from '../parts/PlainTable.js'
 import { Trouble } from '../parts/Trouble.js'
+import { useDoing } from '../parts/useDoing.js'
 import { writtenPlain } from '../written/written.js'
 import { useItsLearner } from './Record.js'
 import { useSheets } from './sheets.js'
@@ -69,11 +70,10 @@ function writtenHere(sheet: Sheet): Sheet {
 
 /** Ways to take the sheets along; none are given while one is still on its way. */
 function Out({ sheets }: { readonly sheets: readonly Sheet[] }) {
-  const [fault, setFault] = useState<Error>()
+  const [fault, doing] = useDoing()
   const [first] = sheets
-  const asPdf = async () => {
-    setFault(undefined)
-    try {
+  const asPdf = () =>
+    doing(async () => {
       const { sheetPdf } = await import('./sheetPdf.js')
       const title =
         sheets.length === 1 ? first!.title : `Progress of ${sheets.length} learners, ${first!.day}`
@@ -82,10 +82,7 @@ function Out({ sheets }: { readonly sheets: readonly Sheet[] }) {
         'application/pdf',
         new Uint8Array(await sheetPdf(title, sheets.map(writtenHere))),
       )
-    } catch (error) {
-      setFault(error as Error)
-    }
-  }
+    })
   return (
     <>
       <Button type="primary" disabled={!first} onClick={() => void asPdf()}>

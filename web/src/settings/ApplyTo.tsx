@@ -4,6 +4,7 @@ import { Button, Checkbox, Modal } from 'antd'
 import { useState } from 'react'
 import { changeLearner, learnerSettings } from '../data/learnerSettings.js'
 import { Trouble } from '../parts/Trouble.js'
+import { useDoing } from '../parts/useDoing.js'
 import { useReturnFocus } from '../parts/useReturnFocus.js'
 import type { OwnPageName } from './section.js'
 
@@ -45,17 +46,9 @@ export default function ApplyTo(props: {
   const [to, setTo] = useState<readonly string[]>([])
   const [before, setBefore] = useState<Before>()
   const [said, setSaid] = useState('')
-  const [fault, setFault] = useState<Error>()
+  const [fault, doing] = useDoing()
   const keys = PARTS.filter((p) => parts.includes(p.page)).flatMap((p) => p.keys)
 
-  const doing = async (work: () => Promise<void>) => {
-    setFault(undefined)
-    try {
-      await work()
-    } catch (error) {
-      setFault(error as Error)
-    }
-  }
   const apply = () =>
     doing(async () => {
       const own = pick(await learnerSettings(learner.id), keys)

@@ -1,6 +1,6 @@
 import { Checkbox, Select } from 'antd'
 import { changeSettings, type NumberSettings, type Settings, useSettings } from '../data/settings.js'
-import { ONWARD } from '../parts/onward.js'
+import { OnwardSelect } from '../parts/OnwardSelect.js'
 
 const THEMES: { value: Settings['theme']; label: string }[] = [
   { value: 'system', label: 'as the system has it' },
@@ -65,7 +65,7 @@ function Numbers() {
 
 /** What holds in this browser, whoever practises in it. */
 export default function Mine() {
-  const { theme, onward, clock, letterKeys } = useSettings()
+  const { theme, clock, letterKeys } = useSettings()
   return (
     <section className="stack" aria-labelledby="mine">
       <h2 id="mine">This browser</h2>
@@ -82,13 +82,7 @@ export default function Mine() {
         </label>
         <label htmlFor="mine-onward">
           <span>After a right answer</span>
-          <Select
-            id="mine-onward"
-            value={onward}
-            options={[...ONWARD]}
-            onChange={(value) => changeSettings({ onward: value })}
-            style={{ minWidth: '13rem' }}
-          />
+          <OnwardSelect id="mine-onward" width="13rem" />
         </label>
       </div>
       <Numbers />
