@@ -10,6 +10,7 @@ import { Desk } from './desk/Desk.js'
 import { Gone } from './parts/Gone.js'
 import { Guard, lazily } from './parts/Guard.js'
 import { Missing } from './parts/Missing.js'
+import { useLasting } from './parts/useLasting.js'
 import { usePageChange } from './parts/usePageChange.js'
 import './page.css'
 import { antTheme, type Light, lightUp, type Palette } from './theme.js'
@@ -229,9 +230,13 @@ function Page() {
 }
 
 /** Quiet while all is sent; otherwise says what is still here and why. */
+/** Sending takes a moment after every answer; only what waits longer is worth a word. */
+const WORTH_A_WORD_MS = 3000
+
 function WaitingSign() {
   const { unsent, refused } = useWaiting()
-  const quiet = unsent === 0 && refused.length === 0
+  const waiting = useLasting(unsent > 0, WORTH_A_WORD_MS)
+  const quiet = !waiting && refused.length === 0
   // Always there, so that what comes into it is read out.
   return (
     <span
@@ -239,8 +244,10 @@ function WaitingSign() {
       role="status"
       title={quiet ? undefined : refused.join('\n')}
     >
-      {unsent > 0 && `${unsent} saved here, waiting for the server`}
-      {unsent > 0 && refused.length > 0 && '; '}
+      {/* The count is for the eye: it would be read out anew after every answer. */}
+      {waiting && <span aria-hidden="true">{unsent} </span>}
+      {waiting && 'saved here, waiting for the server'}
+      {waiting && refused.length > 0 && '; '}
       {refused.length > 0 && `${refused.length} refused by the server: ${refused[0]}`}
     </span>
   )
