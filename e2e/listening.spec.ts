@@ -242,7 +242,7 @@ test('what a learner needs: calm has no seconds, own keys are typed into the fie
   await expect(page.getByRole('heading', { level: 1 })).toContainText('The session')
   await expect(page.getByText('median time')).toHaveCount(0)
 
-  await set({ ownKeyboard: true, keypad: 'never' })
+  await set({ calm: false, extraTime: null, ownKeyboard: true, keypad: 'never' })
   await page.goto(server.url)
   await chooseSession(page, {
     technique: 'Beads: add and take away',
@@ -258,4 +258,10 @@ test('what a learner needs: calm has no seconds, own keys are typed into the fie
   await entry.fill(await answer())
   await entry.press('Enter')
   await expect(page.locator('#said')).toContainText('Right first time')
+  // Without a time limit there is nothing to aim for, and whoever looks at it later is told.
+  await expect(page.getByText('aim for')).toHaveCount(0)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Without a time limit.')).toBeVisible()
+  await page.goto(`${server.url}/facts`)
+  await expect(page.getByText('a right answer counts as known')).toBeVisible()
 })

@@ -20,19 +20,19 @@ const uuid = (n: number) => `6f1b0c5e-0000-4000-8000-${String(n).padStart(12, '0
 const learnerId = uuid(1)
 
 /** Sums of two digits without carrying, answered rightly unless told otherwise. */
-async function work(session: number, rights: readonly boolean[], day: string) {
+async function work(session: number, rights: readonly boolean[], day: string, of = learnerId, ms = 1500) {
   const [technique, level] = ['add-running-total', 1] as const
   const startedAt = `${day}T15:00:00.000Z`
   const problems = rights.map(() => ({ technique, level, expression: '23+6' }))
   const recipe = plainRecipe([{ kind: 'listed', problems }], 'answer')
-  const start = { learnerId, startedAt, recipe, seed: 0, generator: GENERATOR }
+  const start = { learnerId: of, startedAt, recipe, seed: 0, generator: GENERATOR }
   expect((await send('PUT', `/sessions/${uuid(session)}`, start)).status).toBe(201)
   for (const [i, right] of rights.entries()) {
     const events = [
       ...(right ? [] : [{ kind: 'entered', at: 800, text: '39' }]),
-      { kind: 'entered', at: 1500, text: '29' },
+      { kind: 'entered', at: ms, text: '29' },
     ]
-    const at = new Date(Date.parse(startedAt) + i * 5000).toISOString()
+    const at = new Date(Date.parse(startedAt) + i * (ms + 3500)).toISOString()
     const attempt = {
       technique,
       level,
@@ -107,6 +107,40 @@ test('levels move by the rules at the answer that meets them, and by hand; every
   expect(practised).toMatchObject([
     { technique: { id: 'add-running-total' }, worked: { level: 1, latest: { answers: 0 } } },
   ])
+})
+
+test('without a time limit right answers move up however long they took, and facts count as known', async () => {
+  const slow = uuid(7)
+  await send('PUT', `/learners/${slow}`, { name: 'Ada', timeZone: 'UTC' })
+  const settings = `/learners/${slow}/settings`
+  expect((await send('PATCH', settings, { extraTime: 0 })).status).toBe(422)
+  expect((await send('PATCH', settings, { extraTime: null })).body).toMatchObject({ extraTime: null })
+  await work(71, Array(20).fill(true), '2026-03-02', slow, 60_000)
+  const [move] = await get<MoveWire[]>(`/learners/${slow}/moves`)
+  expect(move).toMatchObject({ to: 2, by: 'rule', reason: { id: 'up', of: 20, right: 20 } })
+  expect(move!.reason).not.toHaveProperty('targetMs')
+
+  // A fact recalled slowly is due later than the same with a limit, and again sooner once there is one.
+  const recipe = plainRecipe([{ kind: 'facts', facts: ['7x8'] }], 'answer')
+  const start = {
+    learnerId: slow,
+    startedAt: '2026-03-02T15:00:00.000Z',
+    recipe,
+    seed: 0,
+    generator: GENERATOR,
+  }
+  await send('PUT', `/sessions/${uuid(72)}`, { ...start, recipe: { ...recipe, extraTime: null } })
+  const events = [{ kind: 'entered', at: 9000, text: '56' }]
+  const recall = { fact: '7x8', at: start.startedAt, judge: JUDGE, keyMs: 200, events, learnerId: slow }
+  expect((await send('PUT', `/recalls/${uuid(73)}`, { ...recall, sessionId: uuid(72), n: 1 })).status).toBe(
+    201,
+  )
+  const due = async () => (await get<ProgressWire>(`/learners/${slow}/progress`)).facts[0]!.due
+  const unlimited = await due()
+  await send('PATCH', settings, { extraTime: 1 })
+  expect((await due()) < unlimited).toBe(true)
+  await send('PATCH', settings, { extraTime: null })
+  expect(await due()).toBe(unlimited)
 })
 
 test('days are counted in the learner’s own time zone, slips by week and place', async () => {

@@ -45,8 +45,8 @@ import { openData, readSettings, StartError } from './main.js'
 import { backUpFile, removeFromAside, restore } from './store/backup.js'
 import { type Database, DatabaseError, openDatabase, SCHEMA_VERSION, write } from './store/database.js'
 import { recount } from './store/recount.js'
-import { attempt } from './store/schema.js'
-import { settingsOf } from './store/settings.js'
+import { attempt, levelRules } from './store/schema.js'
+import { changeSettings, settingsOf } from './store/settings.js'
 
 const FIXTURES = join(import.meta.dirname, 'fixtures')
 const MIGRATIONS = join(import.meta.dirname, '../drizzle')
@@ -422,6 +422,15 @@ test('what was judged before is judged the same from its events, where the judge
   older.close()
 })
 
+/** The migrations as an earlier version had them. */
+function firstMigrations(many: number): string {
+  const copy = withMigration('')
+  const file = join(copy, 'meta/_journal.json')
+  const journal = JSON.parse(readFileSync(file, 'utf8'))
+  writeFileSync(file, JSON.stringify({ ...journal, entries: journal.entries.slice(0, many) }))
+  return copy
+}
+
 /** The migrations with one more. */
 function withMigration(statements: string): string {
   const copy = join(folder(), 'drizzle')
@@ -485,6 +494,29 @@ test('a migration that makes the table of learners anew loses no row', () => {
   expect(everything(db)).toEqual(before)
   expect(db.all(sql.raw('select pin from learner'))).toHaveLength(2)
   expect(db.get(sql.raw('pragma foreign_keys'))).toMatchObject({ foreign_keys: 1 })
+  close()
+})
+
+test('the rules a learner was judged by keep their extra time, and may now be without a limit', () => {
+  const { file } = fixture(7)
+  const before = openDatabase(file, { migrations: firstMigrations(8) })
+  const [one] = before.db.all<{ id: string }>(sql.raw('select id from learner'))
+  const count = everything(before.db)
+  before.db.run(
+    sql`insert into level_rules (learner_id, arrival, rules, targets, extra_time) values (${one!.id}, 9999, '{}', '{}', 1.5)`,
+  )
+  before.close()
+  const { db, close } = openDatabase(file)
+  expect(everything(db)).toEqual(count)
+  const kept = () =>
+    db
+      .select()
+      .from(levelRules)
+      .all()
+      .map((r) => r.extraTime)
+  expect(kept()).toContain(1.5)
+  changeSettings(db, one!.id, { extraTime: null })
+  expect(kept()).toContain(null)
   close()
 })
 

@@ -20,18 +20,31 @@ export type Targets = Readonly<Record<string, Readonly<Record<string, number>>>>
 /** What the time to aim for follows from. */
 export interface Aims {
   readonly targets: Targets
-  /** How many times the default targets a learner is given; once unless it is set. */
-  readonly extraTime?: number
+  /** How many times the default targets a learner is given; once unless it is set, null for none at all. */
+  readonly extraTime?: number | null
 }
 
-/** The time a learner aims for at a level: their own where set, else the default with their extra time; undefined for own parameters. */
+/**
+ * The time a learner aims for at a level: their own where set, else the default with their extra time; undefined for own
+ * parameters, and for whoever practises without a limit.
+ */
 export function aimOf(
   { targets, extraTime = 1 }: Aims,
   technique: string,
   level: number,
 ): number | undefined {
+  if (extraTime === null) return undefined
   const usual = targetOf(techniqueById(technique), level)
   return targets[technique]?.[level] ?? (usual === undefined ? undefined : usual * extraTime)
+}
+
+/** What a learner without a time limit is supposed to take, as a share of the usual target (common practice). */
+const UNHURRIED = 3
+
+/** What a problem not yet known takes at first: about twice what is aimed for, in milliseconds. */
+export function firstMs(aims: Aims, technique: string, level: number): number {
+  const aim = aimOf(aims, technique, level) ?? UNHURRIED * (targetOf(techniqueById(technique), level) ?? 0)
+  return 2 * aim
 }
 
 /** One problem worked to its end, as far as the rules look at it. */
@@ -84,10 +97,11 @@ export interface LevelAdvice {
 /**
  * The one rule of promotion.
  * @param latest the answers given at one level without any step asked, newest first.
+ * @param targetMs undefined where nothing is aimed for: then only right answers count
  */
 export function adviseLevel(
   latest: readonly LatestAnswer[],
-  targetMs: number,
+  targetMs: number | undefined,
   rules: LevelRules = LEVEL_RULES,
 ): LevelAdvice {
   const { upOf: of, upRight, backOf, backBelow: least } = rules
@@ -97,6 +111,10 @@ export function adviseLevel(
   const { answers, right, medianMs } = readingOf(latest, of)
   if (answers < of)
     return { move: 'hold', reason: { id: 'early', of, given: answers, least: upRight, targetMs } }
+  if (targetMs === undefined)
+    return right >= upRight
+      ? { move: 'up', reason: { id: 'up', of, right } }
+      : { move: 'hold', reason: { id: 'hold', of, right, lackRight: upRight, lackMs: null } }
   const inTime = medianMs !== null && medianMs <= targetMs
   if (right >= upRight && inTime) return { move: 'up', reason: { id: 'up', of, right, medianMs, targetMs } }
   const lackRight = right < upRight ? upRight : null

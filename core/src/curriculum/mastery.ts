@@ -62,7 +62,9 @@ export interface MasteryInput {
   /** The latest move of each technique: the levels below the one in force are known. */
   readonly moves: readonly Move[]
   readonly targets?: Targets
-  readonly extraTime?: number
+  readonly extraTime?: number | null
+  /** Nothing is said in seconds. */
+  readonly calm?: boolean
   /** A level is known by what would move the learner up from it. */
   readonly rules?: LevelRules
 }
@@ -99,7 +101,7 @@ function knownLevel(
 
 function knownByAnswers(
   technique: Technique,
-  { latest, targets = {}, extraTime = 1, rules = LEVEL_RULES }: MasteryInput,
+  { latest, targets = {}, extraTime = 1, rules = LEVEL_RULES, calm = false }: MasteryInput,
 ): { readonly level: number | undefined; readonly words: string } {
   const its = latest.filter((l) => l.technique === technique.id)
   const alone = its
@@ -107,9 +109,10 @@ function knownByAnswers(
     .toSorted((a, b) => b.level - a.level)
   let words = ''
   for (const { level, answers } of alone) {
-    const targetMs = aimOf({ targets, extraTime }, technique.id, level)!
+    const targetMs = aimOf({ targets, extraTime }, technique.id, level)
     const { answers: of, right, medianMs } = readingOf(answers, rules.upOf)
-    const said = MASTERY.latest(right, of, medianMs, targetMs)
+    const pace = calm || targetMs === undefined ? undefined : { medianMs, targetMs }
+    const said = MASTERY.latest(right, of, pace)
     if (adviseLevel(answers, targetMs, rules).move === 'up') return { level, words: said }
     words ||= said
   }

@@ -2,7 +2,7 @@ import { createEmptyCard, fsrs, Rating } from 'ts-fsrs'
 import { expect, test } from 'vitest'
 import { cardOfFact, FACT_DECKS, factById } from '../facts/decks.js'
 import { seeded } from '../number/random.js'
-import { type FactMemory, gradeOf, type Recall, remember, thinking, toAsk } from './recall.js'
+import { type FactMemory, gradeOf, type Recall, recallLimit, remember, thinking, toAsk } from './recall.js'
 
 const deck = (id: string) => FACT_DECKS.find((d) => d.id === id)!
 
@@ -92,6 +92,13 @@ test('intervals are those of the library for the same grades', () => {
   expect(() =>
     remember(undefined, { fact: '1x1', right: true, ms: 1, thinkMs: 1, at: '2026-03-01T00:00:00Z' }),
   ).toThrow(RangeError)
+  // Without a limit a right answer is good however long it took.
+  const slow = { fact: '7x8', right: true, ms: 90_000, thinkMs: 90_000, at: '2026-03-01T00:00:00.000Z' }
+  expect(gradeOf(slow, recallLimit(deck('tables'), null))).toBe(Rating.Good)
+  expect(gradeOf({ ...slow, right: false }, recallLimit(deck('tables'), null))).toBe(Rating.Again)
+  const good = remember(undefined, { ...slow, thinkMs: 0.7 * withinMs })
+  expect(remember(undefined, slow, null).due).toBe(good.due)
+  expect(remember(undefined, slow).due < good.due).toBe(true)
 })
 
 test('only as much keying as copying takes is taken off a recall', () => {

@@ -5,6 +5,7 @@ import type { Random } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import type { AttemptEvent } from '../session/events.js'
 import { moved, type Progress, reduceEvents } from '../session/reduce.js'
+import type { ExtraTime } from './settings.js'
 
 /** One recall as it was judged. Times in whole milliseconds. */
 export interface Recall {
@@ -104,25 +105,39 @@ const HARD_SHARE = 0.8
 // No fuzz, so that the same recalls give the same dates everywhere.
 const scheduler = fsrs({ enable_fuzz: false, enable_short_term: true })
 
-/** Wrong, or slower than allowed, counts as not recalled. */
-export function gradeOf({ right, thinkMs }: Pick<Recall, 'right' | 'thinkMs'>, withinMs: number): Grade {
+/** Wrong, or slower than allowed, counts as not recalled. @param withinMs undefined without a limit: then right is good */
+export function gradeOf(
+  { right, thinkMs }: Pick<Recall, 'right' | 'thinkMs'>,
+  withinMs: number | undefined,
+): Grade {
+  if (withinMs === undefined) return right ? Rating.Good : Rating.Again
   if (!right || thinkMs > withinMs) return Rating.Again
   if (thinkMs > HARD_SHARE * withinMs) return Rating.Hard
   return thinkMs > EASY_SHARE * withinMs ? Rating.Good : Rating.Easy
 }
 
 /** Was a fact recalled: right, and within the time allowed? */
-export function isRecalled(recall: Pick<Recall, 'right' | 'thinkMs'>, withinMs: number): boolean {
+export function isRecalled(recall: Pick<Recall, 'right' | 'thinkMs'>, withinMs: number | undefined): boolean {
   return gradeOf(recall, withinMs) !== Rating.Again
 }
 
-/** The time within which a fact of a deck counts as recalled. @param extraTime how many times the usual the learner is given */
-export function recallLimit({ withinMs }: Pick<FactDeck, 'withinMs'>, extraTime = 1): number {
-  return withinMs * extraTime
+/**
+ * The time within which a fact of a deck counts as recalled; undefined for whoever practises without a limit.
+ * @param extraTime how many times the usual the learner is given
+ */
+export function recallLimit(
+  { withinMs }: Pick<FactDeck, 'withinMs'>,
+  extraTime: ExtraTime = 1,
+): number | undefined {
+  return extraTime === null ? undefined : withinMs * extraTime
 }
 
 /** The memory after one more recall. @throws RangeError for a fact that is in no deck. */
-export function remember(before: FactMemory | undefined, recall: Recall, extraTime = 1): FactMemory {
+export function remember(
+  before: FactMemory | undefined,
+  recall: Recall,
+  extraTime: ExtraTime = 1,
+): FactMemory {
   const found = factById(recall.fact)
   if (!found) throw new RangeError(`There is no fact "${recall.fact}".`)
   const at = new Date(recall.at)

@@ -12,8 +12,11 @@ export interface Busy {
 
 export type Wording = 'full' | 'easy'
 
+/** How many times the usual targets and limits somebody is given; null: none at all. */
+export type ExtraTime = number | null
+
 /** What may be chosen for time and size. */
-export const EXTRA_TIMES = [1, 1.5, 2, 3] as const
+export const EXTRA_TIMES = [1, 1.5, 2, 3, null] as const
 /** What may be chosen of how it is seen and answered; the usual first. */
 export const ZEROS = ['plain', 'slashed'] as const
 export const CONTRASTS = ['usual', 'more'] as const
@@ -24,11 +27,13 @@ export const KEYPAD_ORDERS = ['calculator', 'telephone'] as const
 export const ALARMS = [0, 10, 30, 60] as const
 export const TEXT_SIZES = [1, 1.125, 1.25, 1.5] as const
 
+/** What is set to begin with for an age. */
+interface ForAge extends Pick<LearnerSettings, 'textSize' | 'wording'> {
+  readonly extraTime: number
+}
+
 /** Ages that settings are suggested for: the youngest of each, the oldest first. */
-const BY_AGE: readonly (readonly [
-  from: number,
-  Pick<LearnerSettings, 'extraTime' | 'textSize' | 'wording'>,
-])[] = [
+const BY_AGE: readonly (readonly [from: number, ForAge])[] = [
   [16, { extraTime: 1, textSize: 1, wording: 'full' }],
   [12, { extraTime: 1.5, textSize: 1, wording: 'full' }],
   [9, { extraTime: 2, textSize: 1.125, wording: 'easy' }],
@@ -39,7 +44,7 @@ const BY_AGE: readonly (readonly [
  * What is set to begin with for somebody of an age: children of eight to twelve recall sums about two to three times as
  * slowly as adults (common practice, no published source). The age itself is kept nowhere.
  */
-export function settingsForAge(age: number): Pick<LearnerSettings, 'extraTime' | 'textSize' | 'wording'> {
+export function settingsForAge(age: number): ForAge {
   return BY_AGE.find(([from]) => age >= from)![1]
 }
 
@@ -53,8 +58,8 @@ export interface LearnerSettings {
   readonly rules: LevelRules
   /** Targets other than the defaults, in milliseconds, by technique and level. */
   readonly targets: Targets
-  /** Targets and limits that are not set by hand are so many times as long. */
-  readonly extraTime: number
+  /** Targets and limits that are not set by hand are so many times as long; null: there are none. */
+  readonly extraTime: ExtraTime
   /** Size of everything on screen, as a share of the browser's own. */
   readonly textSize: number
   /** How much is said on screen: in full with its numbers, or in a few easy words. */

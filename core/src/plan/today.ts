@@ -3,7 +3,7 @@
  * on the edge of its target, then one review (common practice, no published source). Nothing is owed for days missed.
  */
 
-import { type Aims, aimOf, type LevelRules } from '../curriculum/levels.js'
+import { type Aims, aimOf, firstMs, type LevelRules } from '../curriculum/levels.js'
 import type { Mastery } from '../curriculum/mastery.js'
 import { FACT_DECKS } from '../facts/decks.js'
 import { bugOf, type SlipCount } from '../learner/bugs.js'
@@ -18,7 +18,16 @@ import { bugWords, EASY_PLAN, PLAN } from '../words/plan.js'
 export interface PlanInput {
   readonly settings: Pick<
     LearnerSettings,
-    'minutes' | 'decks' | 'pinned' | 'banned' | 'skipped' | 'targets' | 'extraTime' | 'rules' | 'wording'
+    | 'minutes'
+    | 'decks'
+    | 'pinned'
+    | 'banned'
+    | 'skipped'
+    | 'targets'
+    | 'extraTime'
+    | 'rules'
+    | 'wording'
+    | 'calm'
   >
   /** The learner's own day (ISO date) and the instant. */
   readonly day: string
@@ -159,10 +168,11 @@ function dayRandom(day: string) {
 function nearness({ technique, worked }: Mastery, settings: Aims): number {
   if (!worked || worked.latest.answers === 0) return 0
   const { answers, right, medianMs } = worked.latest
-  const target = aimOf(settings, technique.id, worked.level)!
+  const target = aimOf(settings, technique.id, worked.level)
   // Work with support is further from the target than work without.
   const alone = worked.support === 'answer' ? 1 : worked.support === 'steps' ? 0.7 : 0.5
-  return alone * (right / answers) * Math.min(1, target / (medianMs ?? 2 * target))
+  const pace = target === undefined ? 1 : Math.min(1, target / (medianMs ?? 2 * target))
+  return alone * (right / answers) * pace
 }
 
 /**
@@ -225,9 +235,8 @@ function techniqueItem(
   const { technique, state, because, worked } = mastery
   const level = worked?.level ?? 1
   const support = nextSupport(mastery)
-  const target = aimOf(settings, technique.id, level)!
-  // A problem not yet known takes about twice its target at first.
-  const each = (worked?.latest.medianMs ?? 2 * target) / 1000 + BETWEEN
+  const targetMs = aimOf(settings, technique.id, level)
+  const each = (worked?.latest.medianMs ?? firstMs(settings, technique.id, level)) / 1000 + BETWEEN
   const most = sessionLength(support, mastery, settings.rules)
   const pinned = settings.pinned.includes(technique.id)
   const days = worked ? daysBetween(worked.lastAt.slice(0, 10), day) : 0
@@ -236,7 +245,12 @@ function techniqueItem(
     state === 'ready'
       ? words.fresh(because)
       : kind === 'edge'
-        ? words.edge(worked && { ...worked, ...worked.latest, targetMs: target })
+        ? words.edge(
+            worked && { ...worked, ...worked.latest },
+            worked && targetMs !== undefined && !settings.calm
+              ? { medianMs: worked.latest.medianMs, targetMs }
+              : undefined,
+          )
         : words.review(days)
   const bug = bugOf(slips, technique.id)
   const reasons = [...(pinned ? [words.pinned] : []), reason, ...(bug ? [bugWords(bug)] : [])]

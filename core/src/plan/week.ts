@@ -1,9 +1,9 @@
 /** The week ahead, supposing that each day is worked as planned and goes as the latest did. Nothing is owed for days missed. */
-import { adviseLevel, aimOf, type LatestAnswer } from '../curriculum/levels.js'
+import { adviseLevel, aimOf, firstMs, type LatestAnswer } from '../curriculum/levels.js'
 import { type LatestAt, type Move, masteryOf, withMove, withSession } from '../curriculum/mastery.js'
 import { factById } from '../facts/decks.js'
 import { type FactMemory, lastRecalled, recallLimit, remember } from '../learner/recall.js'
-import type { LearnerSettings } from '../learner/settings.js'
+import type { ExtraTime, LearnerSettings } from '../learner/settings.js'
 import { dayAfter } from '../number/days.js'
 import { techniqueById } from '../registry/techniques.js'
 import { PLAN } from '../words/plan.js'
@@ -85,7 +85,7 @@ function worked(input: WeekInput, item: PlanItem): WeekInput {
   const up =
     item.support === 'answer' &&
     item.level < techniqueById(item.id).levels.length &&
-    adviseLevel(answers, aimOf(settings, item.id, item.level)!, settings.rules).move === 'up'
+    adviseLevel(answers, aimOf(settings, item.id, item.level), settings.rules).move === 'up'
   if (!up) return after
   const move: Move = { technique: item.id, to: item.level + 1, by: 'rule' }
   return {
@@ -108,7 +108,7 @@ function foreseen(
   const timed = last?.level === item.level ? last.answers.filter((a) => a.timed) : []
   const totalMs = timed.length
     ? timed.reduce((sum, a) => sum + a.totalMs, 0) / timed.length
-    : 2 * aimOf(settings, item.id, item.level)!
+    : firstMs(settings, item.id, item.level)
   const right = Math.round(item.problems * share)
   return {
     technique: item.id,
@@ -125,11 +125,12 @@ function recalled(
   memories: readonly FactMemory[],
   facts: readonly string[],
   at: string,
-  extraTime: number,
+  extraTime: ExtraTime,
 ): FactMemory[] {
   const before = new Map(memories.map((m) => [m.fact, m]))
   for (const fact of facts) {
-    const within = recallLimit(factById(fact)!.deck, extraTime)
+    const { deck } = factById(fact)!
+    const within = recallLimit(deck, extraTime) ?? deck.withinMs
     before.set(
       fact,
       remember(

@@ -27,7 +27,7 @@ test('the sheet says what was done, where each technique stands and why levels m
   const sheet = sheetOf({
     name: 'Wim',
     day: '2026-03-10',
-    settings: { ...DEFAULT_SETTINGS, targets: { 'add-pairs': { 2: 4500 } } },
+    settings: { ...DEFAULT_SETTINGS, extraTime: 2, targets: { 'add-pairs': { 2: 4500 } } },
     moves,
     mastery: masteryOf({ latest, moves: [] }),
     days: [
@@ -46,6 +46,7 @@ test('the sheet says what was done, where each technique stands and why levels m
   expect(sheet.lines).toEqual([
     'The last 28 days: practice on 2 of them, 4 minutes together, 16 problems.',
     'Facts met: 2; right the last time: 1.',
+    'With twice the usual time.',
   ])
   expect(sheet.tables.map((t) => t.rows)).toEqual([
     [

@@ -7,7 +7,7 @@ import { dayAfter } from '../number/days.js'
 import { techniqueById } from '../registry/techniques.js'
 import { SUPPORT_NAMES } from '../session/support.js'
 import { seconds } from '../words/english.js'
-import { levelReasonWords, MASTERY_NAMES } from '../words/levels.js'
+import { extraTimeWords, levelReasonWords, MASTERY_NAMES } from '../words/levels.js'
 import { SHEET } from '../words/report.js'
 import { slipName } from '../words/slips.js'
 
@@ -58,13 +58,18 @@ export function sheetOf(input: SheetInput): Sheet {
   return {
     title: SHEET.title(name, day),
     day,
-    lines: [SHEET.practice(DAYS_BACK, days.length, minutes, problems), SHEET.facts(facts.length, sure)],
+    lines: [
+      SHEET.practice(DAYS_BACK, days.length, minutes, problems),
+      SHEET.facts(facts.length, sure),
+      ...(settings.extraTime === 1 ? [] : [extraTimeWords(settings.extraTime)]),
+    ],
     tables: [
       {
         ...SHEET.techniques,
         rows: practised.map(({ technique, state, worked }) => {
           const { level, alone } = worked
           // A target is for work without steps: only such times stand beside it.
+          const aim = aimOf(settings, technique.id, level)
           const [support, reading] = alone ? (['answer', alone] as const) : [worked.support, worked.latest]
           return [
             technique.name,
@@ -73,7 +78,7 @@ export function sheetOf(input: SheetInput): Sheet {
             SUPPORT_NAMES[support].toLowerCase(),
             reading.answers === 0 ? SHEET.nothing : SHEET.rightOf(reading.right, reading.answers),
             reading.medianMs === null ? SHEET.nothing : seconds(reading.medianMs),
-            alone ? seconds(aimOf(settings, technique.id, level) ?? 0) : SHEET.nothing,
+            alone && aim !== undefined ? seconds(aim) : SHEET.nothing,
           ]
         }),
       },

@@ -51,8 +51,8 @@ export function scoreOf(recipe: Recipe, answers: readonly ItemAnswer[]): number 
  * @param begun when the item and the whole set were begun, all in milliseconds since 1970
  */
 export function deadlineOf(
-  { clock }: Recipe,
+  { clock, extraTime = 1 }: Recipe,
   begun: { readonly item: number; readonly whole: number },
 ): number | undefined {
-  return clock.kind === 'none' ? undefined : begun[clock.kind] + clock.ms
+  return clock.kind === 'none' || extraTime === null ? undefined : begun[clock.kind] + clock.ms * extraTime
 }

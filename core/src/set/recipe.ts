@@ -75,6 +75,8 @@ export interface Recipe {
   /** Points for an item right, wrong, and left out; left out where nothing is scored. */
   readonly marks?: { readonly right: number; readonly wrong: number; readonly blank: number }
   readonly rule?: Rule
+  /** The clock gives so many times as long, null: as long as one likes; left out where it is as it stands. */
+  readonly extraTime?: number | null
 }
 
 /** A recipe with its seed, and the version of the generator it was made for. */

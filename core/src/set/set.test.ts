@@ -216,6 +216,9 @@ test('a clock for each item runs from the item, one for all from the beginning o
   expect(deadlineOf(recipe, begun)).toBe(undefined)
   expect(deadlineOf({ ...recipe, clock: { kind: 'item', ms: 700 } }, begun)).toBe(5700)
   expect(deadlineOf({ ...recipe, clock: { kind: 'whole', ms: 700 } }, begun)).toBe(1700)
+  // Whoever is given more time gets it here too, or all the time there is.
+  expect(deadlineOf({ ...recipe, clock: { kind: 'item', ms: 700 }, extraTime: 1.5 }, begun)).toBe(6050)
+  expect(deadlineOf({ ...recipe, clock: { kind: 'whole', ms: 700 }, extraTime: null }, begun)).toBe(undefined)
 })
 
 test('a grid of a set asks for its sums', () => {

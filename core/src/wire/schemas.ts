@@ -116,6 +116,7 @@ const recipe = Joi.object<Recipe>({
   support: Joi.valid(...SUPPORTS).required(),
   answers: Joi.valid('at-once', 'at-end').required(),
   marks: Joi.object({ right: mark, wrong: mark, blank: mark }),
+  extraTime: Joi.valid(...EXTRA_TIMES),
   rule: Joi.alternatives(
     Joi.object({ kind: Joi.valid('repeat-missed').required() }),
     Joi.object({
@@ -282,9 +283,7 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
       Joi.object().pattern(/^\d{1,2}$/, Joi.number().integer().min(500).max(600_000).label('Target')),
     )
     .custom(knownTargets),
-  extraTime: Joi.number()
-    .valid(...EXTRA_TIMES)
-    .label('Time allowed'),
+  extraTime: Joi.valid(...EXTRA_TIMES).label('Time allowed'),
   textSize: Joi.number()
     .valid(...TEXT_SIZES)
     .label('Text size'),

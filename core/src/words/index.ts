@@ -1,5 +1,12 @@
 export { count, listed, seconds, targetWords, times } from './english.js'
-export { bestWords, type LevelReason, levelReasonWords, MASTERY_NAMES, newBestWords } from './levels.js'
+export {
+  bestWords,
+  extraTimeWords,
+  type LevelReason,
+  levelReasonWords,
+  MASTERY_NAMES,
+  newBestWords,
+} from './levels.js'
 export { forecastWords } from './plan.js'
 export { effortWords } from './report.js'
 export { slipName } from './slips.js'

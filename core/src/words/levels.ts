@@ -7,26 +7,54 @@ interface Found {
   /** Of so many latest answers so many were right. */
   readonly of: number
   readonly right: number
-  readonly medianMs: number | null
+  /** Left out where time does not count. */
+  readonly medianMs?: number | null
 }
 
-const found = ({ of, right, medianMs }: Found) =>
-  `Of the last ${of} answers ${right} were right, the median ${medianMs === null ? NOT_TIMED : seconds(medianMs)}`
+const found = ({ of, right, medianMs }: Found, calm: boolean) => {
+  const pace =
+    calm || medianMs === undefined ? '' : `, the median ${medianMs === null ? NOT_TIMED : seconds(medianMs)}`
+  return `Of the last ${of} answers ${right} were right${pace}`
+}
 
-/** Reasons by id: what is kept of a move of level is the id with its numbers. */
+const withinWords = (ms: number, calm: boolean) =>
+  calm ? 'a quicker pace' : `a median within ${seconds(ms)}`
+
+/**
+ * Reasons by id: what is kept of a move of level is the id with its numbers. Calm words say nothing in seconds; where there
+ * is no time limit, nothing is said of time.
+ */
 const LEVEL = {
   back: ({ of, right, least }: { of: number; right: number; least: number }) =>
     `Of the last ${of} answers ${right} were right, fewer than ${least}: a level back makes them sure again.`,
-  early: ({ of, given, least, targetMs }: { of: number; given: number; least: number; targetMs: number }) =>
-    `${given} of ${of} answers at this level: ${least} right and a median within ${seconds(targetMs)} move up.`,
-  up: (numbers: Found & { readonly targetMs: number }) =>
-    `${found(numbers)}: both within the target of ${seconds(numbers.targetMs)}.`,
-  hold: (numbers: Found & { readonly lackRight: number | null; readonly lackMs: number | null }) => {
+  early: (
+    {
+      of,
+      given,
+      least,
+      targetMs,
+    }: { of: number; given: number; least: number; targetMs?: number | undefined },
+    calm: boolean,
+  ) => {
+    const pace = targetMs === undefined ? '' : ` and ${withinWords(targetMs, calm)}`
+    return `${given} of ${of} answers at this level: ${least} right${pace} move up.`
+  },
+  up: (numbers: Found & { readonly targetMs?: number }, calm: boolean) => {
+    const { targetMs } = numbers
+    if (targetMs === undefined) return `${found(numbers, calm)}.`
+    return calm
+      ? `${found(numbers, calm)}, and quickly enough.`
+      : `${found(numbers, calm)}: both within the target of ${seconds(targetMs)}.`
+  },
+  hold: (
+    numbers: Found & { readonly lackRight: number | null; readonly lackMs: number | null },
+    calm: boolean,
+  ) => {
     const lacking = [
       ...(numbers.lackRight === null ? [] : [`${numbers.lackRight} right`]),
-      ...(numbers.lackMs === null ? [] : [`a median within ${seconds(numbers.lackMs)}`]),
+      ...(numbers.lackMs === null ? [] : [withinWords(numbers.lackMs, calm)]),
     ]
-    return `${found(numbers)}; to move up: ${lacking.join(' and ')}.`
+    return `${found(numbers, calm)}; to move up: ${lacking.join(' and ')}.`
   },
   hand: (_: object) => 'Set by hand.',
   /** By the rules, with numbers that were not kept. */
@@ -40,9 +68,32 @@ export type LevelReason = {
   readonly [K in keyof Reasons]: { readonly id: K } & Readonly<Parameters<Reasons[K]>[0]>
 }[keyof Reasons]
 
-/** The reason as a sentence. */
-export function levelReasonWords(reason: LevelReason): string {
-  return LEVEL[reason.id](reason as never)
+/** The reason as a sentence. @param calm without seconds */
+export function levelReasonWords(reason: LevelReason, calm = false): string {
+  return LEVEL[reason.id](reason as never, calm)
+}
+
+const TIMES_AS_LONG: Readonly<Record<number, string>> = {
+  1.5: 'half as much time again',
+  2: 'twice the usual time',
+  3: 'three times the usual time',
+}
+
+/** "With twice the usual time."; nothing for the usual. @param extraTime null for none at all */
+export function extraTimeWords(extraTime: number | null = 1): string {
+  if (extraTime === null) return 'Without a time limit.'
+  return extraTime === 1 ? '' : `With ${TIMES_AS_LONG[extraTime] ?? `${extraTime} times the usual time`}.`
+}
+
+/** A time beside its target. */
+export interface Pace {
+  readonly medianMs: number | null
+  readonly targetMs: number
+}
+
+/** "3.2 s (target 4 s)". */
+function paceWords({ medianMs, targetMs }: Pace): string {
+  return medianMs === null ? NOT_TIMED : `${seconds(medianMs)} (target ${targetWords(targetMs)})`
 }
 
 export const MASTERY = {
@@ -53,8 +104,9 @@ export const MASTERY = {
   first: (missing: readonly string[]) => `Learn first: ${missing.join(', ')}.`,
   missing: (name: string, words: string) => `${name} (${words})`,
   begun: (begun: boolean) => (begun ? 'not yet tried alone' : 'not begun'),
-  latest: (right: number, of: number, medianMs: number | null, targetMs: number) =>
-    `${right} of the last ${of} right, ${medianMs === null ? NOT_TIMED : `${seconds(medianMs)} (target ${targetWords(targetMs)})`}`,
+  /** @param pace undefined where nothing is said of time */
+  latest: (right: number, of: number, pace: Pace | undefined) =>
+    `${right} of the last ${of} right${pace ? `, ${paceWords(pace)}` : ''}`,
 } as const
 
 /** How far a learner is with a technique, by id. */

@@ -1,6 +1,7 @@
 /** What the plan of the day says of its items. */
 import { placeName } from '../number/places.js'
-import { count, plural, seconds, targetWords } from './english.js'
+import { count, plural, targetWords } from './english.js'
+import { MASTERY, type Pace } from './levels.js'
 import { slipName } from './slips.js'
 
 const away = (days: number) => (days === 1 ? 'yesterday' : `${days} days ago`)
@@ -25,16 +26,14 @@ export const PLAN = {
           readonly level: number
           readonly answers: number
           readonly right: number
-          readonly medianMs: number | null
-          readonly targetMs: number
         }
       | undefined,
+    pace: Pace | undefined,
   ) => {
     const head = 'Closest to its target.'
     if (!worked || worked.answers === 0) return `${head} Not worked at this level yet.`
-    const { level, answers, right, medianMs, targetMs } = worked
-    const pace = medianMs === null ? 'not timed' : `${seconds(medianMs)} (target ${targetWords(targetMs)})`
-    return `${head} Level ${level}: ${right} of the last ${answers} right, ${pace}.`
+    const { level, answers, right } = worked
+    return `${head} Level ${level}: ${MASTERY.latest(right, answers, pace)}.`
   },
   rest: 'Rest day: your calendar is full.',
 } as const

@@ -1,4 +1,4 @@
-import { type FactMemory, type Recall, remember } from '@tachymetra/core/learner'
+import { type ExtraTime, type FactMemory, type Recall, remember } from '@tachymetra/core/learner'
 import { dayIn, median } from '@tachymetra/core/number'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
@@ -25,7 +25,7 @@ export interface StoredRecall extends Recall {
  * @param extraTime how many times the usual limits hold for the learner
  * @returns false when it was stored before.
  */
-export function addRecall(db: Database, recall: StoredRecall, extraTime: number): boolean {
+export function addRecall(db: Database, recall: StoredRecall, extraTime: ExtraTime): boolean {
   return write(db, (tx) => {
     if (tx.insert(factRecall).values(recall).onConflictDoNothing().run().changes === 0) return false
     const before = memoryRow(tx, recall.learnerId, recall.fact)
@@ -92,7 +92,7 @@ const insertRecall = prepared((db) =>
  */
 function rememberAll(
   db: Store,
-  { learnerId, fact, extraTime }: { learnerId: string; fact: string; extraTime: number },
+  { learnerId, fact, extraTime }: { learnerId: string; fact: string; extraTime: ExtraTime },
   before: (FactMemory & { recalls: number; right: number }) | undefined,
   recall: Recall | undefined,
 ): void {
@@ -126,7 +126,7 @@ export function addRecalls(
   learnerId: string,
   timeZone: string,
   recalls: readonly StoredRecall[],
-  extraTime = 1,
+  extraTime: ExtraTime = 1,
 ): void {
   for (const recall of recalls) {
     insertRecall(db).run({ ...recall })
@@ -137,7 +137,7 @@ export function addRecalls(
 }
 
 /** Works out the memory of every fact anew from all its recalls. @param extraTime how many times the usual limits hold */
-export function rememberAllFacts(db: Store, learnerId: string, extraTime: number): void {
+export function rememberAllFacts(db: Store, learnerId: string, extraTime: ExtraTime): void {
   const facts = db
     .selectDistinct({ fact: factRecall.fact })
     .from(factRecall)

@@ -252,7 +252,7 @@ export function moveByRule(db: Pick<Database, 'select' | 'insert'>, learnerId: s
   if (level === 0 || levelInForce(db, learnerId, technique, arrival) !== level) return
   const set = rulesBefore(db).get({ learnerId, arrival }) ?? DEFAULT_SETTINGS
   const latest = latestAnswers(db, learnerId, technique, level, lookedBackOn(set.rules), arrival)
-  const { move, reason } = adviseLevel(latest, aimOf(set, technique, level)!, set.rules)
+  const { move, reason } = adviseLevel(latest, aimOf(set, technique, level), set.rules)
   const to = level + (move === 'up' ? 1 : -1)
   if (move === 'hold' || to < 1 || to > techniqueById(technique).levels.length) return
   const at = new Date(Date.parse(answer.startedAt) + answer.totalMs).toISOString()

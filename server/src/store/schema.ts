@@ -58,7 +58,8 @@ export const levelRules = sqliteTable(
     arrival: integer().notNull(),
     rules: text({ mode: 'json' }).$type<LevelRules>().notNull(),
     targets: text({ mode: 'json' }).$type<Targets>().notNull(),
-    extraTime: real().notNull().default(1),
+    /** Null: without a limit. */
+    extraTime: real().default(1),
   },
   (t) => [primaryKey({ columns: [t.learnerId, t.arrival] })],
 )

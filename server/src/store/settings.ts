@@ -40,8 +40,8 @@ export function changeSettingsIn(
     .values({ learnerId, settings })
     .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
     .run()
-  if (change.rules || change.targets || change.extraTime) keepRules(tx, learnerId, settings)
+  if (change.rules || change.targets || change.extraTime !== undefined) keepRules(tx, learnerId, settings)
   // What counts as remembered follows from the time allowed.
-  if (change.extraTime) rememberAllFacts(tx, learnerId, settings.extraTime)
+  if (change.extraTime !== undefined) rememberAllFacts(tx, learnerId, settings.extraTime)
   return settings
 }

@@ -5,7 +5,7 @@ import { progressOf } from '@tachymetra/core/session'
 import { scoreOf } from '@tachymetra/core/set'
 import type { Tally } from '@tachymetra/core/technique'
 import type { ItemPace } from '@tachymetra/core/wire'
-import { levelReasonWords, newBestWords, slipName, times } from '@tachymetra/core/words'
+import { extraTimeWords, levelReasonWords, newBestWords, slipName, times } from '@tachymetra/core/words'
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
@@ -37,6 +37,7 @@ export function Summary({
   const bests = useBests(session.learnerId, { before: session.startedAt }).data
   const tallies = useMemo(() => tallyOf(attempts), [attempts])
   const slips = slipCounts(rows.flatMap((r) => r.slips))
+  const extra = extraTimeWords(session.recipe.extraTime)
   const score = scoreOf(
     session.recipe,
     rows.map(({ n, right }) => ({ n, right })),
@@ -51,7 +52,8 @@ export function Summary({
           <strong>Your first session is done.</strong> From now on the desk says what to practise next.
         </p>
       )}
-      <Moved session={session} />
+      {extra && <p className="faint">{extra}</p>}
+      <Moved session={session} calm={calm} />
       {score !== undefined && <p>Score: {score}</p>}
       {isFaultless(rows) && (
         <p className="advice">
@@ -120,7 +122,7 @@ function Quickest(props: {
 }
 
 /** The moves of level this session brought about, as soon as the server has judged it. */
-function Moved({ session }: { readonly session: LocalSession }) {
+function Moved({ session, calm }: { readonly session: LocalSession; readonly calm: boolean }) {
   const moves = useMoves(session.learnerId)
   const practised = new Set(session.recipe.sources.map((s) => ('technique' in s ? s.technique : '')))
   const its = moves.data?.filter((m) => practised.has(m.technique) && m.at >= session.startedAt) ?? []
@@ -131,7 +133,7 @@ function Moved({ session }: { readonly session: LocalSession }) {
           <strong>
             {m.to > m.from ? 'Moved up' : 'Gone back'} to level {m.to}.
           </strong>{' '}
-          {levelReasonWords(m.reason)}
+          {levelReasonWords(m.reason, calm)}
         </p>
       ))}
     </div>

@@ -1,6 +1,7 @@
 /** Sets that nobody has practised yet. */
 import { GENERATOR, type PracticeSet, type Recipe } from '@tachymetra/core/set'
 import type { SessionStart } from '@tachymetra/core/wire'
+import { currentLearnerSettings } from './learnerSettings.js'
 
 /** A seed nobody has chosen. */
 function freshSeed(): number {
@@ -14,5 +15,8 @@ function freshSet(recipe: Recipe): PracticeSet {
 
 /** What is announced of a session of a learner that begins now. */
 export function startOf(learnerId: string, recipe: Recipe): SessionStart {
-  return { learnerId, startedAt: new Date().toISOString(), ...freshSet(recipe) }
+  const { extraTime = 1 } = currentLearnerSettings(learnerId) ?? {}
+  // Whoever looks at the session later is to know with how much time it was worked.
+  const timed = extraTime === 1 ? recipe : { ...recipe, extraTime }
+  return { learnerId, startedAt: new Date().toISOString(), ...freshSet(timed) }
 }

@@ -3,7 +3,7 @@ import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner
 import { type UseQueryResult, useQuery } from '@tanstack/react-query'
 import { call } from './api.js'
 import { flush } from './outbox.js'
-import { queryClient } from './queries.js'
+import { queryClient } from './queryClient.js'
 import { keepChange, keptChange } from './store.js'
 
 const keyOf = (learnerId: string) => ['settings', learnerId]

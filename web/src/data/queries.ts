@@ -19,24 +19,13 @@ import type {
   SessionWire,
   SlipWeek,
 } from '@tachymetra/core/wire'
-import { QueryClient, useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
-import { call, LONG_MS, Refusal } from './api.js'
+import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
+import { call, LONG_MS } from './api.js'
 import { forgetLeaving } from './leaving.js'
+import { queryClient } from './queryClient.js'
 import { useSettings } from './settings.js'
 import { forgetLearner } from './store.js'
 import { forgetVisited } from './visited.js'
-
-export const queryClient = new QueryClient({
-  defaultOptions: {
-    queries: {
-      staleTime: 10_000,
-      // A refusal stays a refusal; a server that does not answer may be starting up.
-      retry: (count, error) => !(error instanceof Refusal) && count < 2,
-      networkMode: 'always',
-    },
-    mutations: { networkMode: 'always' },
-  },
-})
 
 export function useLearners() {
   return useQuery({ queryKey: ['learners'], queryFn: () => call<LearnerWire[]>('GET', '/learners') })

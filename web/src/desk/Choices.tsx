@@ -82,6 +82,7 @@ export default function Choices({ learnerId, plan }: { readonly learnerId: strin
           <Asked
             how={{ support, clock, answers: asked.answers ?? 'at-once' }}
             targetMs={targetMs}
+            extraTime={settings.extraTime}
             planned={planned}
             onChange={(some) => setAsked({ ...asked, ...some })}
             onPlanned={(n) => changeSettings({ planned: n })}
@@ -105,7 +106,7 @@ export default function Choices({ learnerId, plan }: { readonly learnerId: strin
               technique={technique}
               variants={settings.variants}
               times={times}
-              targetMs={targetMs}
+              targetMs={settings.calm ? undefined : targetMs}
             />
           )}
         </div>

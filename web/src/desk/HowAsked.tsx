@@ -1,5 +1,7 @@
+import type { ExtraTime } from '@tachymetra/core/learner'
 import { SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
 import { MOST_ITEMS, type Recipe, type SetClock } from '@tachymetra/core/set'
+import { seconds } from '@tachymetra/core/words'
 import { Checkbox, InputNumber, Select } from 'antd'
 import type { ReactNode } from 'react'
 import { OnwardSelect } from '../parts/OnwardSelect.js'
@@ -19,22 +21,24 @@ const CLOCKS: readonly { readonly value: SetClock['kind']; readonly label: strin
   { value: 'whole', label: 'so long for all' },
 ]
 
-/** Where a limit stands before it is changed: twice the target, or ten seconds; a minute for all. */
-const firstLimit = (kind: SetClock['kind'], targetMs: number | undefined): SetClock => {
+/** Where a limit stands before it is changed: twice the target, or ten seconds; a minute for all. Extra time comes on top. */
+const firstLimit = (kind: SetClock['kind'], targetMs: number, extraTime: ExtraTime): SetClock => {
   if (kind === 'none') return NO_LIMIT
-  return { kind, ms: kind === 'whole' ? 60_000 : Math.max(1000, 2 * (targetMs ?? 5000)) }
+  const ms = kind === 'whole' ? 60_000 : (2 * targetMs) / (extraTime ?? 1)
+  return { kind, ms: Math.max(1000, 1000 * Math.round(ms / 1000)) }
 }
 
 /** @param props.children what else can be chosen of how it is worked */
 export function Asked(props: {
   readonly how: HowAsked
   readonly targetMs: number | undefined
+  readonly extraTime: ExtraTime
   readonly planned: number
   readonly onChange: (some: Partial<HowAsked>) => void
   readonly onPlanned: (n: number) => void
   readonly children: ReactNode
 }) {
-  const { how, targetMs, planned, onChange, onPlanned, children } = props
+  const { how, targetMs, extraTime, planned, onChange, onPlanned, children } = props
   const { support, clock, answers } = how
   return (
     <>
@@ -76,7 +80,7 @@ export function Asked(props: {
           id="clock"
           value={clock.kind}
           options={[...CLOCKS]}
-          onChange={(kind) => onChange({ clock: firstLimit(kind, targetMs) })}
+          onChange={(kind) => onChange({ clock: firstLimit(kind, targetMs ?? 5000, extraTime) })}
           style={{ minWidth: '11rem' }}
         />
         {clock.kind !== 'none' && (
@@ -90,6 +94,13 @@ export function Asked(props: {
             onChange={(value) => value && onChange({ clock: { ...clock, ms: value * 1000 } })}
             style={{ width: '6.5rem' }}
           />
+        )}
+        {clock.kind !== 'none' && extraTime !== 1 && (
+          <span className="faint">
+            {extraTime === null
+              ? 'no limit, as is set for you'
+              : `${seconds(clock.ms * extraTime)} with your extra time`}
+          </span>
         )}
       </div>
       <label htmlFor="onward">

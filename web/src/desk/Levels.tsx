@@ -21,10 +21,10 @@ export function LevelMoves(props: {
   const moveBack = useMoveBack(learnerId)
   const moved = useMoves(learnerId).data?.find((m) => m.technique === technique.id)
   if (!latest.data) return <p className="level-move faint"> </p>
-  const { reason } = adviseLevel(latest.data, aimOf(settings, technique.id, level)!, settings.rules)
+  const { reason } = adviseLevel(latest.data, aimOf(settings, technique.id, level), settings.rules)
   return (
     <p className="level-move">
-      {levelReasonWords(reason)}{' '}
+      {levelReasonWords(reason, settings.calm)}{' '}
       {inForce !== undefined && inForce !== level && (
         <>
           <button type="button" className="key-button" onClick={() => onMove(inForce)}>
@@ -60,7 +60,8 @@ export function Ladder(props: {
   readonly technique: Technique
   readonly level: number
   readonly inForce: number | undefined
-  readonly aim: (level: number) => number
+  /** The time to aim for, where that is shown. */
+  readonly aim: (level: number) => number | undefined
   readonly onChange: (level: number) => void
 }) {
   const { technique, level, inForce, aim, onChange } = props
@@ -81,9 +82,13 @@ export function Ladder(props: {
             {one.name}
             {i + 1 === inForce && <span className="faint"> (current)</span>}
           </span>
-          <span className="mono faint">{targetWords(aim(i + 1))}</span>
+          <Aim ms={aim(i + 1)} />
         </label>
       ))}
     </div>
   )
+}
+
+function Aim({ ms }: { readonly ms: number | undefined }) {
+  return ms === undefined ? null : <span className="mono faint">{targetWords(ms)}</span>
 }

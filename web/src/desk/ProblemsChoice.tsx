@@ -53,7 +53,7 @@ export function ProblemsChoice(props: {
             technique={technique}
             level={problems.level}
             inForce={inForce}
-            aim={(level) => aimOf(settings, technique.id, level)!}
+            aim={(level) => (settings.calm ? undefined : aimOf(settings, technique.id, level))}
             onChange={(level) => onChange({ level })}
           />
         </>

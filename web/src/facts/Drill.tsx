@@ -1,6 +1,7 @@
 import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
 import {
   COMMON_KEY_MS,
+  type ExtraTime,
   isRecalled,
   KEYING_DAYS,
   keyingDue,
@@ -10,7 +11,7 @@ import {
 import { JUDGE } from '@tachymetra/core/session'
 import { type ItemAnswer, toCome } from '@tachymetra/core/set'
 import type { RecallWire } from '@tachymetra/core/wire'
-import { seconds } from '@tachymetra/core/words'
+import { extraTimeWords, seconds } from '@tachymetra/core/words'
 import { Button } from 'antd'
 import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
@@ -121,9 +122,10 @@ function Missed(props: { readonly missed: Asked; readonly onOn: () => void; read
   )
 }
 
-/** The time within which facts of a round count as fast: "1.0 s", "1.0 s to 2.5 s". */
-function limits(asked: readonly Asked[], extraTime: number): string {
-  const all = asked.map((a) => recallLimit(deckOf(a.card), extraTime))
+/** The time within which facts of a round count as fast: "1.0 s", "1.0 s to 2.5 s"; undefined without a limit. */
+function limits(asked: readonly Asked[], extraTime: ExtraTime): string | undefined {
+  const all = asked.flatMap((a) => recallLimit(deckOf(a.card), extraTime) ?? [])
+  if (all.length === 0) return undefined
   const [least, most] = [Math.min(...all), Math.max(...all)]
   return least === most ? seconds(least) : `${seconds(least)} to ${seconds(most)}`
 }
@@ -179,19 +181,25 @@ function Round(props: {
   readonly after: ReactNode
 }) {
   const { answers, learnerId, onEnd, after } = props
-  const { extraTime } = useLearnerSettings(learnerId)
+  const { extraTime, calm } = useLearnerSettings(learnerId)
+  const within = limits(answers, extraTime)
   const asked = answers.filter((a, i) => answers.findIndex((other) => other.n === a.n) === i)
   const known = asked.filter((a) => a.known)
   return (
     <div className="stack" style={{ gap: '1rem' }}>
       <h1>
-        {asked.filter((a) => a.right).length} of {asked.length} right, {known.length} fast
+        {asked.filter((a) => a.right).length} of {asked.length} right
+        {within && `, ${known.length} fast`}
       </h1>
-      <p className="faint">Thinking time, without typing. Fast is within {limits(asked, extraTime)}.</p>
+      {within && !calm && (
+        <p className="faint">
+          Thinking time, without typing. Fast is within {within}. {extraTimeWords(extraTime)}
+        </p>
+      )}
       <ul className="plain-list heat-map mono">
         {asked.map(({ card, thinkMs, right, known: ok }) => (
           <li key={card.id} className={`heat ${ok ? 'fast' : right ? 'slow' : 'shaky'}`}>
-            {card.ask} {seconds(thinkMs)} {!ok && (right ? 'slow' : 'wrong')}
+            {card.ask} {!calm && seconds(thinkMs)} {!ok && (right ? 'slow' : 'wrong')}
           </li>
         ))}
       </ul>

@@ -1,5 +1,5 @@
 import { FACT_DECKS, type FactCard, type FactDeck } from '@tachymetra/core/facts'
-import { recallLimit, toAsk } from '@tachymetra/core/learner'
+import { type LearnerSettings, recallLimit, toAsk } from '@tachymetra/core/learner'
 import { seeded } from '@tachymetra/core/number'
 import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
@@ -104,6 +104,14 @@ function Known({ learner }: { readonly learner: LearnerWire }) {
   )
 }
 
+/** What counts as known, in time. */
+function limitWords(deck: FactDeck, { extraTime, calm }: LearnerSettings): string {
+  const limit = recallLimit(deck, extraTime)
+  if (limit === undefined) return 'Take the time you need: a right answer counts as known.'
+  if (calm) return 'What does not come quickly is asked again sooner.'
+  return `Within ${seconds(limit)} of thinking it counts as known; slower answers are asked again sooner.`
+}
+
 function dueWords(due: number): string {
   if (due === 1) return 'The one that is due'
   return due > MOST_ITEMS ? `${MOST_ITEMS} of the ${due} that are due` : `All ${due} that are due`
@@ -119,7 +127,8 @@ function Choosing({
   readonly onStart: (cards: readonly FactCard[]) => void
 }) {
   const { factDeck, factCount } = useSettings()
-  const { extraTime } = useLearnerSettings(learnerId)
+  const settings = useLearnerSettings(learnerId)
+  const { extraTime } = settings
   const times = useTimes(learnerId)
   const [now] = useState(() => new Date().toISOString())
   const dueIn = (deck: FactDeck) =>
@@ -181,9 +190,8 @@ function Choosing({
             </Button>
           </form>
           <p className="faint">
-            A fact is known when its answer comes at once, without working it out. Type it; no Enter needed.
-            Within {seconds(recallLimit(deck, extraTime))} of thinking it counts as known; slower answers are
-            asked again sooner.
+            A fact is known when its answer comes at once, without working it out. Type it; no Enter needed.{' '}
+            {limitWords(deck, settings)}
           </p>
         </section>
       </div>

@@ -1,5 +1,5 @@
 import type { FactDeck } from '@tachymetra/core/facts'
-import { type Estimate, recallLimit, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
+import { type Estimate, type ExtraTime, recallLimit, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
 import './fact-heat.css'
@@ -29,11 +29,13 @@ function stateOf(
   standing: FactStanding | undefined,
   own: Estimate | undefined,
   typicalMs: number,
-  limitMs: number,
+  limitMs: number | undefined,
 ): FactState {
   const told = own && own.seen >= ENOUGH ? own : undefined
   if (!standing && !told) return 'new'
   if ((standing && !standing.latestRight) || (told && told.wrong >= told.seen / 4)) return 'shaky'
+  // Without a limit nothing is too slow.
+  if (limitMs === undefined) return 'steady'
   const share = told ? told.ms / typicalMs : (standing?.medianMs ?? limitMs) / typicalMs
   if (share > SLOW_SHARE || (standing?.medianMs ?? 0) > limitMs) return 'slow'
   return share > FAST_SHARE ? 'steady' : 'fast'
@@ -45,7 +47,7 @@ export function factsOf(
   known: {
     readonly standings: readonly FactStanding[]
     readonly times: Times | undefined
-    readonly extraTime: number
+    readonly extraTime: ExtraTime
   },
 ): KnownFact[] {
   const limitMs = recallLimit(deck, known.extraTime)
@@ -57,7 +59,7 @@ export function factsOf(
     return {
       id,
       ask,
-      state: stateOf(standing, own, known.times?.factMs ?? limitMs, limitMs),
+      state: stateOf(standing, own, known.times?.factMs ?? deck.withinMs, limitMs),
       time: ms ? seconds(ms) : undefined,
       recalled: standing && `${standing.right} of ${standing.recalls}`,
       met: own && String(own.seen),

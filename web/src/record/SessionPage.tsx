@@ -1,3 +1,4 @@
+import { extraTimeWords } from '@tachymetra/core/words'
 import { Link, useParams } from 'react-router'
 import { useBests, useSession, useZone } from '../data/queries.js'
 import { AttemptTable, PaceFigures } from '../parts/figures.js'
@@ -16,6 +17,7 @@ export default function SessionPage() {
   if (session.isLoadingError)
     return <NotInRecord what="session" error={session.error} retry={() => session.refetch()} />
   const { recipe, startedAt, paces, attempts } = session.data
+  const extra = extraTimeWords(recipe.extraTime)
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>
       <p>
@@ -24,6 +26,7 @@ export default function SessionPage() {
       <h1>
         {setName(recipe)}, {when(startedAt, timeZone)}
       </h1>
+      {extra && <p className="faint">{extra}</p>}
       <PaceFigures paces={paces} bests={bests.data} />
       <h2>Attempts</h2>
       <AttemptTable attempts={attempts} linked />

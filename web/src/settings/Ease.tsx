@@ -13,7 +13,8 @@ import type { ReactNode } from 'react'
 import { useVoice } from '../parts/speech.js'
 import type { Section } from './section.js'
 
-const TIMES: Readonly<Record<number, string>> = {
+const TIMES: Readonly<Record<string, string>> = {
+  null: 'no limit at all',
   1: 'the usual',
   1.5: 'half as long again',
   2: 'twice as long',
@@ -72,14 +73,14 @@ export function Ease({ settings, change }: Section) {
           {choice(
             'extraTime',
             'Targets and limits',
-            EXTRA_TIMES.map((value) => ({ value, label: TIMES[value]! })),
+            EXTRA_TIMES.map((value) => ({ value, label: TIMES[`${value}`]! })),
           )}
           {choice('wording', 'Words', [
             { value: 'full', label: 'in full, with numbers' },
             { value: 'easy', label: 'few and easy' },
           ])}
         </div>
-        {tick('calm', 'Calm: no clock, no bar and no seconds in practice')}
+        {tick('calm', 'Calm: no clock, no bar and no seconds, in practice and at the desk')}
         {tick(
           'readAloud',
           voice

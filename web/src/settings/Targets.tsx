@@ -28,6 +28,16 @@ export function Targets({ learner, settings, change }: Section) {
     const { [id]: __, ...rest } = settings.targets
     change({ targets: Object.keys(levels).length ? { ...rest, [id]: levels } : rest })
   }
+  const { extraTime } = settings
+  if (extraTime === null)
+    return (
+      <section className="stack" aria-labelledby="targets">
+        <h2 id="targets">Targets</h2>
+        <p>
+          {learner.name} practises without a time limit, so there is nothing to aim for but right answers.
+        </p>
+      </section>
+    )
   return (
     <section className="stack" aria-labelledby="targets">
       <div className="row">
@@ -60,7 +70,7 @@ export function Targets({ learner, settings, change }: Section) {
                   <th scope="row">
                     {n} <span className="faint">{level.name}</span>
                   </th>
-                  <td>{targetWords(level.targetMs * settings.extraTime)}</td>
+                  <td>{targetWords(level.targetMs * extraTime)}</td>
                   <td>
                     <InputNumber
                       aria-label={`Own target for level ${n}, seconds`}
@@ -75,7 +85,7 @@ export function Targets({ learner, settings, change }: Section) {
                   </td>
                   <td>{hint ? seconds(hint.likelyMs) : '–'}</td>
                   <td>
-                    {hint && hint.ms !== (own[n] ?? level.targetMs * settings.extraTime) && (
+                    {hint && hint.ms !== (own[n] ?? level.targetMs * extraTime) && (
                       <button type="button" className="key-button" onClick={() => set(n, hint.ms)}>
                         Use {targetWords(hint.ms)}
                         <span className="sr-only"> for level {n}</span>
