@@ -1,158 +1,44 @@
-/** Somebody who does not see the page: only what a screen reader is given to say is known here. */
-import type { Page } from '@playwright/test'
-import { factById } from '@tachymetra/core/facts'
-import { toText } from '@tachymetra/core/number'
-import { answerOf, type Problem, readProblem } from '@tachymetra/core/problem'
+/** Somebody who does not see the page: a solver that knows only what a screen reader is given to say. */
+import { FACT_DECKS } from '@tachymetra/core/facts'
+import { decimal, digitAt, equal, toText } from '@tachymetra/core/number'
+import { answerOf } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
-import { type Technique, trace, variantOf } from '@tachymetra/core/technique'
+import { trace, variantOf } from '@tachymetra/core/technique'
 import type { LearnerWire } from '@tachymetra/core/wire'
-import { chooseSession, expect, test } from './bench.js'
+import { chooseSession, expect, test, type } from './bench.js'
+import { ears, listen, plain, problemFrom } from './ears.js'
 
-/** What was said: on the focus of something, its name and description; and each change of a live region. */
-interface Heard {
-  readonly by: 'focus' | 'live'
-  readonly text: string
-}
-
-/** Begins to write down what a screen reader would say. To be called before the page is opened. */
-async function listen(page: Page): Promise<void> {
-  await page.addInitScript(() => {
-    const heard: { by: string; text: string }[] = []
-    Object.assign(window, { heard })
-    const texts = (ids: string | null) =>
-      (ids ?? '')
-        .split(' ')
-        .map((id) => document.getElementById(id)?.textContent?.trim() ?? '')
-        .filter(Boolean)
-        .join(' ')
-    document.addEventListener('focusin', ({ target }) => {
-      if (!(target instanceof Element)) return
-      const name =
-        texts(target.getAttribute('aria-labelledby')) ||
-        target.getAttribute('aria-label') ||
-        target.textContent?.trim() ||
-        ''
-      const about = texts(target.getAttribute('aria-describedby'))
-      heard.push({ by: 'focus', text: [name, about].filter(Boolean).join(' | ') })
-    })
-    const said = new WeakMap<Element, string>()
-    const look = () => {
-      for (const region of document.querySelectorAll(
-        '[role="status"], [role="alert"], [aria-live="polite"]',
-      )) {
-        const copy = region.cloneNode(true) as Element
-        for (const unseen of copy.querySelectorAll('[aria-hidden="true"]')) unseen.remove()
-        const text = copy.textContent?.trim() ?? ''
-        const before = said.get(region)
-        said.set(region, text)
-        // A region that comes with its text is usually not read.
-        if (before !== undefined && text && text !== before) heard.push({ by: 'live', text })
-      }
-    }
-    document.addEventListener('DOMContentLoaded', () =>
-      new MutationObserver(look).observe(document.body, {
-        childList: true,
-        subtree: true,
-        characterData: true,
-      }),
-    )
-  })
-}
-
-/** Everything heard since the last time, once something has been. */
-function ears(page: Page) {
-  let from = 0
-  const all = () => page.evaluate(() => (window as never as { heard: Heard[] }).heard)
-  return {
-    async next(): Promise<Heard[]> {
-      await expect.poll(async () => (await all()).length).toBeGreaterThan(from)
-      // What belongs together comes within a moment.
-      await page.waitForTimeout(150)
-      const heard = (await all()).slice(from)
-      from += heard.length
-      return heard
-    },
-    async forget(): Promise<void> {
-      await page.waitForTimeout(200)
-      from = (await all()).length
-    },
-  }
-}
-
-/** "364 plus 278" -> the problem. */
-function problemFrom(words: string): Problem {
-  const signs: readonly (readonly [RegExp, string])[] = [
-    [/ plus /g, '+'],
-    [/ minus /g, '-'],
-    [/ times /g, '*'],
-    [/ divided by /g, '/'],
-    [/ squared/g, '^2'],
-  ]
-  const root = /^root of (.*)$/.exec(words)
-  if (root) return readProblem(`sqrt(${root[1]})`)
-  return readProblem(signs.reduce((text, [word, sign]) => text.replace(word, sign), words))
-}
-
-const plain = (text: string) => text.replace(/(?<=\d)\u2009(?=\d)/g, '')
-/** No number is said in pieces, nothing twice. */
-function expectClear(heard: readonly Heard[]): void {
-  for (const { text } of heard) expect(text).not.toMatch(/\d\u2009\d/)
-  const live = heard.filter((h) => h.by === 'live').map((h) => h.text)
-  expect(new Set(live).size, live.join('\n')).toBe(live.length)
-}
-
-for (const ids of [
-  ['add-running-total', 'multiply-crosswise', 'square-ending-five', 'root-duplex'],
-  ['subtract-hold-drop', 'multiply-near-base', 'divide-short'],
-])
-  test(`by ear alone, guided, a mistake made twice, a hint, and the next problem: ${ids.join(', ')}`, async ({
-    page,
-    server,
-  }) => {
-    await listen(page)
-    for (const [i, id] of ids.entries()) await workByEar(page, server.url, techniqueById(id), i === 0 ? 2 : 1)
-  })
-
-/** Some problems of a technique, worked from what is heard. */
-async function workByEar(page: Page, url: string, technique: Technique, count: number): Promise<void> {
-  await page.goto(url)
-  await chooseSession(page, { technique: technique.name, level: 2, support: 'Guided', count })
+test('by ear alone, guided: a hint, a mistake made twice, the next problem, and the end', async ({
+  page,
+  server,
+}) => {
+  await listen(page)
+  await page.goto(server.url)
+  const technique = techniqueById('subtract-hold-drop')
+  await chooseSession(page, { technique: technique.name, level: 2, support: 'Guided', count: 2 })
   const ear = ears(page)
-  for (let n = 0; n < count; n += 1) {
-    const opened = (await ear.next()).filter((h) => h.by === 'focus').at(-1)!
-    const [question, about] = opened.text.split(' | ') as [string, string]
-    const { steps } = trace(technique, problemFrom(about), variantOf(technique))
+  for (let n = 0; n < 2; n += 1) {
+    const [question, about] = await ear.focus()
+    const { steps } = trace(technique, problemFrom(about!), variantOf(technique))
     expect(question).toBe(plain(steps[0]!.ask))
     if (n === 0) {
       await page.keyboard.press('h')
-      const hint = await ear.next()
-      expect(hint).toHaveLength(1)
-      expect(hint[0]!.text).toContain(plain(steps[0]!.why))
+      expect(await ear.said()).toContain(plain(steps[0]!.why))
       for (const again of ['', 'Again: ']) {
-        await page.keyboard.type('987654')
-        await page.keyboard.press('Enter')
-        const wrong = await ear.next()
-        expect(wrong).toHaveLength(1)
-        expect(wrong[0]!.text).toMatch(new RegExp(`^${again}987654 is not right\\. .`))
+        await type(page, '987654')
+        expect(await ear.said()).toMatch(new RegExp(`^${again}987654 is not right\\. .`))
       }
     }
     for (const [i, step] of steps.entries()) {
-      await page.keyboard.type(toText(step.expect))
-      await page.keyboard.press('Enter')
-      const heard = await ear.next()
-      expectClear(heard)
-      const live = heard.filter((h) => h.by === 'live')
-      expect(live).toHaveLength(1)
+      await type(page, toText(step.expect))
       const next = steps[i + 1]
-      expect(live[0]!.text).toMatch(next ? /^Right\. / : /^Right/)
-      if (next) expect(live[0]!.text).toBe(`Right. ${plain(next.ask)}`)
+      expect(await ear.said()).toMatch(next ? `Right. ${plain(next.ask)}` : /^Right/)
     }
-    await ear.forget()
     await page.keyboard.press('Enter')
   }
   // The end of the session has the focus on its heading.
-  expect((await ear.next())[0]).toMatchObject({ by: 'focus', text: expect.stringMatching(/^The session/) })
-}
+  expect((await ear.focus())[0]).toMatch(/^The session/)
+})
 
 test('by ear alone: answers only, a round of facts, a frame that is read, and pages with their titles', async ({
   page,
@@ -168,15 +54,9 @@ test('by ear alone: answers only, a round of facts, a frame that is read, and pa
   await chooseSession(page, { technique: 'Tens first', level: 6, support: 'Answer only', count: 2 })
   const ear = ears(page)
   for (let n = 0; n < 2; n += 1) {
-    const opened = (await ear.next()).filter((h) => h.by === 'focus').at(-1)!
-    const about = opened.text.split(' | ')[1]!
-    await page.keyboard.type(toText(answerOf(problemFrom(about))))
-    await page.keyboard.press('Enter')
-    const heard = await ear.next()
-    expectClear(heard)
-    expect(heard.filter((h) => h.by === 'live').map((h) => h.text)).toEqual([
-      expect.stringMatching(/^Right first time, in [\d.]+ s\. /),
-    ])
+    const [, about] = await ear.focus()
+    await type(page, toText(answerOf(problemFrom(about!))))
+    expect(await ear.said()).toMatch(/^Right first time, in [\d.]+ s\. /)
     await page.keyboard.press('Enter')
   }
 
@@ -186,12 +66,9 @@ test('by ear alone: answers only, a round of facts, a frame that is read, and pa
   await page.getByRole('button', { name: 'Start', exact: true }).click()
   const facts = ears(page)
   for (let n = 0; n < 5; n += 1) {
-    const asked = (await facts.next()).filter((h) => h.by === 'focus').at(-1)!
-    const card = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 0]
-      .flatMap((a) => factById(`${a}to10`)?.card ?? factById(`10-${a}`)?.card ?? [])
-      .find((c) => c.ask === asked.text)
-    const answer = card ? card.kind.print(card.expect) : String(10 - Number.parseInt(asked.text, 10))
-    await page.keyboard.type(answer)
+    const [asked] = await facts.focus()
+    const card = FACT_DECKS.flatMap((d) => d.cards).find((c) => c.ask === asked)!
+    await page.keyboard.type(card.kind.print(card.expect))
   }
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^5 of 5 right/)
 
@@ -199,19 +76,114 @@ test('by ear alone: answers only, a round of facts, a frame that is read, and pa
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Beads: read', level: 2, support: 'Answer only', count: 1 })
   const frame = ears(page)
-  const told = (await frame.next())
-    .filter((h) => h.by === 'focus')
-    .at(-1)!
-    .text.split(' | ')[1]!
-  const rods = told.split('. ').map((rod) => {
+  const [, told] = await frame.focus()
+  const rods = told!.split('. ').map((rod) => {
     const beads = rod.split(': ')[1]!
     return (beads.includes('heaven') ? 5 : 0) + Number(/(\d) earth/.exec(beads)?.[1] ?? 0)
   })
-  await page.keyboard.type(rods.join(''))
+  await type(page, rods.join(''))
+  expect(await frame.said()).toMatch(/^Right first time/)
+})
+
+const ROD = /^(\w+) rod: (\d)\.$/
+const ROD_PLACES = ['units', 'tens', 'hundreds', 'thousands']
+
+test('by ear alone: a chain of beads, watched and moved; typing speed, a still list and a grid', async ({
+  page,
+  server,
+}) => {
+  await listen(page)
+  await page.goto(server.url)
+  const technique = techniqueById('soroban-add')
+  await chooseSession(page, { technique: technique.name, level: 9, support: 'Watch', count: 1 })
+  const ear = ears(page)
+  {
+    const [name, about, first] = await ear.focus()
+    expect(name).toMatch(/^Next step/)
+    const { steps } = trace(technique, problemFrom(about!), variantOf(technique))
+    for (const [i, step] of steps.entries()) {
+      const heard = i === 0 ? first! : await ear.said()
+      expect(heard).toContain(`${plain(step.ask)} ${toText(step.expect)}. ${plain(step.why)}`)
+      // Every bead with its finger.
+      expect(heard).toMatch(/(units|tens|hundreds): .*(thumb|index finger)/)
+      await page.keyboard.press('Enter')
+    }
+    expect(await ear.said()).toContain(plain(toText(answerOf(problemFrom(about!)))))
+    await page.keyboard.press('Enter')
+  }
+  const [question, about] = await ear.focus()
+  const { steps } = trace(technique, problemFrom(about!), variantOf(technique))
+  expect(question).toBe(steps[0]!.ask)
+  let before = decimal(0)
+  for (const [i, step] of steps.entries()) {
+    // Where the hand is, is heard by moving it; what each key does to the rods as well.
+    await page.keyboard.press('ArrowLeft')
+    let at = ROD_PLACES.indexOf(ROD.exec(await ear.said())![1]!)
+    for (const place of [3, 2, 1, 0].filter((p) => digitAt(before, p) !== digitAt(step.expect, p))) {
+      for (; at !== place; at += at < place ? 1 : -1) {
+        await page.keyboard.press(at < place ? 'ArrowLeft' : 'ArrowRight')
+        expect(await ear.said()).toMatch(ROD)
+      }
+      const digit = String(digitAt(step.expect, place))
+      await page.keyboard.press(digit)
+      const heard = await ear.said()
+      expect(heard).toContain(`${ROD_PLACES[place]} rod: ${digit}.`)
+      // The hand goes one rod to the right.
+      at = Math.max(0, place - 1)
+      if (place > 0) expect(heard).toContain(`${ROD_PLACES[at]} rod: `)
+    }
+    await page.keyboard.press('Enter')
+    const next = steps[i + 1]
+    expect(await ear.said()).toMatch(next ? `Right. ${plain(next.ask)}` : /^Right first time/)
+    before = step.expect
+  }
+  expect(equal(before, answerOf(problemFrom(about!)))).toBe(true)
+
+  await page.goto(`${server.url}/facts?keying`)
+  const keys = ears(page)
+  let [number] = await keys.focus()
+  await page.keyboard.type('0'.repeat(number.length))
+  expect(await keys.said()).toBe(`Not this number. Copy it again: ${number}`)
+  for (let n = 1; n < 10; n += 1) {
+    await page.keyboard.type(number)
+    number = await keys.said()
+  }
+  await page.keyboard.type(number)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('ms to key a digit')
+
+  await page.goto(`${server.url}/flash`)
+  await page.getByRole('button', { name: 'Use the still list' }).click()
+  await page.getByRole('button', { name: 'Show the list' }).click()
+  const list = ears(page)
+  const [have, numbers] = await list.focus()
+  expect(have).toMatch(/^I have the sum/)
+  const sum = numbers!.split('; ').reduce((total, n) => total + Number(n.replace('minus ', '-')), 0)
   await page.keyboard.press('Enter')
-  expect((await frame.next()).filter((h) => h.by === 'live').map((h) => h.text)).toEqual([
-    expect.stringMatching(/^Right first time/),
+  expect((await list.focus())[0]).toBe('What is the sum?')
+  await type(page, '1')
+  expect(await list.said()).toMatch(/^1 is not right\. ./)
+  await type(page, '1')
+  expect(await list.said()).toMatch(/^Again: 1 is not right\. ./)
+  await type(page, String(sum))
+  const end = await list.next()
+  expect(end.map((h) => [h.by, h.text.split(/[:|]/)[0]!.trim()]).toSorted()).toEqual([
+    ['focus', 'Next list Enter'],
+    ['live', 'Right after another try'],
   ])
+
+  await page.goto(`${server.url}/grid`)
+  const grid = ears(page)
+  let [sumOf, parts] = await grid.focus()
+  // Taken at its last digit.
+  await page.keyboard.type('999')
+  expect(await grid.said()).toMatch(/^999 is not right/)
+  for (let more = true; more; ) {
+    expect(sumOf).toMatch(/^(Row|Column) \d$|^Total of the (rows|columns)$/)
+    await page.keyboard.type(String(parts!.split(', ').reduce((total, n) => total + Number(n), 0)))
+    const heard = await grid.said()
+    more = !heard.startsWith('All right')
+    if (more) [sumOf, parts] = heard.replace(/^Right\. /, '').split(': ') as [string, string]
+  }
 })
 
 test('what a learner needs: calm has no seconds, own keys are typed into the field, beads move on an abacus of one’s own', async ({

@@ -27,9 +27,7 @@ test('watched, guided with a slip, then five against the clock: the record shows
   // Watch: every step in turn, then "Now you".
   const watched = await stepValues(page, 'add-running-total')
   for (const value of watched) {
-    await expect(page.locator('main [role=status] .mono')).toHaveText(
-      value.replace(/\B(?=(\d{3})+$)/g, '\u2009'),
-    )
+    await expect(page.locator('.watched .mono')).toHaveText(value.replace(/\B(?=(\d{3})+$)/g, '\u2009'))
     await page.keyboard.press('Enter')
   }
   await expect(page.getByRole('button', { name: 'Now you' })).toBeVisible()

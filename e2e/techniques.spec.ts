@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { equal, readDecimal, toText } from '@tachymetra/core/number'
+import { equal, readDecimal, toText, toWords } from '@tachymetra/core/number'
 import { InputError, readProblem } from '@tachymetra/core/problem'
 import { meets } from '@tachymetra/core/question'
 import { levelOf, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
@@ -18,6 +18,7 @@ import {
   toSessions,
   type,
 } from './bench.js'
+import { ears, listen, plain, problemFrom } from './ears.js'
 
 /** Types every value of a working; between two of them nothing is waited for, as a quick learner would. */
 async function work(page: Page, values: readonly string[]): Promise<void> {
@@ -32,10 +33,15 @@ async function expectRight(page: Page): Promise<void> {
 // Work on the frame has tests of its own.
 const HEADWORK = TECHNIQUES.filter((t) => !isAbacus(t))
 for (const group of Array.from({ length: 6 }, (_, i) => HEADWORK.filter((_, t) => t % 6 === i)))
-  test(`opened, watched and guided: ${group.map((t) => t.id).join(', ')}`, async ({ page, server }) => {
+  test(`opened, watched and guided, by ear alone: ${group.map((t) => t.id).join(', ')}`, async ({
+    page,
+    server,
+  }) => {
+    await listen(page)
     for (const technique of group) await openWatchGuide(page, server.url, technique)
   })
 
+/** What there is to know of the problem and of each step is what a screen reader is given to say. */
 async function openWatchGuide(page: Page, url: string, technique: Technique): Promise<void> {
   await page.goto(`${url}/learn/${technique.id}`)
   await expect(page.getByRole('heading', { level: 1 })).toContainText(technique.name)
@@ -48,15 +54,20 @@ async function openWatchGuide(page: Page, url: string, technique: Technique): Pr
   await expect(page.getByRole('heading', { level: 1 })).toContainText(
     levelOf(technique, level).name.toLowerCase(),
   )
-  const watched = await stepValues(page, technique.id)
-  for (const value of watched) {
-    const shown = (await page.locator('main [role=status] .mono').textContent())!
-    expect(shown.replaceAll('\u2009', '').replace('−', '-')).toBe(value)
+  const ear = ears(page)
+  const [, shown, first] = await ear.focus()
+  for (const [i, step] of trace(technique, problemFrom(shown!), variantOf(technique)).steps.entries()) {
+    expect(i === 0 ? first : await ear.said()).toContain(
+      plain(`${step.ask} ${toWords(step.expect)}. ${step.why}`),
+    )
     await page.keyboard.press('Enter')
   }
-  await page.getByRole('button', { name: 'Now you' }).click()
-  await expect(page.getByTestId('entry')).toBeFocused()
-  const { steps } = trace(technique, await problemOn(page), variantOf(technique))
+  await ear.said()
+  await page.keyboard.press('Enter')
+
+  const [question, about] = await ear.focus()
+  const { steps } = trace(technique, problemFrom(about!), variantOf(technique))
+  expect(question).toBe(plain(steps[0]!.ask))
   // Half of the way through a mistake is made, and named. What was just said may be said again.
   const middle = Math.floor(steps.length / 2)
   const slip = steps[middle]!.slips().find(
@@ -66,10 +77,13 @@ async function openWatchGuide(page: Page, url: string, technique: Technique): Pr
     await expectUntold(page, steps, i)
     if (i === middle && slip) {
       await type(page, toText(slip.entry))
+      expect(await ear.said()).toContain(plain(slip.remark))
       await expect(page.locator('#said')).toContainText(slip.remark)
       await expect(page.locator('#question')).toContainText(step.ask)
     }
     await type(page, toText(step.expect))
+    const next = steps[i + 1]
+    expect(await ear.said()).toMatch(next ? `Right. ${plain(next.ask)}` : /^Right/)
   }
   if (slip)
     await expect(page.locator('#said')).toContainText(/Right,? after (a mistake on the way|another try)/)

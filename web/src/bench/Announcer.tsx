@@ -1,6 +1,8 @@
 import type { Progress } from '@tachymetra/core/session'
 import { useEffect, useRef, useState } from 'react'
 import type { Needs } from '../data/needs.js'
+import type { Hand } from '../parts/rodKeys.js'
+import { rodsChanged } from '../parts/rodWords.js'
 import { beadHintWords, doneWords, hintWords, questionOf, saidWords } from '../parts/saying.js'
 import { hush, speak } from '../parts/speech.js'
 import type { AttemptOnScreen } from '../parts/useAttempt.js'
@@ -13,8 +15,8 @@ interface Told {
   readonly explained: string | undefined
   /** Said about a text that is no answer, or about beads. */
   readonly notice: string | undefined
-  /** What stands on the frame. */
-  readonly frame: string | undefined
+  /** What stands on the frame while beads are moved, and the rod that keys act on. */
+  readonly hand: Hand | undefined
   readonly calm: boolean
 }
 
@@ -36,7 +38,7 @@ export function Announcer(props: {
     progress: attempt.progress,
     explained,
     notice: attempt.notice ?? (frame.onFrame ? frame.beads.said : undefined),
-    frame: frame.onFrame ? frame.said : undefined,
+    hand: frame.onFrame ? frame.beads : undefined,
     calm,
   }
   const [said, setSaid] = useState('')
@@ -78,7 +80,7 @@ function changed(was: Told, is: Told): string | undefined {
       const wrong = saidWords(progress, is.explained)
       if (wrong) return aloud(wrong)
       const verdict = entry.verdict === 'given' ? `Shown: ${entry.text}.` : 'Right.'
-      return aloud(`${verdict} ${questionOf(progress)}`)
+      return aloud(`${verdict} ${questionOf(progress)} ${handChanged(was, is)}`.trim())
     }
     if (progress.hintOpen && !was.progress.hintOpen)
       return aloud([hintWords(progress), beadHintWords(progress)].filter(Boolean).join('. '))
@@ -87,6 +89,7 @@ function changed(was: Told, is: Told): string | undefined {
   }
   if (is.explained !== was.explained && is.explained) return aloud(is.explained)
   if (is.notice !== was.notice && is.notice) return aloud(is.notice)
-  if (is.frame !== was.frame && is.frame) return aloud(is.frame)
-  return undefined
+  return handChanged(was, is) || undefined
 }
+
+const handChanged = (was: Told, is: Told) => (was.hand && is.hand ? rodsChanged(was.hand, is.hand) : '')

@@ -6,6 +6,7 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { Keypad } from '../parts/Keypad.js'
 import { Done, FRAME_NOTES, FRAME_NOTES_ALONE, Hint, questionOf, Said } from '../parts/saying.js'
 import type { AttemptOnScreen } from '../parts/useAttempt.js'
+import { aloud } from '../parts/words.js'
 import type { BenchFrame } from './useFrame.js'
 import './bench.css'
 
@@ -52,7 +53,7 @@ export function Asking(props: {
       <Entry
         kind={kind}
         text={onFrame ? toText(beads.value()) : typing.text}
-        label={question || 'Your entry'}
+        label={aloud(question) || 'Your entry'}
         describedBy="problem"
         hidden={onFrame}
         inPlace={inPlace}

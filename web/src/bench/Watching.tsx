@@ -17,9 +17,11 @@ import { Guard, lazily } from '../parts/Guard.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
-import { PlaceRule } from '../parts/PlaceRule.js'
+import { PlaceRule, spoken } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
+import { fingering } from '../parts/saying.js'
 import { useKeys } from '../parts/useKeys.js'
+import { aloud } from '../parts/words.js'
 import { AbacusProblem } from './AbacusProblem.js'
 
 const KeyHelp = lazily(() => import('./KeyHelp.js'))
@@ -98,13 +100,24 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
             finished={!step}
           />
         )}
-        <div role="status" aria-live="polite" style={{ minHeight: '7.5rem', textAlign: 'center' }}>
+        <p className="sr-only" id="problem">
+          {spoken(problem)}
+        </p>
+        {/* One piece for whoever listens: read with the button at first, then as it changes. */}
+        <p className="sr-only" id="watched" role="status">
+          {aloud(
+            step
+              ? [step.ask, `${toWords(step.expect)}.`, step.why, beads && fingering(beads.moves)]
+                  .filter(Boolean)
+                  .join(' ')
+              : `${solvedWords(problem, answer)}.`,
+          )}
+        </p>
+        <div className="watched" aria-hidden="true">
           {step ? (
             <>
               <p className="question">{step.ask}</p>
-              <p className="mono" style={{ fontSize: '1.9rem', lineHeight: 1.2 }}>
-                {toWords(step.expect)}
-              </p>
+              <p className="mono">{toWords(step.expect)}</p>
               <p className="faint">{step.why}</p>
             </>
           ) : (
@@ -114,7 +127,14 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
         <div className="row keys-line">
           <KeyButton label="Back" shortcut="←" onPress={back} disabled={at === 0} />
           {!step && <KeyButton label="Watch another" onPress={onAnother} />}
-          <KeyButton label={step ? 'Next step' : 'Now you'} shortcut="Enter" onPress={onward} main />
+          <KeyButton
+            label={step ? 'Next step' : 'Now you'}
+            shortcut="Enter"
+            onPress={onward}
+            main
+            focused
+            describedBy="problem watched"
+          />
           <KeyButton label="Stop" shortcut="Esc" onPress={onStop} />
         </div>
       </div>

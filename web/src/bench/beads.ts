@@ -77,13 +77,16 @@ export function useBeads(given: {
   const latest = useRef({ commit, step })
   latest.current = { commit, step }
 
-  // A new step: whatever was tried before, what was accepted stands on the frame.
-  useEffect(() => {
+  // A new step: whatever was tried before, what was accepted stands on the frame. Set as it is drawn, not after it, so that
+  // the question and the frame it is about come together.
+  const [begun, setBegun] = useState({ before, step, at })
+  if (begun.before !== before || begun.step !== step || begun.at !== at) {
+    setBegun({ before, step, at })
     setHand((h) => ({ frame: before, chosen: at ?? h.chosen }))
     setMade([])
     setSaid(undefined)
     setRight(undefined)
-  }, [before, step, at])
+  }
 
   // A wrong frame is shown against the right one, then taken back.
   useEffect(() => {

@@ -1,5 +1,5 @@
 /** The frame beside a problem on the bench: what stands on it, and whether the learner moves its beads. */
-import { placeName, toText, ZERO } from '@tachymetra/core/number'
+import { toText, ZERO } from '@tachymetra/core/number'
 import type { Exercise } from '@tachymetra/core/session'
 import { openStep } from '@tachymetra/core/session'
 import {
@@ -10,7 +10,6 @@ import {
   isAbacus,
   isOnFrame,
   leftStanding,
-  rodAt,
 } from '@tachymetra/core/soroban'
 import { trace } from '@tachymetra/core/technique'
 import { useMemo } from 'react'
@@ -35,8 +34,6 @@ export interface BenchFrame {
   readonly fade: ReturnType<typeof useFade>
   readonly start: Frame
   readonly beads: Beads
-  /** Which rod is chosen and what stands on it, for whoever does not see it. */
-  readonly said: string
 }
 
 /** @param lit the place that may be shown */
@@ -73,6 +70,5 @@ export function useFrame(
     onMove: attempt.touch,
     commit: (value) => attempt.enter(toText(value)),
   })
-  const said = `${placeName(beads.chosen)} rod: ${rodAt(beads.frame, beads.chosen)}`
-  return { abacus, reading, framed, onFrame, fade, start, beads, said }
+  return { abacus, reading, framed, onFrame, fade, start, beads }
 }

@@ -8,6 +8,7 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
 import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
+import { useTold } from '../parts/useTold.js'
 import './facts.css'
 
 /** Ten shown numbers are copied: what that takes a digit is keying and not thought. */
@@ -28,6 +29,12 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
     },
   })
   const asked = attempt.question()
+  const last = attempt.progress.entries.at(-1)
+  const wrong = last?.verdict === 'wrong'
+  const told = useTold(
+    asked && last && `${wrong ? 'Not this number. Copy it again: ' : ''}${asked.ask}`,
+    attempt.progress.entries.length,
+  )
   useKeys(
     { Escape: onEnd, Enter: () => found !== undefined && onEnd(), Backspace: attempt.erase },
     asked && { keys: asked.kind.keys, press: attempt.press },
@@ -45,15 +52,17 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
         </div>
       </div>
     )
-  const last = attempt.progress.entries.at(-1)
   return (
     <div className="stack fact-drill">
       <p className="faint">
         Copy the number, no Enter: {attempt.progress.answered.filter((done) => !done).length} to go
       </p>
       <h1 className="sr-only">Typing speed</h1>
-      <p className="fact-ask mono" id="copy" aria-live="polite">
+      <p className="fact-ask mono" id="copy">
         {asked.ask}
+      </p>
+      <p className="sr-only" role="status">
+        {told}
       </p>
       <Entry
         kind={asked.kind}
@@ -62,8 +71,8 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
         onKey={attempt.press}
         onErase={attempt.erase}
       >
-        <p className="said" role="status">
-          {last?.verdict === 'wrong' && (
+        <p className="said">
+          {wrong && (
             <>
               <Mark right={false} /> Not this number. Copy it again.
             </>

@@ -8,9 +8,11 @@ import { useState } from 'react'
 import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
-import { answerGiven, Said, useCauses, verdictWords } from '../parts/saying.js'
+import { answerGiven, Said, saidWords, useCauses, verdictWords } from '../parts/saying.js'
 import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
+import { useTold } from '../parts/useTold.js'
+import { aloud } from '../parts/words.js'
 import './flash.css'
 
 const technique = techniqueById('flash-sum')
@@ -84,12 +86,16 @@ export function Answer(props: {
     kind && { keys: kind.keys, press: attempt.press },
     true,
   )
+  const outcome = `${verdictWords(progress)}: ${toWords(answerGiven(progress))}`
+  const told = useTold(
+    aloud(done ? `${outcome}.` : (attempt.notice ?? saidWords(progress, explained) ?? '')),
+    progress.entries.length,
+  )
   const said = (
-    <div className="said" role="status">
+    <div className="said">
       {done && (
         <p className={figuresOf(progress).right ? 'said-right' : ''}>
-          {figuresOf(progress).right && <Mark right />} {verdictWords(progress)}:{' '}
-          {toWords(answerGiven(progress))}
+          {figuresOf(progress).right && <Mark right />} {outcome}
         </p>
       )}
       {attempt.notice ? (
@@ -101,6 +107,9 @@ export function Answer(props: {
   )
   return (
     <div className="stack flash-answer">
+      <p className="sr-only" role="status">
+        {told}
+      </p>
       {kind ? (
         <>
           <p className="question" id="question">
@@ -143,7 +152,7 @@ function Afterwards(props: {
   return (
     <>
       <div className="row keys-line">
-        <KeyButton label="Next list" shortcut="Enter" onPress={onNext} main />
+        <KeyButton label="Next list" shortcut="Enter" onPress={onNext} main focused />
         <KeyButton label="Again at half speed" shortcut="R" onPress={onSlow} />
         <KeyButton label="Settings" shortcut="Esc" onPress={onSettings} />
       </div>

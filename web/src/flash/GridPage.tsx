@@ -6,6 +6,7 @@ import { seconds } from '@tachymetra/core/words'
 import { Button, InputNumber } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
+import { useNeeds } from '../data/needs.js'
 import { flush } from '../data/outbox.js'
 import { beginVisit, finishVisited, keepVisited } from '../data/visited.js'
 import { Entry } from '../parts/Entry.js'
@@ -15,6 +16,7 @@ import { OneLearner } from '../parts/OneLearner.js'
 import { Trouble } from '../parts/Trouble.js'
 import { type AttemptOnScreen, useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
+import { useTold } from '../parts/useTold.js'
 import './flash.css'
 
 /** A table of numbers, summed along its rows and down its columns; both ways must come to the same total. */
@@ -102,7 +104,8 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
   const [task] = useState(() => ({ questions: gridQuestions(grid), inOrder: false }))
   const [begun] = useState(() => ({ id: crypto.randomUUID(), startedAt: new Date().toISOString() }))
   const { questions } = task
-  const [at, choose] = useState(0)
+  // Come to by a right answer, or chosen.
+  const [{ at, right }, choose] = useState({ at: 0, right: false })
   const attempt = useAttempt({
     task,
     byItself: true,
@@ -112,15 +115,23 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
       // The next sum that is still open, once this one is right.
       if (!progress.answered[at]) return
       const next = questions.findIndex((_, i) => i > at && !progress.answered[i])
-      choose(next >= 0 ? next : Math.max(0, progress.answered.indexOf(false)))
+      choose({ at: next >= 0 ? next : Math.max(0, progress.answered.indexOf(false)), right: true })
     },
   })
   const { progress, typing } = attempt
+  const { calm } = useNeeds()
   const done = progress.outcome === 'done'
   /** What was begun in one sum is not the beginning of another. */
   const setAt = (i: number) => {
     if (typing.text !== '') attempt.clear()
-    choose(i)
+    choose({ at: i, right: false })
+  }
+  /** The verdict, and the sum to go on with; at first the entry tells that as it takes the focus. */
+  function toldOf(): string | undefined {
+    if (done || (last?.verdict === 'wrong' && last.step === at + 1 && typing.text === ''))
+      return saidOf(attempt, at, grid, calm)
+    if (typing.text !== '' || (!last && at === 0)) return undefined
+    return `${right ? 'Right. ' : ''}${questions[at]!.ask}: ${summed}`
   }
   const move = (by: number) => setAt((at + by + questions.length) % questions.length)
   const { kind } = questions[at]!
@@ -137,6 +148,9 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
     true,
   )
   const latest = questions.map((_, i) => progress.entries.findLast((e) => e.step === i + 1))
+  const summed = partsOf(grid, at, (i) => latest[i]?.text ?? 'not yet').join(', ')
+  const last = progress.entries.at(-1)
+  const told = useTold(toldOf(), `${at} ${progress.entries.length}`)
   return (
     <>
       <GridTable
@@ -157,10 +171,14 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
           <p className="question grid-question" id="question">
             {questions[at]!.ask}
           </p>
+          <p className="sr-only" id="summed">
+            {summed}
+          </p>
           <Entry
             kind={kind}
             text={typing.text}
             labelledBy="question"
+            describedBy="summed"
             inPlace
             onKey={(key) => attempt.press(key, at)}
             onErase={attempt.erase}
@@ -168,17 +186,33 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
           />
         </>
       )}
-      <p role="status" className="grid-said">
-        {saidOf(attempt, at, grid)}
+      <p className="grid-said" aria-hidden="true">
+        {saidOf(attempt, at, grid, calm)}
+      </p>
+      <p className="sr-only" role="status">
+        {told}
       </p>
     </>
   )
 }
 
+/** The numbers a sum is made of: a row, a column, or the sums found of either. @param found the text of sum i */
+function partsOf(
+  { cells, columnSums }: Grid,
+  at: number,
+  found: (i: number) => string,
+): readonly (string | number)[] {
+  const [rows, columns] = [cells.length, columnSums.length]
+  if (at < rows) return cells[at]!
+  if (at < rows + columns) return cells.map((row) => row[at - rows]!)
+  const [from, many] = at === rows + columns ? [0, rows] : [rows, columns]
+  return Array.from({ length: many }, (_, i) => found(from + i))
+}
+
 /** What is said of the sums so far. */
-function saidOf({ progress, typing }: AttemptOnScreen, at: number, grid: Grid): string {
+function saidOf({ progress, typing }: AttemptOnScreen, at: number, grid: Grid, calm: boolean): string {
   if (progress.outcome === 'done')
-    return `All right, in ${seconds(progress.clock.at)}. Both ways came to ${grid.total}.`
+    return `All right${calm ? '' : `, in ${seconds(progress.clock.at)}`}. Both ways came to ${grid.total}.`
   const latest = (i: number) => progress.entries.findLast((e) => e.step === i + 1)
   const here = latest(at)
   if (here?.verdict === 'wrong' && typing.text === '')

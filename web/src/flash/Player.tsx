@@ -5,6 +5,7 @@ import { type CSSProperties, useEffect, useRef } from 'react'
 import { type FlashSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { hush, speak } from '../parts/speech.js'
+import { aloud } from '../parts/words.js'
 import { written } from '../written/written.js'
 import { errorOf, showNumbers } from './show.js'
 import { planBeeps } from './sound.js'
@@ -30,6 +31,7 @@ function words({ terms }: SumProblem): string[] {
 
 function Still({ problem, pace, onStop, onDone }: Props) {
   const { flash } = useSettings()
+  const list = words(problem).map((word) => written(word))
   const on = () => onDone({ ...pace, way: 'still', worstMs: 0, meanMs: 0 })
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -41,11 +43,14 @@ function Still({ problem, pace, onStop, onDone }: Props) {
   return (
     <div className="flash-stage still" style={{ '--flash-size': `${flash.size / 2}rem` } as CSSProperties}>
       <ol className="plain-list mono">
-        {words(problem).map((word, i) => (
+        {list.map((word, i) => (
           <li key={i}>{word}</li>
         ))}
       </ol>
-      <KeyButton label="I have the sum" onPress={on} main />
+      <p className="sr-only" id="numbers">
+        {aloud(list.join('; ').replaceAll('−', 'minus '))}
+      </p>
+      <KeyButton label="I have the sum" onPress={on} main focused describedBy="numbers" />
     </div>
   )
 }
@@ -58,7 +63,7 @@ function Moving({ problem, way, pace, sound, onStop, onDone }: Props) {
   latest.current = { onStop, onDone }
   useEffect(() => {
     const texts = words(problem)
-    const plain = texts.map((t) => t.replace('−', 'minus ').replaceAll('\u2009', ''))
+    const plain = texts.map((t) => aloud(t.replace('−', 'minus ')))
     let quiet = () => {}
     // Straight into the page: nothing else is drawn between the numbers.
     const element = number.current!
@@ -82,6 +87,7 @@ function Moving({ problem, way, pace, sound, onStop, onDone }: Props) {
     }
     window.addEventListener('keydown', stop)
     window.addEventListener('pointerdown', stop)
+    stage.current!.focus({ preventScroll: true })
     return () => {
       run.stop()
       quiet()
@@ -91,16 +97,15 @@ function Moving({ problem, way, pace, sound, onStop, onDone }: Props) {
     }
   }, [problem, way, pace.showMs, pace.gapMs, sound])
   return (
-    <div
+    <section
       ref={stage}
+      aria-label="Numbers are being shown. Any key stops."
+      tabIndex={-1}
       className={`flash-stage ${way}`}
       style={{ '--flash-size': `${flash.size}rem` } as CSSProperties}
     >
-      <p className="sr-only" role="status">
-        Numbers are being shown. Any key stops.
-      </p>
       <div ref={number} className="flash-number mono" data-testid="flash-number" />
-    </div>
+    </section>
   )
 }
 

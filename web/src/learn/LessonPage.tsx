@@ -16,6 +16,7 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { Missing } from '../parts/Missing.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
+import { aloud } from '../parts/words.js'
 import { typedHere } from '../written/written.js'
 import './learn.css'
 
@@ -214,7 +215,10 @@ function Walk(props: {
           main
         />
       </div>
-      <div role="status" style={{ textAlign: 'center' }}>
+      <p className="sr-only" role="status">
+        {aloud(`${step.ask} ${toWords(step.expect)}. ${step.why}`)}
+      </p>
+      <div style={{ textAlign: 'center' }}>
         <p className="question" style={{ minHeight: 0 }}>
           {step.ask} <strong className="mono">{toWords(step.expect)}</strong>
         </p>

@@ -9,6 +9,8 @@ interface Props {
   readonly main?: boolean
   /** Takes the focus as it comes, where what had it has gone. */
   readonly focused?: boolean
+  /** Ids of what tells more of it. */
+  readonly describedBy?: string
 }
 
 /** A button with its shortcut. Plain HTML, since it is drawn anew with every key; a press leaves the focus on the entry. */
@@ -19,6 +21,7 @@ export function KeyButton({
   disabled = false,
   main = false,
   focused = false,
+  describedBy,
 }: Props) {
   const button = useRef<HTMLButtonElement>(null)
   useEffect(() => {
@@ -28,10 +31,12 @@ export function KeyButton({
     <button
       ref={button}
       type="button"
+      aria-describedby={describedBy}
       className={`key-button${main ? ' main' : ''}`}
-      disabled={disabled}
+      // Not `disabled`: a button that has the focus keeps it.
+      aria-disabled={disabled || undefined}
       onMouseDown={(event) => event.preventDefault()}
-      onClick={onPress}
+      onClick={disabled ? undefined : onPress}
     >
       {label} {shortcut && <kbd>{shortcut}</kbd>}
     </button>

@@ -1,6 +1,7 @@
 import type { LearnerWire } from '@tachymetra/core/wire'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
+import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
 import { useLearner, useLearners } from '../data/queries.js'
 import { Loading } from './Loading.js'
 import { Trouble } from './Trouble.js'
@@ -13,7 +14,9 @@ export function OneLearner({
 }) {
   const learners = useLearners()
   const learner = useLearner()
-  if (learners.isPending) return <Loading />
+  // What is shown before it is known what is set for them would be changed under their hands.
+  const settings = useLearnerSettingsQuery(learner?.id)
+  if (learners.isPending || (learner && settings.isPending)) return <Loading />
   if (learners.isLoadingError) return <Trouble error={learners.error} retry={() => learners.refetch()} />
   if (!learner)
     return (

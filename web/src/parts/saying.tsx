@@ -69,7 +69,7 @@ export function hintWords(progress: Progress): string | undefined {
 }
 
 /** Every bead of the step with its finger. */
-function fingering(moves: readonly BeadMove[]): string {
+export function fingering(moves: readonly BeadMove[]): string {
   return `${moves.map((m) => `${placeName(m.place)}: ${moveWords(m)}, ${fingerOf(m)}`).join('; ')}.`
 }
 

@@ -13,11 +13,12 @@ const FIELDS =
   'input:not([readonly]):not([type="radio"]):not([type="checkbox"]), textarea, select, [role="combobox"], [contenteditable]'
 /** Controls keep the keys they are worked by. */
 const CONTROLS = 'button, a, summary, [type="radio"], [type="checkbox"]'
-const OF_CONTROLS = ['Enter', ' ', 'ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown']
+const OF_CONTROLS = ['Enter', ' ']
+const OF_CHOICES = ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown']
 
 /**
  * The keys of the bench, wherever the focus is but in a field. Keys that write the answer come before commands. Buttons
- * and links keep Enter and Space for themselves, choices letters as well, and combinations with Ctrl, Alt or Meta stay
+ * and links keep Enter and Space for themselves, choices arrows and letters as well, and combinations with Ctrl, Alt or Meta stay
  * with the browser. Commands that are a single letter can be switched off (WCAG 2.1.4).
  */
 export function useKeys(
@@ -36,7 +37,8 @@ export function useKeys(
       if (at?.closest(FIELDS)) return
       const control = at?.closest(CONTROLS)
       const { key } = event
-      if (control && OF_CONTROLS.includes(key)) return
+      const choice = control?.matches('[type="radio"]') ?? false
+      if ((control && OF_CONTROLS.includes(key)) || (choice && OF_CHOICES.includes(key))) return
       const target = latest.current.entry
       const written = target && writtenBy(target, key)
       if (target && written !== undefined) {
@@ -45,7 +47,7 @@ export function useKeys(
         return
       }
       const letter = key.length === 1 && key !== ' '
-      if (letter && (!currentSettings().letterKeys || control?.matches('[type="radio"]'))) return
+      if (letter && (!currentSettings().letterKeys || choice)) return
       const command = latest.current.commands[letter ? key.toLowerCase() : key]
       if (!command || (event.repeat && key !== 'Backspace')) return
       event.preventDefault()

@@ -84,7 +84,9 @@ function Standing({
         values={values}
       />
       <div className="free-value" role="status">
-        <p className="big mono">{toWords(value)}</p>
+        <p className="big mono" aria-hidden="true">
+          {toWords(value)}
+        </p>
         <p>{inWords(value)}</p>
         {hand.notice && <p className="said-slip">{hand.notice}</p>}
       </div>
