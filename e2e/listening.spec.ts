@@ -237,3 +237,49 @@ test('what a learner needs: calm has no seconds, own keys are typed into the fie
   await page.goto(`${server.url}/facts`)
   await expect(page.getByText('a right answer counts as known')).toBeVisible()
 })
+
+test('read aloud by a voice of the browser’s own: problem, question, verdict and remark, and nothing where none is wished', async ({
+  page,
+  server,
+}) => {
+  // This browser has no voices: two are put in its place, one of which would send what it says over the network.
+  await page.addInitScript(() => {
+    const heard: { readonly by: string; readonly text: string }[] = []
+    const voices = [
+      { name: 'Far', lang: 'en-GB', localService: false },
+      { name: 'Near', lang: 'en-GB', localService: true },
+    ]
+    Object.assign(window, {
+      heard,
+      SpeechSynthesisUtterance: class {
+        voice = { name: 'none' }
+        constructor(readonly text: string) {}
+      },
+    })
+    Object.defineProperty(window, 'speechSynthesis', {
+      value: Object.assign(new EventTarget(), {
+        getVoices: () => voices,
+        cancel: () => {},
+        speak: ({ voice, text }: { voice: { name: string }; text: string }) =>
+          heard.push({ by: voice.name, text }),
+      }),
+    })
+  })
+  const spoken = () =>
+    page.evaluate(() => (window as never as { heard: { by: string; text: string }[] }).heard)
+  await page.goto(`${server.url}/settings/learner`)
+  await page.getByLabel('Read problem, question and remarks aloud').check()
+  await expect(page.getByText('Saved')).toBeVisible()
+  await page.getByRole('link', { name: 'Desk' }).click()
+  await chooseSession(page, { technique: 'Running total', level: 6, support: 'Guided', count: 1 })
+  await expect.poll(async () => (await spoken()).length).toBe(1)
+  const [first] = await spoken()
+  const technique = techniqueById('add-running-total')
+  const { steps } = trace(technique, problemFrom(first!.text.split('. ')[0]!), variantOf(technique))
+  expect(first).toEqual({ by: 'Near', text: expect.stringContaining(`. ${plain(steps[0]!.ask)}`) })
+  await type(page, '987654')
+  await expect.poll(async () => (await spoken()).at(-1)!.text).toMatch(/^987654 is not right\. ./)
+  await type(page, toText(steps[0]!.expect))
+  await expect.poll(async () => (await spoken()).at(-1)!.text).toBe(`Right. ${plain(steps[1]!.ask)}`)
+  expect((await spoken()).map((s) => s.by)).toEqual(['Near', 'Near', 'Near'])
+})

@@ -73,6 +73,56 @@ async function expectFits(page: Page): Promise<void> {
   expect.soft(wide, page.url()).toBeLessThanOrEqual(page.viewportSize()!.width)
 }
 
+/** By the Tab key alone everything is reached, with the focus seen and nothing lying over it. */
+async function expectWalkable(page: Page): Promise<void> {
+  const reached = new Set<string>()
+  const faults: string[] = []
+  const first = await page.evaluate(() => {
+    document.querySelector<HTMLElement>('.skip')!.focus()
+    const all = [
+      ...document.querySelectorAll<HTMLElement>('a[href], button, input, select, summary, [tabindex]'),
+    ]
+    return all.filter((e) => e.tabIndex >= 0 && e.checkVisibility() && !e.matches(':disabled')).length
+  })
+  for (let i = 0; i < first + 5; i += 1) {
+    await page.keyboard.press('Tab')
+    const at = await page.evaluate(() => {
+      const e = document.activeElement as HTMLElement
+      if (!e || e === document.body) return undefined
+      const name = `${e.tagName} ${e.getAttribute('aria-label') ?? e.textContent?.trim().slice(0, 40) ?? ''} ${e.id}`
+      const shown = (of: Element | null, up: number): boolean => {
+        if (!of || up < 0) return false
+        const { outlineStyle, outlineWidth, boxShadow } = getComputedStyle(of)
+        return (
+          (outlineStyle !== 'none' && Number.parseFloat(outlineWidth) >= 2) ||
+          boxShadow !== 'none' ||
+          // A rod is drawn with a thicker line; a field for the time of day has a part with a ring of the browser's own.
+          of.matches('.rod:has(.zone), [type="time"]') ||
+          shown(of.parentElement, up - 1)
+        )
+      }
+      const box = e.getBoundingClientRect()
+      const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+      const over = document.elementFromPoint(x, y)
+      const seen =
+        box.width < 3 ||
+        (over !== null &&
+          (e.contains(over) ||
+            over.contains(e) ||
+            e.closest('label')?.contains(over) === true ||
+            over.closest('.ant-select, .ant-input-number, .ant-segmented') ===
+              e.closest('.ant-select, .ant-input-number, .ant-segmented')))
+      return { name, focus: shown(e, 4), seen, place: [Math.round(x), Math.round(y)] }
+    })
+    if (!at) break
+    reached.add(at.name)
+    if (!at.focus) faults.push(`no focus is seen on ${at.name}`)
+    if (!at.seen) faults.push(`something lies over ${at.name} at ${at.place.join(', ')}`)
+  }
+  expect.soft([...new Set(faults)], page.url()).toEqual([])
+  expect.soft(reached.size, page.url()).toBeGreaterThan(2)
+}
+
 interface Look {
   readonly colorScheme: 'light' | 'dark'
   readonly width: number
@@ -113,6 +163,7 @@ for (const look of AUDIT ? LOOKS : [undefined])
       await expectNoViolations(page, AUDIT)
       await expectFits(page)
       await expectPlain(page)
+      if (AUDIT && look?.colorScheme === 'light') await expectWalkable(page)
     }
 
     await page.goto(server.url)

@@ -10,11 +10,13 @@ export function KeysLine(props: {
   readonly clock: boolean | undefined
   /** Which end is typed first, where there is a choice. */
   readonly from: TypedFrom | undefined
+  /** Is it shown what each rod is worth? Undefined where no beads are moved. */
+  readonly rodValues: boolean | undefined
   readonly act: Readonly<
-    Record<'enter' | 'hint' | 'show' | 'skip' | 'turn' | 'stop' | 'clock' | 'help', () => void>
+    Record<'enter' | 'hint' | 'show' | 'skip' | 'turn' | 'stop' | 'clock' | 'rods' | 'help', () => void>
   >
 }) {
-  const { next, hintOpen, clock, from, act } = props
+  const { next, hintOpen, clock, from, rodValues, act } = props
   return (
     <>
       {next && (
@@ -35,6 +37,13 @@ export function KeysLine(props: {
             label={from === 'left' ? 'Write from the right' : 'Write from the left'}
             shortcut="R"
             onPress={act.turn}
+          />
+        )}
+        {rodValues !== undefined && (
+          <KeyButton
+            label={rodValues ? 'Hide the digits' : 'Show the digits'}
+            shortcut="V"
+            onPress={act.rods}
           />
         )}
         <KeyButton label="Stop" shortcut="Esc" onPress={act.stop} />

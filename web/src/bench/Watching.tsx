@@ -71,35 +71,37 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
   const stands = leftStanding(steps.slice(0, at), entries)
   return (
     <>
-      <div className="stack">
-        <p className="faint">Watch: {technique.about}</p>
-        {isAbacus(technique) ? (
-          <>
-            <AbacusProblem problem={problem} hidden={false} />
-            {step && beads ? (
-              <FramePlayer key={at} start={start} work={beads} place={step.place} />
-            ) : (
-              <SorobanFrame frame={setNumber(start, step ? (stands ?? frameValue(start)) : answer)} />
-            )}
-            <div className="row keys-line">
-              {SPEEDS.map(([ms, name]) => (
-                <KeyButton
-                  key={ms}
-                  label={name}
-                  onPress={() => changeSettings({ beadMs: ms })}
-                  main={ms === beadMs}
-                />
-              ))}
-            </div>
-          </>
-        ) : (
-          <PlaceRule
-            problem={problem}
-            line={(step ?? standing)?.writes ?? { negative: false, cells: [] }}
-            place={step?.place}
-            finished={!step}
-          />
-        )}
+      <div className="stack work">
+        <p className="faint about">Watch: {technique.about}</p>
+        <div className="stage">
+          {isAbacus(technique) ? (
+            <>
+              <AbacusProblem problem={problem} hidden={false} />
+              {step && beads ? (
+                <FramePlayer key={at} start={start} work={beads} place={step.place} />
+              ) : (
+                <SorobanFrame frame={setNumber(start, step ? (stands ?? frameValue(start)) : answer)} />
+              )}
+              <div className="row keys-line">
+                {SPEEDS.map(([ms, name]) => (
+                  <KeyButton
+                    key={ms}
+                    label={name}
+                    onPress={() => changeSettings({ beadMs: ms })}
+                    main={ms === beadMs}
+                  />
+                ))}
+              </div>
+            </>
+          ) : (
+            <PlaceRule
+              problem={problem}
+              line={(step ?? standing)?.writes ?? { negative: false, cells: [] }}
+              place={step?.place}
+              finished={!step}
+            />
+          )}
+        </div>
         <p className="sr-only" id="problem">
           {spoken(problem)}
         </p>
@@ -113,7 +115,7 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
               : `${solvedWords(problem, answer)}.`,
           )}
         </p>
-        <div className="watched" aria-hidden="true">
+        <div className="asking watched" aria-hidden="true">
           {step ? (
             <>
               <p className="question">{step.ask}</p>

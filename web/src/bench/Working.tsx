@@ -113,6 +113,7 @@ export function Working(props: Props) {
       attempt.clear()
       writing.turn()
     },
+    rods: () => setRodValues(!rodValues),
     help: () => setHelpOpen(true),
   }
   // What is to be read off the frame is told rod by rod, not as the number.
@@ -131,7 +132,7 @@ export function Working(props: Props) {
       Escape: act.stop,
       Enter: act.enter,
       Backspace: attempt.erase,
-      ...(onFrame && { ...beads.keys, v: () => setRodValues(!rodValues) }),
+      ...(onFrame && { ...beads.keys, v: act.rods }),
     },
     kind && { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press: onFrame ? beads.digit : onKey },
     !helpOpen,
@@ -177,6 +178,7 @@ export function Working(props: Props) {
           hintOpen={progress.hintOpen}
           clock={props.first || needs.calm ? undefined : clock}
           from={writing.eitherWay ? writing.from : undefined}
+          rodValues={onFrame && frame.fade.level !== 'empty' ? rodValues : undefined}
           act={act}
         />
         {done && <Checking problem={problem} progress={progress} open={checking} onToggle={setChecking} />}

@@ -56,8 +56,8 @@ export function useBeads(given: {
   readonly standing: Decimal
   readonly active: boolean
   readonly strict: boolean
-  /** How long a frame that is not right may stand still before it is judged, in milliseconds. */
-  readonly restMs: number
+  /** How long a frame that is not right may stand still before it is judged, in milliseconds; undefined: as long as it likes. */
+  readonly restMs: number | undefined
   /** The last entry, when it was wrong and its question is still open. */
   readonly wrong: object | undefined
   /** Called whenever beads move. */
@@ -105,10 +105,9 @@ export function useBeads(given: {
   useEffect(() => {
     if (!active || !step || right || strict || hand.frame === before) return
     const value = frameValue(hand.frame)
-    const timer = setTimeout(
-      () => latest.current.commit(value),
-      meets(step, value) ? SETTLED_RIGHT_MS : restMs,
-    )
+    const rest = meets(step, value) ? SETTLED_RIGHT_MS : restMs
+    if (rest === undefined) return
+    const timer = setTimeout(() => latest.current.commit(value), rest)
     return () => clearTimeout(timer)
   }, [hand.frame, active, step, right, strict, restMs, before])
 

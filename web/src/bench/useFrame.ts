@@ -45,7 +45,7 @@ export function useFrame(
 ): BenchFrame {
   const { technique, problem, level } = exercise
   const { strict, restMs, rods } = useSettings()
-  const { ownAbacus } = useNeeds()
+  const { ownAbacus, extraTime } = useNeeds()
   const { progress } = attempt
   const step = openStep(progress)
   const fade = useFade(learnerId, technique.id, level)
@@ -65,7 +65,7 @@ export function useFrame(
     standing: abacus && walk ? (leftStanding(walk.steps, walk.entries) ?? frameValue(start)) : ZERO,
     active: onFrame,
     strict,
-    restMs,
+    restMs: extraTime === null ? undefined : restMs * extraTime,
     wrong: last && last.took === 0 ? last : undefined,
     onMove: attempt.touch,
     commit: (value) => attempt.enter(toText(value)),

@@ -7,7 +7,7 @@ import { HAS_TOUCH } from './touch.js'
 export interface Needs
   extends Pick<
     LearnerSettings,
-    'calm' | 'readAloud' | 'ownKeyboard' | 'ownAbacus' | 'keypadSide' | 'keypadOrder'
+    'calm' | 'extraTime' | 'readAloud' | 'ownKeyboard' | 'ownAbacus' | 'keypadSide' | 'keypadOrder'
   > {
   /** Are the keys shown on screen? */
   readonly keypad: boolean

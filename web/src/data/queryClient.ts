@@ -1,6 +1,9 @@
 /** What the server said, as long as it may be held for true. */
-import { QueryClient } from '@tanstack/react-query'
+import { notifyManager, QueryClient } from '@tanstack/react-query'
 import { Refusal } from './api.js'
+
+// What is ticked is ticked before the next picture: a box would fall back for a moment else.
+notifyManager.setScheduler(queueMicrotask)
 
 export const queryClient = new QueryClient({
   defaultOptions: {

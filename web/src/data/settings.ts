@@ -57,9 +57,11 @@ export interface Settings {
   readonly factCount: number
 }
 
-/** On a screen as narrow as a telephone's, as many rods as still have beads that a finger hits. */
+/** On a screen as narrow or as low as a telephone's, as many rods as still have beads that a finger hits. */
 function usualRods(): number {
-  return typeof matchMedia === 'function' && matchMedia('(max-width: 30rem)').matches ? 7 : 13
+  return typeof matchMedia === 'function' && matchMedia('(max-width: 30rem), (max-height: 30rem)').matches
+    ? 7
+    : 13
 }
 
 const DEFAULTS: Settings = {

@@ -3,6 +3,7 @@ import { LEAST_RODS, MOST_RODS } from '@tachymetra/core/soroban'
 import { InputNumber, Select } from 'antd'
 import { setFade, useFade } from '../data/fade.js'
 import { changeSettings, useSettings } from '../data/settings.js'
+import { RestField } from '../parts/RestField.js'
 
 const FADE_NAMES: Record<FadeLevel, string> = {
   beads: 'all its beads',
@@ -18,7 +19,7 @@ export function FrameChoice(props: {
   readonly level: number
 }) {
   const { learnerId, technique, level: of } = props
-  const { rods, strict, restMs } = useSettings()
+  const { rods, strict } = useSettings()
   const { level } = useFade(learnerId, technique, of)
   return (
     <>
@@ -62,16 +63,7 @@ export function FrameChoice(props: {
         <label htmlFor="frame-rest">
           <strong>Checked after a rest of</strong>
         </label>
-        <InputNumber
-          id="frame-rest"
-          min={1}
-          max={30}
-          step={0.5}
-          value={restMs / 1000}
-          onChange={(s) => changeSettings({ restMs: s === null ? restMs : Math.round(s * 1000) })}
-          suffix="s"
-          style={{ width: '6.5rem' }}
-        />
+        <RestField id="frame-rest" />
       </div>
     </>
   )

@@ -85,7 +85,7 @@ function Numbers(props: { readonly flash: Settings; readonly change: (some: Part
           value={flash.way}
           options={[...WAYS]}
           onChange={(way) => change({ way })}
-          style={{ width: '14rem' }}
+          style={{ width: '18rem', maxWidth: '100%' }}
         />
       </label>
       <Figure
@@ -143,7 +143,7 @@ function Numbers(props: { readonly flash: Settings; readonly change: (some: Part
             { value: 'none', label: 'none' },
           ]}
           onChange={(sound) => change({ sound })}
-          style={{ width: '14rem' }}
+          style={{ width: '18rem', maxWidth: '100%' }}
         />
       </label>
     </div>

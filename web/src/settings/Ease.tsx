@@ -10,6 +10,7 @@ import {
 } from '@tachymetra/core/learner'
 import { Checkbox, Select } from 'antd'
 import type { ReactNode } from 'react'
+import { RestField } from '../parts/RestField.js'
 import { useVoice } from '../parts/speech.js'
 import type { Section } from './section.js'
 
@@ -90,11 +91,17 @@ export function Ease({ settings, change }: Section) {
         )}
       </section>
       <section className="stack" aria-labelledby="keys">
-        <h2 id="keys">Keys on screen</h2>
+        <h2 id="keys">Keys and beads on screen</h2>
         <div className="parameters">
           {choice('keypad', 'Shown', named(KEYPADS, KEYPAD_NAMES))}
           {choice('keypadSide', 'Side', named(KEYPAD_SIDES, { right: 'right', left: 'left' }))}
           {choice('keypadOrder', 'Order', named(KEYPAD_ORDERS, ORDER_NAMES))}
+        </div>
+        <div className="parameters">
+          <label htmlFor="rest">
+            <span>Beads on screen are checked after a rest of</span>
+            <RestField id="rest" />
+          </label>
         </div>
         {tick('ownKeyboard', 'Answers may be typed on the system’s keyboard, dictated or written by hand')}
         {tick('ownAbacus', 'My own abacus: I move beads on a real frame and type the value')}
