@@ -71,6 +71,9 @@ test('by ear alone: answers only, a round of facts, a frame that is read, and pa
     await page.keyboard.type(card.kind.print(card.expect))
   }
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^5 of 5 right/)
+  // What had the focus goes with the round: the heading of what comes has it then.
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1, name: /^Facts of/ })).toBeFocused()
 
   // A number on the frame is told by its beads, not by its value.
   await page.goto(server.url)

@@ -106,6 +106,8 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   await its.getByRole('button', { name: /pin, skip or ban/ }).click()
   await page.getByRole('menuitem', { name: 'Never' }).click()
   await expect(its).toHaveCount(0)
+  // The button that had the focus has gone with its item.
+  await expect(page.getByRole('heading', { level: 1 })).toBeFocused()
   // Kept on the server, not in this browser.
   await page.evaluate(() => localStorage.clear())
   await page.reload()

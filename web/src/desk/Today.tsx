@@ -5,7 +5,7 @@ import { SUPPORT_NAMES } from '@tachymetra/core/session'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { bestWords } from '@tachymetra/core/words'
 import { Button, Dropdown } from 'antd'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { beginItem } from '../data/begin.js'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
@@ -186,11 +186,21 @@ function ItemMenu(props: {
     },
   }
   const [open, setOpen] = useState(false)
+  const button = useRef<HTMLButtonElement>(null)
+  /** The focus goes back to where it came from, unless it has been taken elsewhere. */
+  const onOpen = (next: boolean) => {
+    setOpen(next)
+    if (next) return
+    setTimeout(() => {
+      const at = document.activeElement
+      if (at === document.body || at?.closest('.ant-dropdown')) button.current?.focus()
+    })
+  }
   return (
     <Dropdown
       trigger={['click']}
       autoFocus
-      onOpenChange={setOpen}
+      onOpenChange={onOpen}
       menu={{
         items: [
           item.pinned
@@ -202,7 +212,7 @@ function ItemMenu(props: {
         onClick: ({ key }) => actions[key]?.(),
       }}
     >
-      <Button aria-haspopup="menu" aria-expanded={open}>
+      <Button ref={button} aria-haspopup="menu" aria-expanded={open}>
         {item.pinned ? 'Pinned' : 'Change'}
         <span className="sr-only">: pin, skip or ban {itemName(item)}</span>
       </Button>
