@@ -61,6 +61,19 @@ export default function HelpPage() {
           <dd>A number to remember until you need it. On a hand the thumb counts five, each finger one.</dd>
         </dl>
       </section>
+      <section className="stack" aria-labelledby="needs">
+        <h2 id="needs">If it is too fast, too small or hard to press</h2>
+        <p>
+          <Link to="/settings/learner">Reading and time</Link> has what can help: larger text, more contrast,
+          more time or no time limit, no clock and no seconds, reading aloud, keys on screen at either side,
+          the system’s own keyboard or dictation, and your own abacus.
+        </p>
+        <p>
+          Everything works with the keyboard alone and with a screen reader: the answer field says the problem
+          and the question, and what comes of an answer is said once. Flash has a still list, which waits for
+          you. A sound never tells more than the screen does.
+        </p>
+      </section>
       <section className="stack" aria-labelledby="coaches">
         <h2 id="coaches">For coaches and parents</h2>
         <p>
