@@ -15,6 +15,7 @@ const AREAS = [
   'soroban',
   'flash',
   'registry',
+  'examiners',
   'check',
   'diagnose',
   'session',
