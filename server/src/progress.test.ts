@@ -55,11 +55,12 @@ test('settings: each fault named and nothing changed by it, the defaults until t
     [{ minutes: 0 }, 'Minutes a day'],
     [{ at: '25:00' }, 'Time of day'],
     [{ decks: ['nothing'] }, 'decks'],
-    [{ rules: { upOf: 20, upRight: 30, backOf: 10, backBelow: 7 } }, 'more than the answers'],
+    [{ rules: { odds: 10, good: 0.8, poor: 0.9, hard: 0.6 } }, 'less than the share'],
+    [{ rules: { odds: 1, good: 0.98, poor: 0.85, hard: 0.6 } }, 'How sure'],
     [{ targets: { 'add-pairs': { 99: 5000 } } }, '99'],
     [{ variants: { 'multiply-crosswise': { order: 'sideways' } } }, 'sideways'],
     [{ pinned: ['juggling'] }, 'Item'],
-    [{ rules: { upOf: 20 } }, 'required'],
+    [{ rules: { odds: 20 } }, 'required'],
     [{}, 'at least 1'],
     [{ speed: 1 }, 'not allowed'],
   ] as const) {
@@ -83,7 +84,7 @@ test('settings: each fault named and nothing changed by it, the defaults until t
 
 test('levels move by the rules at the answer that meets them, and by hand; every move has its reason', async () => {
   const moves = () => get<MoveWire[]>(`/learners/${learnerId}/moves`)
-  await work(2, Array(19).fill(true), '2026-03-02')
+  await work(2, Array(16).fill(true), '2026-03-02')
   expect(await moves()).toEqual([])
   await work(3, [true, true], '2026-03-03')
   expect(await moves()).toMatchObject([
@@ -92,7 +93,7 @@ test('levels move by the rules at the answer that meets them, and by hand; every
       to: 2,
       by: 'rule',
       at: '2026-03-03T15:00:01.500Z',
-      reason: { id: 'up', of: 20, right: 20, medianMs: 1500, targetMs: expect.any(Number) },
+      reason: { id: 'sure', of: 17, right: 17, odds: 12, medianMs: 1500, targetMs: expect.any(Number) },
     },
   ])
   // Back by hand: what came before the move no longer counts.
@@ -115,9 +116,9 @@ test('without a time limit right answers move up however long they took, and fac
   const settings = `/learners/${slow}/settings`
   expect((await send('PATCH', settings, { extraTime: 0 })).status).toBe(422)
   expect((await send('PATCH', settings, { extraTime: null })).body).toMatchObject({ extraTime: null })
-  await work(71, Array(20).fill(true), '2026-03-02', slow, 60_000)
+  await work(71, Array(17).fill(true), '2026-03-02', slow, 60_000)
   const [move] = await get<MoveWire[]>(`/learners/${slow}/moves`)
-  expect(move).toMatchObject({ to: 2, by: 'rule', reason: { id: 'up', of: 20, right: 20 } })
+  expect(move).toMatchObject({ to: 2, by: 'rule', reason: { id: 'sure', of: 17, right: 17 } })
   expect(move!.reason).not.toHaveProperty('targetMs')
 
   // A fact recalled slowly is due later than the same with a limit, and again sooner once there is one.

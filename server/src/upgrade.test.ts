@@ -14,6 +14,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { gunzipSync, gzipSync } from 'node:zlib'
+import { LEVEL_RULES, rulesOfOlder } from '@tachymetra/core/curriculum'
 import { readCsv, type statementOf } from '@tachymetra/core/exchange'
 import { fadeOf } from '@tachymetra/core/learner'
 import {
@@ -45,8 +46,8 @@ import { openData, readSettings, StartError } from './main.js'
 import { backUpFile, removeFromAside, restore } from './store/backup.js'
 import { type Database, DatabaseError, openDatabase, SCHEMA_VERSION, write } from './store/database.js'
 import { recount } from './store/recount.js'
-import { attempt, levelRules } from './store/schema.js'
-import { changeSettings, settingsOf } from './store/settings.js'
+import { attempt } from './store/schema.js'
+import { settingsOf } from './store/settings.js'
 
 const FIXTURES = join(import.meta.dirname, 'fixtures')
 const MIGRATIONS = join(import.meta.dirname, '../drizzle')
@@ -71,7 +72,7 @@ function counted(db: Database): Record<string, unknown[]> {
     fact_memory: '*',
     // To the tenth of a second that was kept in words of older moves.
     level_move:
-      'learner_id, technique, "from", "to", at, by, reason ->> \'id\' as reason, reason ->> \'right\' as "right", arrival',
+      'learner_id, technique, "from", "to", at, by, reason ->> \'id\' as reason, reason ->> \'right\' as "right"',
   }
   return Object.fromEntries(
     Object.entries(tables).map(([table, columns]) => [
@@ -279,7 +280,10 @@ function compare(path: string, text: string, then: unknown): void {
       },
       ...{ keypad: 'touch', keypadSide: 'right', keypadOrder: 'calculator' },
     }
-    expect(without(now, 'fades'), path).toEqual({ ...(without(before, 'fade', 'fades') as object), ...since })
+    const { rules, ...rest } = without(before, 'fade', 'fades') as {
+      rules: Parameters<typeof rulesOfOlder>[0]
+    }
+    expect(without(now, 'fades'), path).toEqual({ ...rest, ...since, rules: rulesOfOlder(rules) })
   } else expect(now, path).toEqual(before)
 }
 
@@ -422,15 +426,6 @@ test('what was judged before is judged the same from its events, where the judge
   older.close()
 })
 
-/** The migrations as an earlier version had them. */
-function firstMigrations(many: number): string {
-  const copy = withMigration('')
-  const file = join(copy, 'meta/_journal.json')
-  const journal = JSON.parse(readFileSync(file, 'utf8'))
-  writeFileSync(file, JSON.stringify({ ...journal, entries: journal.entries.slice(0, many) }))
-  return copy
-}
-
 /** The migrations with one more. */
 function withMigration(statements: string): string {
   const copy = join(folder(), 'drizzle')
@@ -497,26 +492,26 @@ test('a migration that makes the table of learners anew loses no row', () => {
   close()
 })
 
-test('the rules a learner was judged by keep their extra time, and may now be without a limit', () => {
+test('rules of one’s own ask for as many right answers as before, and moves stay as they were made', () => {
   const { file } = fixture(7)
-  const before = openDatabase(file, { migrations: firstMigrations(8) })
-  const [one] = before.db.all<{ id: string }>(sql.raw('select id from learner'))
-  const count = everything(before.db)
-  before.db.run(
-    sql`insert into level_rules (learner_id, arrival, rules, targets, extra_time) values (${one!.id}, 9999, '{}', '{}', 1.5)`,
+  const before = new Driver(file)
+  const [one, other] = before.prepare('select id from learner').all() as { id: string }[]
+  const moves = () => before.prepare('select id, "from", "to", at, by from level_move order by id').all()
+  const kept = moves()
+  const put = before.prepare(
+    "insert or replace into learner_settings (learner_id, settings) values (?, json_object('minutes', 9, 'rules', json(?)))",
   )
+  put.run(one!.id, JSON.stringify({ upOf: 8, upRight: 8, backOf: 10, backBelow: 7 }))
+  put.run(other!.id, JSON.stringify({ upOf: 20, upRight: 19, backOf: 10, backBelow: 7 }))
   before.close()
   const { db, close } = openDatabase(file)
-  expect(everything(db)).toEqual(count)
-  const kept = () =>
-    db
-      .select()
-      .from(levelRules)
-      .all()
-      .map((r) => r.extraTime)
-  expect(kept()).toContain(1.5)
-  changeSettings(db, one!.id, { extraTime: null })
-  expect(kept()).toContain(null)
+  expect(settingsOf(db, one!.id)).toMatchObject({ minutes: 9, rules: { ...LEVEL_RULES, odds: 3 } })
+  expect(settingsOf(db, other!.id).rules).toEqual(LEVEL_RULES)
+  const now = () => db.all(sql.raw('select id, "from", "to", at, by from level_move order by id'))
+  expect(kept.length).toBeGreaterThan(0)
+  expect(now()).toEqual(kept)
+  recount(db)
+  expect(now()).toEqual(kept)
   close()
 })
 

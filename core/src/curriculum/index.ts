@@ -5,7 +5,7 @@ export {
   LEVEL_RULES,
   type LevelMove,
   type LevelRules,
-  lookedBackOn,
-  type Targets,
+  LOOKED_BACK,
+  rulesOfOlder,
 } from './levels.js'
 export { type LatestAt, type Mastery, type MasteryState, masteryOf } from './mastery.js'

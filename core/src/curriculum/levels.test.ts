@@ -1,28 +1,34 @@
 import { expect, test } from 'vitest'
+import { type Answering, answers as stream } from '../examiners/answers.js'
+import { seeded } from '../number/random.js'
+import { median } from '../number/statistics.js'
 import { levelReasonWords } from '../words/levels.js'
-import { adviseLevel, aimOf, type LatestAnswer } from './levels.js'
+import { adviseLevel, aimOf, evidenceOf, type LatestAnswer, LEVEL_RULES, rulesOfOlder } from './levels.js'
 
 /** Newest first: r right in time, s right but slow, w wrong, i right but left alone (not timed). */
 const answers = (marks: string): LatestAnswer[] =>
-  [...marks].map((m) => ({ right: m !== 'w', timed: m !== 'i', totalMs: m === 's' ? 9000 : 3000 }))
+  [...marks].map((m) => ({
+    right: m !== 'w',
+    timed: m !== 'i' && m !== 'w',
+    totalMs: m === 's' ? 9000 : 3000,
+  }))
 
 test.each([
   [
-    'r'.repeat(20),
+    'r'.repeat(17),
     'up',
-    'Of the last 20 answers 20 were right, the median 3.0 s: both within the target of 5.0 s.',
+    'Of the last 17 answers 17 were right, the median 3.0 s: 12 to 1 that this level is yours',
   ],
-  [`w${'r'.repeat(19)}`, 'up', '19 were right'],
-  [`ww${'r'.repeat(18)}`, 'hold', 'to move up: 19 right.'],
-  ['s'.repeat(20), 'hold', 'the median 9.0 s; to move up: a median within 5.0 s.'],
-  [`ww${'s'.repeat(18)}`, 'hold', '19 right and a median within 5.0 s'],
-  ['i'.repeat(20), 'hold', 'not timed'],
-  ['r'.repeat(19), 'hold', '19 of 20 answers'],
-  // What lies further back does not count: the last twenty, and the last ten.
-  [`${'r'.repeat(20)}${'w'.repeat(30)}`, 'up', '20 were right'],
-  [`wwww${'r'.repeat(6)}`, 'back', 'Of the last 10 answers 6 were right, fewer than 7'],
-  [`www${'r'.repeat(7)}`, 'hold', '10 of 20'],
-  ['wwwwrrrrr', 'hold', '9 of 20'],
+  ['r'.repeat(16), 'hold', 'About 1 more right and you move up.'],
+  ['', 'hold', 'No answers at this level yet. About 17 more right'],
+  [`${'r'.repeat(12)}w${'r'.repeat(4)}`, 'hold', 'How likely it is: right often enough'],
+  ['s'.repeat(30), 'hold', 'within the target: under 1 in 10. Right often enough, but not yet quick enough.'],
+  ['i'.repeat(30), 'hold', 'not timed'],
+  ['wwwww', 'back', 'Of the last 5 answers 0 were right: 60 to 1 that a level back is better now.'],
+  ['wwww', 'hold', ''],
+  // What lies far back is outweighed, either way.
+  [`${'r'.repeat(33)}${'w'.repeat(40)}`, 'up', ''],
+  [`wwwwww${'r'.repeat(34)}`, 'back', ''],
 ] as const)('%s: %s', (marks, move, because) => {
   const advice = adviseLevel(answers(marks), 5000)
   expect(advice.move).toBe(move)
@@ -30,18 +36,65 @@ test.each([
   expect(levelReasonWords(advice.reason, true)).not.toMatch(/ s\b|\d\.\d/)
 })
 
+test('evidence is the logarithm of Wald’s ratio, answer by answer, and stays within its bounds', () => {
+  const { good, poor, odds } = LEVEL_RULES
+  const of = (marks: string) => evidenceOf(answers(marks), 5000, LEVEL_RULES)
+  expect(of('rrrrr').right).toBeCloseTo(5 * Math.log(good / poor), 10)
+  // Newest first: the wrong one came last.
+  expect(of('wrrrrr').right).toBeCloseTo(5 * Math.log(good / poor) + Math.log((1 - good) / (1 - poor)), 10)
+  expect(of('w'.repeat(40)).right).toBeCloseTo(-Math.log(odds), 10)
+  expect(of('rr').hard).toBe(0)
+  // A wrong answer says nothing of the pace, nor does one that was left alone.
+  expect(of('wwii').pace).toBe(0)
+  expect(of('s').pace!).toBeLessThan(0)
+  expect(evidenceOf(answers('rrr'), undefined, LEVEL_RULES).pace).toBe(undefined)
+})
+
+/** What becomes of somebody within so many answers, over seeds that the rule was not made with. */
+function judged(who: Answering, most = 60) {
+  const [ups, backs]: [number[], number[]] = [[], []]
+  const people = 150
+  for (let seed = 0; seed < people; seed += 1) {
+    const given = stream(who, 4000, seeded(90_000 + seed))
+    let latest: LatestAnswer[] = []
+    for (let n = 1; n <= most; n += 1) {
+      const { right, skipped, totalMs } = given.next().value
+      latest = [{ right, timed: !skipped, totalMs }, ...latest]
+      const { move } = adviseLevel(latest, 4000)
+      if (move === 'hold') continue
+      ;(move === 'up' ? ups : backs).push(n)
+      break
+    }
+  }
+  const all = [...ups, ...Array<number>(people - ups.length).fill(most + 1)]
+  return { up: ups.length / people, back: backs.length / people, median: median(all)! }
+}
+
+test('somebody sure goes up soon; by chance hardly anybody does, and skipping what fails does not help', () => {
+  const sure = judged({ right: 0.97, pace: 0.8, scatter: 0.3 })
+  expect(sure.median).toBeLessThanOrEqual(17)
+  expect(judged({ right: 0.85, pace: 0.8, scatter: 0.3 }).up).toBeLessThanOrEqual(0.12)
+  expect(judged({ right: 0.98, pace: 1.1, scatter: 0.3 }).up).toBeLessThanOrEqual(0.1)
+  expect(judged({ right: 0.65, pace: 0.8, scatter: 0.3, skips: 1 }).up).toBe(0)
+  // Nobody who is right often is sent back, and whoever fails half of the time is.
+  expect(judged({ right: 0.95, pace: 1.5, scatter: 0.3 }).back).toBeLessThan(0.02)
+  expect(judged({ right: 0.5, pace: 0.8, scatter: 0.3 }).back).toBeGreaterThan(0.95)
+})
+
 test('without a time limit right answers alone move up, and nothing is said of time', () => {
   const advised = (marks: string) => {
     const { move, reason } = adviseLevel(answers(marks), undefined)
     return [move, levelReasonWords(reason)]
   }
-  expect(advised('s'.repeat(20))).toEqual(['up', 'Of the last 20 answers 20 were right.'])
-  expect(advised('i'.repeat(20))[0]).toBe('up')
-  expect(advised(`ww${'r'.repeat(18)}`)).toEqual([
-    'hold',
-    'Of the last 20 answers 18 were right; to move up: 19 right.',
+  expect(advised('s'.repeat(17))).toEqual([
+    'up',
+    'Of the last 17 answers 17 were right: 12 to 1 that this level is yours.',
   ])
-  expect(advised('rrr')).toEqual(['hold', '3 of 20 answers at this level: 19 right move up.'])
+  expect(advised('i'.repeat(17))[0]).toBe('up')
+  expect(advised('rrr')).toEqual([
+    'hold',
+    'Of the last 3 answers 3 were right. How likely it is: right often enough: 6 in 10. About 14 more right and you move up.',
+  ])
   expect(advised('w'.repeat(10))[0]).toBe('back')
   // Neither the usual target nor one of the learner's own holds.
   const targets = { 'add-pairs': { 2: 4500 } }
@@ -54,7 +107,19 @@ test('without a time limit right answers alone move up, and nothing is said of t
 
 test('calm words keep what is lacking and leave the seconds out', () => {
   const words = (marks: string) => levelReasonWords(adviseLevel(answers(marks), 5000).reason, true)
-  expect(words('r'.repeat(20))).toBe('Of the last 20 answers 20 were right, and quickly enough.')
-  expect(words('s'.repeat(20))).toBe('Of the last 20 answers 20 were right; to move up: a quicker pace.')
-  expect(words('rrr')).toBe('3 of 20 answers at this level: 19 right and a quicker pace move up.')
+  expect(words('r'.repeat(17))).toBe(
+    'Of the last 17 answers 17 were right: 12 to 1 that this level is yours.',
+  )
+  expect(words('s'.repeat(17))).toContain('Right often enough, but not yet quick enough.')
+})
+
+test('rules of earlier versions ask for as many right answers in a row as before', () => {
+  expect(rulesOfOlder({ upOf: 20, upRight: 19 })).toBe(LEVEL_RULES)
+  for (const upOf of [5, 10, 25]) {
+    const rules = rulesOfOlder({ upOf, upRight: upOf })
+    const enough = Array.from({ length: 40 }, (_, i) => i + 1).find(
+      (n) => adviseLevel(answers('r'.repeat(n)), undefined, rules).move === 'up',
+    )!
+    expect(Math.abs(enough - upOf)).toBeLessThanOrEqual(1)
+  }
 })

@@ -1,18 +1,51 @@
-/** When to move up a level, stay, or go back: by stated numbers (common practice, no published source). */
+/**
+ * When to move up a level, stay, or go back: a sequential test (Wald 1947, Sequential Analysis) on accuracy and on pace, answer
+ * by answer. Each answer adds to the evidence as much as it is likelier of somebody at target than of somebody who is not yet;
+ * enough evidence of both moves up. What was long ago is outweighed, since evidence against never goes beyond what would be
+ * enough.
+ */
 import { median } from '../number/statistics.js'
 import { targetOf, techniqueById } from '../registry/techniques.js'
 import type { LevelReason } from '../words/levels.js'
 
 export interface LevelRules {
-  /** Of so many latest answers, so many right and the median within the target: move up. */
-  readonly upOf: number
-  readonly upRight: number
-  /** Of so many latest answers, fewer than so many right: go back. */
-  readonly backOf: number
-  readonly backBelow: number
+  /** So many to one it must be that the learner is at target, before a level is moved up. */
+  readonly odds: number
+  /** The share right of somebody at target, and of somebody who is not yet; below the last it is too hard. */
+  readonly good: number
+  readonly poor: number
+  readonly hard: number
 }
 
-export const LEVEL_RULES: LevelRules = { upOf: 20, upRight: 19, backOf: 10, backBelow: 7 }
+export const LEVEL_RULES: LevelRules = { odds: 12, good: 0.99, poor: 0.85, hard: 0.6 }
+
+/** What odds come to the same number of right answers in a row as a rule of up to version 8 asked for. */
+export function rulesOfOlder({
+  upOf,
+  upRight,
+}: {
+  readonly upOf: number
+  readonly upRight: number
+}): LevelRules {
+  if (upOf === 20 && upRight === 19) return LEVEL_RULES
+  const { good, poor } = LEVEL_RULES
+  const odds = Math.round(Math.exp(upOf * Math.log(good / poor)))
+  return { ...LEVEL_RULES, odds: Math.max(2, Math.min(100, odds)) }
+}
+
+/** Going back is to be surer by so many times than going up (found by simulation). */
+const BACK_ODDS = 5
+/** The pace of somebody at target and of somebody too slow, as a share of the target. */
+const AT_PACE = 0.9
+const TOO_SLOW = 1.1
+/** What single times of a learner scatter by until they are known (standard deviation of the logarithm), weighing so many answers. */
+const SCATTER = 0.35
+const SCATTER_WEIGHT = 5
+/** The most that one time says, and the most by which evidence may stand above what is enough (found by simulation). */
+const MOST_OF_ONE = 1
+const MOST_ABOVE = 2
+/** The test looks no further back. */
+export const LOOKED_BACK = 40
 
 /** A learner's own targets in milliseconds, by technique and level. */
 export type Targets = Readonly<Record<string, Readonly<Record<string, number>>>>
@@ -62,11 +95,6 @@ export interface Reading {
   readonly medianMs: number | null
 }
 
-/** The most answers that any rule looks back on. */
-export function lookedBackOn({ upOf, backOf }: LevelRules): number {
-  return Math.max(upOf, backOf)
-}
-
 /** The one reading of the latest answers. @param latest newest first. */
 export function readingOf(latest: readonly LatestAnswer[], most: number): Reading {
   const looked = latest.slice(0, most)
@@ -94,9 +122,55 @@ export interface LevelAdvice {
   readonly reason: LevelReason
 }
 
+/** What some answers say, as logarithms of odds: enough is where a bound is reached. */
+export interface Evidence {
+  /** That the learner is right often enough. */
+  readonly right: number
+  /** That the pace is within the target; undefined where there is no time to keep. */
+  readonly pace: number | undefined
+  /** That the level is too hard. */
+  readonly hard: number
+}
+
+const within = (least: number, most: number, x: number) => Math.max(least, Math.min(most, x))
+
+/** @param latest newest first, without a limit on the pace where `targetMs` is undefined */
+export function evidenceOf(
+  latest: readonly LatestAnswer[],
+  targetMs: number | undefined,
+  { odds, good, poor, hard }: LevelRules,
+): Evidence {
+  const enough = Math.log(odds)
+  const climb = (from: number, by: number) => within(-enough, enough + MOST_ABOVE, from + by)
+  const answers = latest.slice(0, LOOKED_BACK).toReversed()
+  const says = (right: boolean, a: number, b: number) => Math.log(right ? a / b : (1 - a) / (1 - b))
+  return {
+    right: answers.reduce((sum, a) => climb(sum, says(a.right, good, poor)), 0),
+    hard: answers.reduce((sum, a) => Math.max(0, sum + says(a.right, hard, poor)), 0),
+    pace:
+      targetMs === undefined ? undefined : paceSays(answers, targetMs).reduce((sum, by) => climb(sum, by), 0),
+  }
+}
+
+/** What each right answer in time says of the pace: times scatter log-normally about their median. */
+function paceSays(answers: readonly LatestAnswer[], targetMs: number): number[] {
+  const logs = answers.filter((a) => a.right && a.timed).map((a) => Math.log(a.totalMs / targetMs))
+  const centre = median(logs) ?? 0
+  const spread = logs.reduce((sum, x) => sum + (x - centre) ** 2, 0)
+  const variance = (SCATTER_WEIGHT * SCATTER ** 2 + spread) / (SCATTER_WEIGHT + logs.length)
+  const [fast, slow] = [Math.log(AT_PACE), Math.log(TOO_SLOW)]
+  return logs.map((x) =>
+    within(-MOST_OF_ONE, MOST_OF_ONE, ((fast - slow) / variance) * (x - (fast + slow) / 2)),
+  )
+}
+
+/** The chance that evidence gives, both having been as likely before. */
+const chanceOf = (evidence: number) => 1 / (1 + Math.exp(-evidence))
+
 /**
  * The one rule of promotion.
- * @param latest the answers given at one level without any step asked, newest first.
+ * @param latest the answers given at one level without any step asked, newest first; what was skipped or ran out of time is
+ * not right
  * @param targetMs undefined where nothing is aimed for: then only right answers count
  */
 export function adviseLevel(
@@ -104,22 +178,27 @@ export function adviseLevel(
   targetMs: number | undefined,
   rules: LevelRules = LEVEL_RULES,
 ): LevelAdvice {
-  const { upOf: of, upRight, backOf, backBelow: least } = rules
-  const back = readingOf(latest, backOf)
-  if (back.answers >= backOf && back.right < least)
-    return { move: 'back', reason: { id: 'back', of: backOf, right: back.right, least } }
-  const { answers, right, medianMs } = readingOf(latest, of)
-  if (answers < of)
-    return { move: 'hold', reason: { id: 'early', of, given: answers, least: upRight, targetMs } }
-  if (targetMs === undefined)
-    return right >= upRight
-      ? { move: 'up', reason: { id: 'up', of, right } }
-      : { move: 'hold', reason: { id: 'hold', of, right, lackRight: upRight, lackMs: null } }
-  const inTime = medianMs !== null && medianMs <= targetMs
-  if (right >= upRight && inTime) return { move: 'up', reason: { id: 'up', of, right, medianMs, targetMs } }
-  const lackRight = right < upRight ? upRight : null
+  const { answers: of, right, medianMs } = readingOf(latest, LOOKED_BACK)
+  const evidence = evidenceOf(latest, targetMs, rules)
+  const enough = Math.log(rules.odds)
+  const time = targetMs === undefined ? {} : { medianMs, targetMs }
+  if (evidence.hard >= Math.log(BACK_ODDS * rules.odds))
+    return { move: 'back', reason: { id: 'too-hard', of, right, odds: BACK_ODDS * rules.odds } }
+  const inTime = evidence.pace === undefined || evidence.pace >= enough
+  if (evidence.right >= enough && inTime)
+    return { move: 'up', reason: { id: 'sure', of, right, odds: rules.odds, ...time } }
+  const more = Math.ceil((enough - evidence.right) / Math.log(rules.good / rules.poor))
   return {
     move: 'hold',
-    reason: { id: 'hold', of, right, medianMs, lackRight, lackMs: inTime ? null : targetMs },
+    reason: {
+      id: 'unsure',
+      of,
+      right,
+      ...time,
+      rightChance: chanceOf(evidence.right),
+      more: Math.max(0, more),
+      ...(evidence.pace !== undefined && { paceChance: chanceOf(evidence.pace) }),
+      inTime,
+    },
   }
 }

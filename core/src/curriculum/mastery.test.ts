@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { techniqueById } from '../registry/techniques.js'
-import { aimOf, type LevelRules } from './levels.js'
+import { aimOf, LEVEL_RULES, type LevelRules, LOOKED_BACK } from './levels.js'
 import { type LatestAt, type MasteryInput, type Move, masteryOf, withMove, withSession } from './mastery.js'
 
 const latest = (
@@ -60,9 +60,9 @@ test('a level is known by what would move up from it, or by having moved on; own
     state: 'practised',
     because: expect.stringContaining('10 of the last 10 right, 3.0 s'),
   })
-  expect(pairs([latest(1, 19, 1)])).toMatchObject({
+  expect(pairs([latest(1, 34, 1)])).toMatchObject({
     state: 'known',
-    because: expect.stringContaining('level 2: 19 of the last 20'),
+    because: expect.stringContaining('level 2: 34 of the last 35'),
   })
   expect(pairs([latest(1, 18, 2)]).state).toBe('practised')
   expect(pairs([latest(1, 20, 0, { ms: 90_000 })]).state).toBe('practised')
@@ -76,7 +76,7 @@ test('a level is known by what would move up from it, or by having moved on; own
   })
   expect(pairs(few, { moves: [move(3, 'hand')] }).because).toContain('set by hand')
   expect(pairs(few, { moves: [move(1)] }).state).toBe('practised')
-  const rules: LevelRules = { upOf: 10, upRight: 9, backOf: 10, backBelow: 5 }
+  const rules: LevelRules = { ...LEVEL_RULES, odds: 3 }
   expect(pairs(few, { rules }).state).toBe('known')
   expect(pairs(few, { rules, targets: { 'add-pairs': { 2: 500 } } }).state).toBe('practised')
 })
@@ -101,8 +101,9 @@ test('one more session goes on top and pushes the oldest out; a move begins its 
   expect(after.at(-1)).toMatchObject({ at: '2026-03-03T10:00:00.000Z' })
   expect(after.at(-1)!.answers.map((a) => a.right)).toEqual([
     ...Array(8).fill(true),
-    ...Array(12).fill(false),
+    ...Array(20).fill(false),
   ])
+  expect(withSession(after, latest(3, 30)).at(-1)!.answers).toHaveLength(LOOKED_BACK)
   expect(after).toContain(before[1])
   expect(withMove(after, move(2)).map((l) => l.answers.length)).toEqual([0, 0])
   expect(withMove(after, move(3))).toEqual(after)

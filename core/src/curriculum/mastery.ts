@@ -10,7 +10,7 @@ import {
   LEVEL_RULES,
   type LevelMove,
   type LevelRules,
-  lookedBackOn,
+  LOOKED_BACK,
   type Reading,
   readingOf,
   type Targets,
@@ -23,7 +23,7 @@ export interface LatestAt {
   readonly support: WorkedSupport
   /** When their latest session began; ISO 8601, UTC. */
   readonly at: string
-  /** Newest first, at most as many as the rules look back on; those before the latest move to this level are left out. */
+  /** Newest first, at most as many as are looked back on; those before the latest move to this level are left out. */
   readonly answers: readonly LatestAnswer[]
 }
 
@@ -110,7 +110,7 @@ function knownByAnswers(
   let words = ''
   for (const { level, answers } of alone) {
     const targetMs = aimOf({ targets, extraTime }, technique.id, level)
-    const { answers: of, right, medianMs } = readingOf(answers, rules.upOf)
+    const { answers: of, right, medianMs } = readingOf(answers, LOOKED_BACK)
     const pace = calm || targetMs === undefined ? undefined : { medianMs, targetMs }
     const said = MASTERY.latest(right, of, pace)
     if (adviseLevel(answers, targetMs, rules).move === 'up') return { level, words: said }
@@ -119,10 +119,7 @@ function knownByAnswers(
   return { level: undefined, words: words || MASTERY.begun(its.length > 0) }
 }
 
-function workedOf(
-  technique: string,
-  { latest, moves, rules = LEVEL_RULES }: MasteryInput,
-): Worked | undefined {
+function workedOf(technique: string, { latest, moves }: MasteryInput): Worked | undefined {
   const its = latest
     .filter((l) => l.technique === technique)
     .toSorted((a, b) => b.at.localeCompare(a.at) || b.level - a.level)
@@ -137,21 +134,17 @@ function workedOf(
   const support = WORKED_SUPPORTS.findLast((s) => supports.includes(s))!
   const answersUnder = (s: WorkedSupport) =>
     its.find((l) => l.level === level && l.support === s)?.answers ?? []
-  const reading = (s: WorkedSupport) => readingOf(answersUnder(s), lookedBackOn(rules))
+  const reading = (s: WorkedSupport) => readingOf(answersUnder(s), LOOKED_BACK)
   const alone = answersUnder('answer').length > 0 ? reading('answer') : undefined
   return { level, support, lastAt: last.at, latest: reading(support), alone }
 }
 
 /** The latest answers with one more session in them, as if it had been worked. @param session newest answer first */
-export function withSession(
-  latest: readonly LatestAt[],
-  session: LatestAt,
-  rules: LevelRules = LEVEL_RULES,
-): LatestAt[] {
+export function withSession(latest: readonly LatestAt[], session: LatestAt): LatestAt[] {
   const same = (l: LatestAt) =>
     l.technique === session.technique && l.level === session.level && l.support === session.support
   const before = latest.find(same)?.answers ?? []
-  const answers = [...session.answers, ...before].slice(0, lookedBackOn(rules))
+  const answers = [...session.answers, ...before].slice(0, LOOKED_BACK)
   return [...latest.filter((l) => !same(l)), { ...session, answers }]
 }
 

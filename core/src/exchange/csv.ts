@@ -86,12 +86,15 @@ function printed(kind: string, value: unknown): string {
 
 /** A problem with true signs, so that no spreadsheet takes 12/3 or 13-12 for a date; a grid as it is. */
 function expressionCell(expression: string): string {
-  return isProblem(expression) ? problemWords(readProblem(expression)) : expression
+  const words = isProblem(expression) ? problemWords(readProblem(expression)) : expression
+  // A number alone with a point in it is a date to some spreadsheets.
+  return /^\d+\.\d+$/.test(words) ? `'${words}` : words
 }
 
 /** The same as it is stored, whichever way it was written. */
 function expressionFrom(cell: string): string {
-  return isProblem(cell) ? printProblem(readProblem(cell)) : cell
+  const text = cell.replace(/^'/, '')
+  return isProblem(text) ? printProblem(readProblem(text)) : text
 }
 
 function isProblem(text: string): boolean {

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { LEVEL_RULES } from '../curriculum/levels.js'
 import { type LatestAt, type Mastery, masteryOf } from '../curriculum/mastery.js'
 import { FACT_DECKS } from '../facts/decks.js'
 import type { SlipCount } from '../learner/bugs.js'
@@ -324,7 +323,7 @@ test('the week ahead foresees what the rules will do: a level up, the next techn
     worked('add-columns-left', '2026-03-09', { attempts: 10, right: 9, ms: 6000 }),
   ]
   const [today, tomorrow] = edges(near)
-  expect(today).toMatchObject({ kind: 'edge', id: 'add-place-sweep', level: 1, problems: 10 })
+  expect(today).toMatchObject({ kind: 'edge', id: 'add-place-sweep', level: 1, problems: 8 })
   expect(tomorrow).toMatchObject({ kind: 'edge', id: 'add-columns-left' })
   // As slow as it is, it stays.
   expect(new Set(edges([near[0]!, near[2]!]).map((i) => i.id))).toEqual(new Set(['add-columns-left']))
@@ -342,10 +341,10 @@ test('a session ends where support or level may change', () => {
       alone: undefined,
     },
   })
-  const length = (problems: number) => sessionLength('answer', stand(problems), LEVEL_RULES)
-  expect([0, 8, 19, 20].map(length)).toEqual([20, 12, 5, 10])
-  expect(sessionLength('answer', { worked: undefined }, LEVEL_RULES)).toBe(20)
-  expect(sessionLength('steps', stand(8), LEVEL_RULES)).toBe(SUPPORTED)
+  const length = (problems: number) => sessionLength('answer', stand(problems))
+  expect([0, 8, 17, 18, 30].map(length)).toEqual([18, 10, 5, 9, 9])
+  expect(sessionLength('answer', { worked: undefined })).toBe(18)
+  expect(sessionLength('steps', stand(8))).toBe(SUPPORTED)
 })
 
 test('practice is put into the first free time from the wished one on, else earlier, else nowhere', () => {

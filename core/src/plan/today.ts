@@ -3,7 +3,7 @@
  * on the edge of its target, then one review (common practice, no published source). Nothing is owed for days missed.
  */
 
-import { type Aims, aimOf, firstMs, type LevelRules } from '../curriculum/levels.js'
+import { type Aims, aimOf, firstMs } from '../curriculum/levels.js'
 import type { Mastery } from '../curriculum/mastery.js'
 import { FACT_DECKS } from '../facts/decks.js'
 import { bugOf, type SlipCount } from '../learner/bugs.js'
@@ -74,6 +74,8 @@ export const SUPPORTED = 3
 const BETWEEN = 3
 /** Fewer answers than this are not worth session down for. */
 const LEAST_ANSWERS = 5
+/** After about so many answers it may be known whether a level is the learner's. */
+const ENOUGH_ANSWERS = 18
 /** So great a share right takes one level of support away; so small a one without steps gives the steps back. */
 const LESS_SUPPORT = 0.8
 const MORE_SUPPORT = 0.6
@@ -216,14 +218,10 @@ export function nextSupport({ worked }: Pick<Mastery, 'worked'>): Support {
  * The most problems of one session: as many as must pass before support may change, or, without steps, before the
  * rules can decide on the level.
  */
-export function sessionLength(
-  support: Support,
-  { worked }: Pick<Mastery, 'worked'>,
-  rules: LevelRules,
-): number {
+export function sessionLength(support: Support, { worked }: Pick<Mastery, 'worked'>): number {
   if (support !== 'answer') return SUPPORTED
-  const lacking = rules.upOf - (worked?.support === 'answer' ? worked.latest.answers : 0)
-  return Math.max(LEAST_ANSWERS, lacking > 0 ? lacking : rules.backOf)
+  const lacking = ENOUGH_ANSWERS - (worked?.support === 'answer' ? worked.latest.answers : 0)
+  return Math.max(LEAST_ANSWERS, lacking > 0 ? lacking : ENOUGH_ANSWERS / 2)
 }
 
 function techniqueItem(
@@ -237,7 +235,7 @@ function techniqueItem(
   const support = nextSupport(mastery)
   const targetMs = aimOf(settings, technique.id, level)
   const each = (worked?.latest.medianMs ?? firstMs(settings, technique.id, level)) / 1000 + BETWEEN
-  const most = sessionLength(support, mastery, settings.rules)
+  const most = sessionLength(support, mastery)
   const pinned = settings.pinned.includes(technique.id)
   const days = worked ? daysBetween(worked.lastAt.slice(0, 10), day) : 0
   const words = wordsOf(settings)

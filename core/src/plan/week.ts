@@ -78,7 +78,7 @@ function worked(input: WeekInput, item: PlanItem): WeekInput {
     }
   const { settings, moves } = input
   const session = foreseen(input, item)
-  const latest = withSession(input.latest, session, settings.rules)
+  const latest = withSession(input.latest, session)
   const ms = session.answers.reduce((sum, a) => sum + a.totalMs, 0)
   const after = { ...input, latest, done: done(minutesOf({ attempts: session.answers.length, ms })) }
   const { answers } = latest.at(-1)!

@@ -3,7 +3,7 @@
  * than chance. Beside what `learner.ts` assumes: a problem worked before the techniques it needs are known teaches less
  * than half as much.
  */
-import { adviseLevel, type LatestAnswer, LEVEL_RULES } from '../curriculum/levels.js'
+import { adviseLevel, type LatestAnswer } from '../curriculum/levels.js'
 import {
   type LatestAt,
   type Mastery,
@@ -193,7 +193,7 @@ class Weeks {
       id,
       level: mastery.worked?.level ?? 1,
       support,
-      problems: sessionLength(support, mastery, LEVEL_RULES),
+      problems: sessionLength(support, mastery),
       minutes: shareOf(this.picked.indexOf(id)) - (this.done.get(id) ?? 0),
       because: '',
       pinned: false,

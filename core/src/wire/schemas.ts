@@ -241,7 +241,8 @@ export const recallSchema = Joi.object<RecallWire>({
   events: Joi.array().max(20).items(event).required(),
 }).and('sessionId', 'n')
 
-const share = (least: number, most: number) => Joi.number().integer().min(least).max(most)
+/** A share of all, neither none nor every one. */
+const part = Joi.number().min(0.01).max(0.999)
 const planItem = Joi.string()
   .valid('facts', ...TECHNIQUES.map((t) => t.id))
   .label('Item')
@@ -264,18 +265,14 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
     .unique()
     .label('Decks'),
   rules: Joi.object({
-    upOf: share(5, 100).required().label('Answers to move up'),
-    upRight: share(1, 100)
-      .max(Joi.ref('upOf'))
-      .required()
-      .label('Right answers to move up')
-      .messages({ 'number.max': '{{#label}} must not be more than the answers looked at' }),
-    backOf: share(3, 100).required().label('Answers to go back'),
-    backBelow: share(0, 100)
-      .max(Joi.ref('backOf'))
-      .required()
-      .label('Right answers to stay')
-      .messages({ 'number.max': '{{#label}} must not be more than the answers looked at' }),
+    odds: Joi.number().integer().min(2).max(100).required().label('How sure'),
+    good: part.required().label('Right at target'),
+    poor: part.less(Joi.ref('good')).required().label('Right too seldom').messages({
+      'number.less': '{{#label}} must be less than the share of somebody at target',
+    }),
+    hard: part.less(Joi.ref('poor')).required().label('Right where it is too hard').messages({
+      'number.less': '{{#label}} must be less than the share of somebody not yet at target',
+    }),
   }),
   targets: Joi.object()
     .pattern(

@@ -17,8 +17,17 @@ const found = ({ of, right, medianMs }: Found, calm: boolean) => {
   return `Of the last ${of} answers ${right} were right${pace}`
 }
 
-const withinWords = (ms: number, calm: boolean) =>
-  calm ? 'a quicker pace' : `a median within ${seconds(ms)}`
+interface Sure extends Found {
+  readonly odds: number
+  readonly targetMs?: number
+}
+
+const aimWords = ({ targetMs }: Pick<Sure, 'targetMs'>, calm: boolean) =>
+  calm || targetMs === undefined ? '' : ` (target ${seconds(targetMs)})`
+
+/** A chance as people say it: "7 in 10", "under 1 in 10". */
+const inTen = (chance: number) =>
+  chance < 0.1 ? 'under 1 in 10' : `${Math.min(9, Math.round(10 * chance))} in 10`
 
 /**
  * Reasons by id: what is kept of a move of level is the id with its numbers. Calm words say nothing in seconds; where there
@@ -27,34 +36,35 @@ const withinWords = (ms: number, calm: boolean) =>
 const LEVEL = {
   back: ({ of, right, least }: { of: number; right: number; least: number }) =>
     `Of the last ${of} answers ${right} were right, fewer than ${least}: a level back makes them sure again.`,
-  early: (
-    {
-      of,
-      given,
-      least,
-      targetMs,
-    }: { of: number; given: number; least: number; targetMs?: number | undefined },
-    calm: boolean,
-  ) => {
-    const pace = targetMs === undefined ? '' : ` and ${withinWords(targetMs, calm)}`
-    return `${given} of ${of} answers at this level: ${least} right${pace} move up.`
-  },
+  /** Up to version 8: so many of the latest answers right, and the median within the target. */
   up: (numbers: Found & { readonly targetMs?: number }, calm: boolean) => {
     const { targetMs } = numbers
-    if (targetMs === undefined) return `${found(numbers, calm)}.`
-    return calm
-      ? `${found(numbers, calm)}, and quickly enough.`
-      : `${found(numbers, calm)}: both within the target of ${seconds(targetMs)}.`
+    if (calm || targetMs === undefined) return `${found(numbers, calm)}.`
+    return `${found(numbers, calm)}: both within the target of ${seconds(targetMs)}.`
   },
-  hold: (
-    numbers: Found & { readonly lackRight: number | null; readonly lackMs: number | null },
+  sure: (numbers: Sure, calm: boolean) =>
+    `${found(numbers, calm)}: ${numbers.odds} to 1 that this level is yours${aimWords(numbers, calm)}.`,
+  'too-hard': ({ of, right, odds }: { of: number; right: number; odds: number }) =>
+    `Of the last ${of} answers ${right} were right: ${odds} to 1 that a level back is better now.`,
+  unsure: (
+    numbers: Omit<Sure, 'odds'> & {
+      readonly rightChance: number
+      readonly paceChance?: number
+      readonly more: number
+      readonly inTime: boolean
+    },
     calm: boolean,
   ) => {
-    const lacking = [
-      ...(numbers.lackRight === null ? [] : [`${numbers.lackRight} right`]),
-      ...(numbers.lackMs === null ? [] : [withinWords(numbers.lackMs, calm)]),
+    const { of, rightChance, paceChance, more, inTime } = numbers
+    const so = more > 0 ? `About ${more} more right` : 'Right often enough'
+    const pace = inTime ? '' : more > 0 ? ', and quicker,' : ', but not yet quick enough'
+    const needs = more > 0 ? `${so}${pace} and you move up.` : `${so}${pace}.`
+    if (of === 0) return `No answers at this level yet. ${needs}`
+    const chances = [
+      `right often enough: ${inTen(rightChance)}`,
+      ...(paceChance === undefined ? [] : [`within the target: ${inTen(paceChance)}`]),
     ]
-    return `${found(numbers, calm)}; to move up: ${lacking.join(' and ')}.`
+    return `${found(numbers, calm)}. How likely it is: ${chances.join(', ')}. ${needs}`
   },
   hand: (_: object) => 'Set by hand.',
   /** By the rules, with numbers that were not kept. */

@@ -1,4 +1,3 @@
-import { lookedBackOn } from '@tachymetra/core/curriculum'
 import { levelOf, techniqueById } from '@tachymetra/core/registry'
 import { handMoveSchema, idSchema, latestSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
@@ -6,7 +5,6 @@ import { checked, found, HttpProblem } from '../problem.js'
 import { type Database, write } from '../store/database.js'
 import { learnerById } from '../store/learners.js'
 import { addMove, latestAnswers, latestMove, levelInForce, movesOf, removeMove } from '../store/moves.js'
-import { settingsOf } from '../store/settings.js'
 
 /** The most moves a history shows. */
 const MOST_MOVES = 200
@@ -20,8 +18,7 @@ export function moveRoutes(db: Database): Router {
   router.get('/:id/latest', (request, response) => {
     const { id } = known(request.params.id)
     const { technique, level } = checked(latestSchema, request.query, true)
-    const { rules } = settingsOf(db, id)
-    response.json(latestAnswers(db, id, technique, level, lookedBackOn(rules)))
+    response.json(latestAnswers(db, id, technique, level))
   })
 
   router.get('/:id/moves', (request, response) => {

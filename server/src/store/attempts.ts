@@ -65,9 +65,9 @@ export function insertAttempt(
 ): boolean {
   const { shown, ...row } = record
   const values = { ...row, ...verdict, learnerId: learner.id, shown: shown ?? null }
-  const stored = insertRow(db).get(values) as { readonly arrival: number } | undefined
-  if (!stored) return false
-  countAttempt(db, learner, { ...verdict, ...stored, ...row })
+  if (insertRow(db).run(values).changes === 0) return false
+  countAttempt(db, learner, { ...verdict, ...row })
+  if (row.support === 'answer') moveByRule(db, learner.id, { ...verdict, ...row })
   return true
 }
 
@@ -78,10 +78,9 @@ export interface Countable extends Omit<Verdict, 'judge'> {
   readonly technique: string
   readonly level: number
   readonly startedAt: string
-  readonly arrival: number
 }
 
-/** Its share in the rollups that are added up: day, week, session; and the move of level it may bring about. */
+/** Its share in the rollups that are added up: day, week, session. */
 export function countAttempt(
   db: Store,
   learner: { readonly id: string; readonly timeZone: string },
@@ -93,7 +92,6 @@ export function countAttempt(
   countSlips(db, learner.id, day, one.technique, one.entries)
   for (const { id: slip } of one.entries.flatMap((e) => e.slips))
     addToSession(db).run({ sessionId: one.sessionId, slip })
-  if (one.support === 'answer' && one.outcome === 'done') moveByRule(db, learner.id, one)
 }
 
 const COLUMNS = [
@@ -125,12 +123,8 @@ const COLUMNS = [
 const insertRow = prepared((db) =>
   db
     .insert(attempt)
-    .values({
-      ...placeholders(...COLUMNS),
-      arrival: sql`(select coalesce(max(arrival), 0) + 1 from attempt)`,
-    })
+    .values(placeholders(...COLUMNS))
     .onConflictDoNothing()
-    .returning({ arrival: attempt.arrival })
     .prepare(),
 )
 const addToSession = prepared((db) =>
@@ -240,7 +234,7 @@ export function attemptById(db: Database, id: string): AttemptWire | undefined {
 }
 
 /** A row as it goes over the wire. */
-export function wholeAttempt({ shown, arrival: _, ...row }: AttemptRow): AttemptWire {
+export function wholeAttempt({ shown, ...row }: AttemptRow): AttemptWire {
   return { ...row, ...(shown && { shown }) }
 }
 

@@ -31,7 +31,6 @@ const TABLES = [
   schema.learner,
   schema.learnerSettings,
   schema.levelMove,
-  schema.levelRules,
   schema.session,
   schema.attempt,
   schema.sessionPace,

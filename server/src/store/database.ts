@@ -5,7 +5,14 @@ import Driver from 'better-sqlite3'
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import * as schema from './schema.js'
-import { listSets, nameReasons, renameSlips, spreadFades, upgradeEntries } from './upgrade.js'
+import {
+  listSets,
+  nameReasons,
+  renameSlips,
+  sequentialRules,
+  spreadFades,
+  upgradeEntries,
+} from './upgrade.js'
 
 export type Database = BetterSQLite3Database<typeof schema> & { readonly $client: Driver.Database }
 /** A transaction on the database, or the database itself. */
@@ -133,6 +140,7 @@ function bringUp(driver: Driver.Database, migrations: string): void {
   spreadFades(driver)
   listSets(driver)
   nameReasons(driver)
+  sequentialRules(driver)
   const lost = driver.pragma('foreign_key_check') as { table: string }[]
   if (lost.length > 0)
     throw new DatabaseError(`bringing its tables up to date would lose rows (${lost[0]!.table}).`)

@@ -11,7 +11,7 @@ import { type Database, write } from './database.js'
 import { addRecalls, type StoredRecall } from './facts.js'
 import { movesOf } from './moves.js'
 import { recountOf } from './recount.js'
-import { attempt, factRecall, session } from './schema.js'
+import { attempt, factRecall, levelMove, session } from './schema.js'
 import { addSession, belongs, type SessionRow, sessionRow } from './sessions.js'
 import { settingsOf } from './settings.js'
 
@@ -178,6 +178,10 @@ export function takeOut(db: Database, learner: LearnerWire, ids: readonly string
     const named = and(eq(attempt.learnerId, learner.id), inArray(attempt.id, [...ids]))
     const its = tx.select({ session: attempt.sessionId }).from(attempt).where(named).all()
     tx.delete(attempt).where(named).run()
+    // A move of level bears the id of the answer that brought it about.
+    tx.delete(levelMove)
+      .where(and(eq(levelMove.learnerId, learner.id), inArray(levelMove.id, [...ids])))
+      .run()
     for (const id of new Set(its.map((i) => i.session))) {
       const held =
         tx.select({ id: attempt.id }).from(attempt).where(eq(attempt.sessionId, id)).get() ??

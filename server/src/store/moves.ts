@@ -4,15 +4,16 @@ import {
   type LatestAnswer,
   type LatestAt,
   type LevelMove,
-  lookedBackOn,
+  LOOKED_BACK,
 } from '@tachymetra/core/curriculum'
-import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
 import { techniqueById } from '@tachymetra/core/registry'
+import type { Outcome } from '@tachymetra/core/session'
 import type { MoveWire } from '@tachymetra/core/wire'
-import { and, desc, eq, gt, lt, lte, type SQL, sql } from 'drizzle-orm'
+import { and, desc, eq, gt, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { prepared } from './prepared.js'
-import { attempt, levelMove, levelRules, session } from './schema.js'
+import { attempt, levelMove, session } from './schema.js'
+import { settingsOf } from './settings.js'
 
 type Reader = Pick<Database, 'select'>
 
@@ -45,7 +46,6 @@ const latestMoveRow = prepared((db) =>
       and(
         eq(levelMove.learnerId, sql.placeholder('learnerId')),
         eq(levelMove.technique, sql.placeholder('technique')),
-        lt(levelMove.arrival, sql.placeholder('before')),
       ),
     )
     .orderBy(desc(levelMove.at), desc(sql`rowid`))
@@ -53,7 +53,7 @@ const latestMoveRow = prepared((db) =>
     .prepare(),
 )
 
-/** Attempts of a learner at problems of a technique, as they had arrived by then; the newest are found first. */
+/** Attempts of a learner at problems of a technique; the newest are found first. */
 const ofTechnique = and(
   eq(attempt.learnerId, sql.placeholder('learnerId')),
   eq(attempt.technique, sql.placeholder('technique')),
@@ -63,44 +63,27 @@ const latestLevel = prepared((db) =>
   db
     .select({ level: attempt.level })
     .from(attempt)
-    .where(and(ofTechnique, gt(attempt.level, 0), lte(attempt.arrival, sql.placeholder('upTo'))))
+    .where(and(ofTechnique, gt(attempt.level, 0)))
     .orderBy(desc(attempt.startedAt))
     .limit(1)
     .prepare(),
 )
 
-/**
- * The latest move in a technique; the level it led to is in force.
- * @param before looks only at moves that came after earlier attempts than the one that arrived so
- */
-export function latestMove(
-  db: Reader,
-  learnerId: string,
-  technique: string,
-  before = EVERYTHING,
-): MoveWire | undefined {
-  return latestMoveRow(db).get({ learnerId, technique, before })
+/** The latest move in a technique; the level it led to is in force. */
+export function latestMove(db: Reader, learnerId: string, technique: string): MoveWire | undefined {
+  return latestMoveRow(db).get({ learnerId, technique })
 }
 
 /** The level in force: that of the latest move, else of the latest problem worked at a level, else the first. */
-export function levelInForce(db: Reader, learnerId: string, technique: string, upTo = EVERYTHING): number {
-  const move = latestMove(db, learnerId, technique, upTo)
-  return move?.to ?? latestLevel(db).get({ learnerId, technique, upTo })?.level ?? 1
+export function levelInForce(db: Reader, learnerId: string, technique: string): number {
+  const move = latestMove(db, learnerId, technique)
+  return move?.to ?? latestLevel(db).get({ learnerId, technique })?.level ?? 1
 }
 
-/**
- * Stores a move; from then on its level is in force.
- * @param arrival of the attempt it came after; the newest one there is unless it is named
- */
-export function addMove(
-  db: Pick<Database, 'insert'>,
-  learnerId: string,
-  move: LevelMove,
-  id: string,
-  arrival: number | SQL<number> = newestArrival(),
-): void {
+/** Stores a move; from then on its level is in force. */
+export function addMove(db: Pick<Database, 'insert'>, learnerId: string, move: LevelMove, id: string): void {
   db.insert(levelMove)
-    .values({ id, learnerId, ...move, arrival })
+    .values({ id, learnerId, ...move })
     .run()
 }
 
@@ -108,26 +91,21 @@ export function removeMove(db: Database, id: string): void {
   db.delete(levelMove).where(eq(levelMove.id, id)).run()
 }
 
-/** The arrival of the newest attempt. */
-function newestArrival(): SQL<number> {
-  return sql<number>`(select coalesce(max(arrival), 0) from attempt)`
-}
-
-/** An arrival beyond all there are. */
-const EVERYTHING = Number.MAX_SAFE_INTEGER
-
 const answersSince = prepared((db) =>
   db
-    .select({ right: attempt.right, timed: attempt.timed, totalMs: attempt.totalMs })
+    .select({
+      right: attempt.right,
+      timed: attempt.timed,
+      totalMs: attempt.totalMs,
+      outcome: attempt.outcome,
+    })
     .from(attempt)
     .where(
       and(
         ofTechnique,
         eq(attempt.level, sql.placeholder('level')),
         eq(attempt.support, 'answer'),
-        eq(attempt.outcome, 'done'),
         gt(attempt.startedAt, sql.placeholder('since')),
-        lte(attempt.arrival, sql.placeholder('upTo')),
       ),
     )
     .orderBy(desc(attempt.startedAt), desc(attempt.n))
@@ -135,21 +113,25 @@ const answersSince = prepared((db) =>
     .prepare(),
 )
 
+/** Only what was worked to its end has a time; what was skipped, left or ran out of time is an answer missed. */
+const answerOf = (row: LatestAnswer & { readonly outcome: Outcome }): LatestAnswer => {
+  const { right, timed, totalMs, outcome } = row
+  return { right, timed: timed && outcome === 'done', totalMs }
+}
+
 /**
- * The latest attempts at a level without any steps asked, worked to the end, newest first; those before the learner
- * last moved to this level are over and done with.
+ * The latest attempts at a level without any steps asked, newest first; those before the learner last moved to this level
+ * are over and done with.
  */
 export function latestAnswers(
   db: Reader,
   learnerId: string,
   technique: string,
   level: number,
-  most: number,
-  upTo = EVERYTHING,
 ): LatestAnswer[] {
-  const move = latestMove(db, learnerId, technique, upTo)
+  const move = latestMove(db, learnerId, technique)
   const since = move?.to === level ? move.at : ''
-  return answersSince(db).all({ learnerId, technique, level, since, most, upTo })
+  return answersSince(db).all({ learnerId, technique, level, since, most: LOOKED_BACK }).map(answerOf)
 }
 
 const newestOfTechnique = prepared((db) =>
@@ -175,62 +157,26 @@ const newestOfTechnique = prepared((db) =>
 )
 
 /** Attempts looked through for each that the rules look back on: several levels and supports may have been worked in turn. */
-const LOOKED_THROUGH = 6
+const LOOKED_THROUGH = 4
 
 /**
  * The latest answers of a technique by level and support, as the rules read them. Further back than some multiple of what
  * they look back on nothing is sought, so that a long record costs as little as a short one.
  */
-export function latestAt(
-  db: Reader,
-  learnerId: string,
-  technique: string,
-  { rules }: Pick<LearnerSettings, 'rules'>,
-): LatestAt[] {
-  const most = lookedBackOn(rules)
+export function latestAt(db: Reader, learnerId: string, technique: string): LatestAt[] {
+  const most = LOOKED_BACK
   const move = latestMove(db, learnerId, technique)
   const groups = new Map<string, LatestAt & { readonly answers: LatestAnswer[] }>()
   for (const row of newestOfTechnique(db).all({ learnerId, technique, most: LOOKED_THROUGH * most })) {
-    const { level, support, at, outcome, right, timed, totalMs, shown, startedAt } = row
+    const { level, support, at, shown, startedAt } = row
     const key = `${level} ${support}`
     const group = groups.get(key) ?? { technique, level, support, at, answers: [] }
     groups.set(key, group)
     const over = move?.to === level && startedAt <= move.at
-    if (outcome === 'done' && !over && group.answers.length < most)
-      group.answers.push({ right, timed: timed && shown === 0, totalMs })
+    if (!over && group.answers.length < most)
+      group.answers.push(answerOf({ ...row, timed: row.timed && shown === 0 }))
   }
   return [...groups.values()]
-}
-
-/** The rules and targets that held when an attempt arrived. */
-const rulesBefore = prepared((db) =>
-  db
-    .select({ rules: levelRules.rules, targets: levelRules.targets, extraTime: levelRules.extraTime })
-    .from(levelRules)
-    .where(
-      and(
-        eq(levelRules.learnerId, sql.placeholder('learnerId')),
-        lt(levelRules.arrival, sql.placeholder('arrival')),
-      ),
-    )
-    .orderBy(desc(levelRules.arrival))
-    .limit(1)
-    .prepare(),
-)
-
-/** Keeps rules and targets as they are set, so that moves can be counted again as they were made. */
-export function keepRules(
-  db: Pick<Database, 'insert'>,
-  learnerId: string,
-  { rules, targets, extraTime }: Pick<LearnerSettings, 'rules' | 'targets' | 'extraTime'>,
-): void {
-  db.insert(levelRules)
-    .values({ learnerId, arrival: newestArrival(), rules, targets, extraTime })
-    .onConflictDoUpdate({
-      target: [levelRules.learnerId, levelRules.arrival],
-      set: { rules, targets, extraTime },
-    })
-    .run()
 }
 
 /** An answer at a level, as the rules look at it. */
@@ -240,21 +186,20 @@ interface Answer {
   readonly level: number
   readonly startedAt: string
   readonly totalMs: number
-  readonly arrival: number
 }
 
 /**
- * After one more answer at a level: moves the learner when that level is in force and the rules say so. Looks only at what
- * had arrived by then, so that moves counted again are the same. The move bears the id of the answer that brought it about.
+ * After one more answer at a level: moves the learner when that level is in force and the rules say so. A move is kept as it
+ * was decided, whatever is set or brought in later. It bears the id of the answer that brought it about.
  */
 export function moveByRule(db: Pick<Database, 'select' | 'insert'>, learnerId: string, answer: Answer): void {
-  const { technique, level, arrival } = answer
-  if (level === 0 || levelInForce(db, learnerId, technique, arrival) !== level) return
-  const set = rulesBefore(db).get({ learnerId, arrival }) ?? DEFAULT_SETTINGS
-  const latest = latestAnswers(db, learnerId, technique, level, lookedBackOn(set.rules), arrival)
+  const { technique, level } = answer
+  if (level === 0 || levelInForce(db, learnerId, technique) !== level) return
+  const set = settingsOf(db, learnerId)
+  const latest = latestAnswers(db, learnerId, technique, level)
   const { move, reason } = adviseLevel(latest, aimOf(set, technique, level), set.rules)
   const to = level + (move === 'up' ? 1 : -1)
   if (move === 'hold' || to < 1 || to > techniqueById(technique).levels.length) return
   const at = new Date(Date.parse(answer.startedAt) + answer.totalMs).toISOString()
-  addMove(db, learnerId, { technique, from: level, to, at, by: 'rule', reason }, answer.id, arrival)
+  addMove(db, learnerId, { technique, from: level, to, at, by: 'rule', reason }, answer.id)
 }

@@ -31,9 +31,8 @@ const LOOKED_THROUGH = 200
 export function progressView(db: Database, learner: LearnerWire, now: string): ProgressWire {
   const { id } = learner
   const day = dayIn(now, learner.timeZone)
-  const settings = settingsOf(db, id)
   return {
-    latest: TECHNIQUES.flatMap((t) => latestAt(db, id, t.id, settings)),
+    latest: TECHNIQUES.flatMap((t) => latestAt(db, id, t.id)),
     worked: workedSince(db, id, instantOf(day, '00:00', learner.timeZone)).map(
       ({ technique, attempts, ms }) => ({ technique, attempts, ms }),
     ),

@@ -1,7 +1,7 @@
 /** Everything that is counted, counted again from attempts with their stored verdicts, and recalls. */
 
 import { dayIn } from '@tachymetra/core/number'
-import { and, asc, eq, inArray } from 'drizzle-orm'
+import { asc, eq, inArray } from 'drizzle-orm'
 import { countAttempt, type Rolled, rollUpAll } from './attempts.js'
 import { type Database, type Transaction, write } from './database.js'
 import { countDay } from './days.js'
@@ -11,7 +11,6 @@ import {
   factMemory,
   factRecall,
   learner,
-  levelMove,
   practiceDay,
   session,
   sessionPace,
@@ -27,8 +26,8 @@ export interface Recounted {
 }
 
 /**
- * Makes days, mistakes by week and session, pace, memories of facts and moves of level by rule again, all or nothing.
- * Verdicts are taken as they are stored; moves by hand stay.
+ * Makes days, mistakes by week and session, pace and memories of facts again, all or nothing. Verdicts and moves of level are
+ * taken as they are stored.
  */
 export function recount(db: Database): Recounted {
   return write(db, (tx) => {
@@ -55,17 +54,13 @@ export function recountOf(
   tx.delete(sessionPace).where(eq(sessionPace.learnerId, learnerId)).run()
   tx.delete(sessionSlip).where(inArray(sessionSlip.sessionId, own)).run()
   tx.delete(factMemory).where(eq(factMemory.learnerId, learnerId)).run()
-  tx.delete(levelMove)
-    .where(and(eq(levelMove.by, 'rule'), eq(levelMove.learnerId, learnerId)))
-    .run()
   const rolled: Rolled[] = []
-  // In the order of arrival, since each may have moved the level the next was judged at. Row by row: a long record
-  // need not stand in memory whole.
+  // Row by row: a long record need not stand in memory whole.
   const ids = tx
     .select({ id: attempt.id })
     .from(attempt)
     .where(eq(attempt.learnerId, learnerId))
-    .orderBy(asc(attempt.arrival))
+    .orderBy(asc(attempt.startedAt), asc(attempt.n))
     .all()
   for (const { id } of ids) {
     const { shown: _, ...row } = tx.select().from(attempt).where(eq(attempt.id, id)).get()!

@@ -1,12 +1,12 @@
 /** The tables. Times are whole milliseconds, instants ISO 8601 in UTC. */
-import type { LevelRules, Targets } from '@tachymetra/core/curriculum'
+import type {} from '@tachymetra/core/curriculum'
 import type { Shown } from '@tachymetra/core/flash'
 import type { FactMemory, LearnerSettings } from '@tachymetra/core/learner'
 import type { AttemptEvent, JudgedEntry, Outcome, WorkedSupport } from '@tachymetra/core/session'
 import type { Recipe } from '@tachymetra/core/set'
 import type { LevelReason } from '@tachymetra/core/words'
 import { sql } from 'drizzle-orm'
-import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** As little as the work needs: a name to pick from a list, and the time zone its days are counted in. */
 export const learner = sqliteTable('learner', {
@@ -41,27 +41,8 @@ export const levelMove = sqliteTable(
     by: text().$type<'rule' | 'hand'>().notNull(),
     /** Which reason, and its numbers. */
     reason: text({ mode: 'json' }).$type<LevelReason>().notNull(),
-    /** The arrival of the newest attempt there was. */
-    arrival: integer().notNull().default(0),
   },
   (t) => [index('move_by_technique').on(t.learnerId, t.technique, t.at)],
-)
-
-/** The rules and targets a learner was judged by, from an attempt on: what moves of level are counted again by. */
-export const levelRules = sqliteTable(
-  'level_rules',
-  {
-    learnerId: text()
-      .notNull()
-      .references(() => learner.id, { onDelete: 'cascade' }),
-    /** They hold for attempts that arrived after this one. */
-    arrival: integer().notNull(),
-    rules: text({ mode: 'json' }).$type<LevelRules>().notNull(),
-    targets: text({ mode: 'json' }).$type<Targets>().notNull(),
-    /** Null: without a limit. */
-    extraTime: real().default(1),
-  },
-  (t) => [primaryKey({ columns: [t.learnerId, t.arrival] })],
 )
 
 /** One stretch of practice: the recipe of its set, and what it is drawn with. */
@@ -117,13 +98,10 @@ export const attempt = sqliteTable(
     events: text({ mode: 'json' }).$type<readonly AttemptEvent[]>().notNull().default(sql`'[]'`),
     /** The entries among the events, judged. */
     entries: text({ mode: 'json' }).$type<readonly JudgedEntry[]>().notNull().default(sql`'[]'`),
-    /** The order in which attempts were stored: what moves of level followed from. */
-    arrival: integer().notNull().default(0),
   },
   (t) => [
     index('attempt_in_session').on(t.sessionId, t.n),
     index('attempt_by_technique').on(t.learnerId, t.technique, t.startedAt),
-    index('attempt_by_arrival').on(t.arrival),
   ],
 )
 

@@ -1,4 +1,5 @@
 /** What older versions kept otherwise, turned into what this one keeps. */
+import { rulesOfOlder } from '@tachymetra/core/curriculum'
 import { fadesOfOlder } from '@tachymetra/core/learner'
 import {
   currentSlip,
@@ -44,7 +45,6 @@ export function upgradeEntries(driver: Driver.Database): void {
           row.id,
         )
       }
-      placeMoves(driver)
       driver.exec('drop table older_entry')
     })
     .immediate()
@@ -182,34 +182,23 @@ export function nameReasons(driver: Driver.Database): void {
     .immediate()
 }
 
-/** Which attempt a move of level came after, and the rules it was made by: those set when nothing else is known. */
-function placeMoves(driver: Driver.Database): void {
-  const ends = driver.prepare(
-    'select a.arrival, a.started_at as startedAt, a.total_ms as totalMs from attempt a where a.learner_id = ? and a.technique = ? order by a.arrival',
-  )
-  const before = driver.prepare(
-    'select coalesce(max(a.arrival), 0) as arrival from attempt a where a.learner_id = ? and a.started_at <= ?',
-  )
-  const place = driver.prepare('update level_move set arrival = ? where id = ?')
-  type Move = { id: string; learnerId: string; technique: string; at: string; by: string }
-  const moves = driver
-    .prepare('select id, learner_id as learnerId, technique, at, by from level_move')
-    .all() as Move[]
-  for (const { id, learnerId, technique, at, by } of moves) {
-    const its = ends.all(learnerId, technique) as { arrival: number; startedAt: string; totalMs: number }[]
-    const cause =
-      by === 'rule'
-        ? its.findLast((a) => new Date(Date.parse(a.startedAt) + a.totalMs).toISOString() === at)
-        : undefined
-    const { arrival } = cause ?? (before.get(learnerId, at) as { arrival: number })
-    place.run(arrival, id)
-  }
-  const keep = driver.prepare(
-    'insert into level_rules (learner_id, arrival, rules, targets) values (?, 0, ?, ?)',
-  )
-  const set = driver.prepare('select learner_id as learnerId, settings from learner_settings').all()
-  for (const { learnerId, settings } of set as { learnerId: string; settings: string }[]) {
-    const { rules, targets } = JSON.parse(settings)
-    if (rules && targets) keep.run(learnerId, JSON.stringify(rules), JSON.stringify(targets))
-  }
+/**
+ * Up to version 8 so many of the latest answers had to be right. Whoever had other numbers set goes up after as many right
+ * answers in a row as before. Done again it changes nothing.
+ */
+export function sequentialRules(driver: Driver.Database): void {
+  driver
+    .transaction(() => {
+      const change = driver.prepare('update learner_settings set settings = ? where learner_id = ?')
+      const set = driver
+        .prepare(
+          "select learner_id as learnerId, settings from learner_settings where json_extract(settings, '$.rules.upOf') is not null",
+        )
+        .all()
+      for (const { learnerId, settings } of set as { learnerId: string; settings: string }[]) {
+        const { rules, ...others } = JSON.parse(settings)
+        change.run(JSON.stringify({ ...others, rules: rulesOfOlder(rules) }), learnerId)
+      }
+    })
+    .immediate()
 }
