@@ -4,8 +4,8 @@ export default defineConfig({
   testDir: '.',
   globalSetup: './setup.ts',
   outputDir: '../test-results',
-  // Two more than the cores this is usually run on: most of a test is waiting.
-  workers: 4,
+  // One more than the two cores this is usually run on: most of a test is waiting.
+  workers: 3,
   fullyParallel: true,
   forbidOnly: true,
   // Generous, since what is tested is what happens, not how fast.
