@@ -233,6 +233,8 @@ test('a coach: names pasted, two at work in two tabs, the server gone in between
   await page.getByRole('button', { name: 'Rename or remove' }).click()
   await page.getByRole('button', { name: 'Remove...' }).click()
   await page.getByRole('button', { name: 'Remove Cy' }).click()
+  // A tab that nobody looks at may take its time.
+  await other.bringToFront()
   await expect(other.locator('.gone')).toContainText('Cy was removed. Shown now: Bo.')
   await other.locator('.gone').getByRole('button', { name: 'Undo' }).click()
   await expect(other.locator('.ant-select', { hasText: 'Cy' })).toBeVisible()

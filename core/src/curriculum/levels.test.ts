@@ -21,8 +21,8 @@ test.each([
   ],
   ['r'.repeat(16), 'hold', 'About 1 more right and you move up.'],
   ['', 'hold', 'No answers at this level yet. About 17 more right'],
-  [`${'r'.repeat(12)}w${'r'.repeat(4)}`, 'hold', 'How likely it is: right often enough'],
-  ['s'.repeat(30), 'hold', 'within the target: under 1 in 10. Right often enough, but not yet quick enough.'],
+  [`${'r'.repeat(12)}w${'r'.repeat(4)}`, 'hold', 'Likely so far: right often enough'],
+  ['s'.repeat(30), 'hold', 'within the target under 1 in 10. Right often enough, but not yet quick enough.'],
   ['i'.repeat(30), 'hold', 'not timed'],
   ['wwwww', 'back', 'Of the last 5 answers 0 were right: 60 to 1 that a level back is better now.'],
   ['wwww', 'hold', ''],
@@ -93,7 +93,7 @@ test('without a time limit right answers alone move up, and nothing is said of t
   expect(advised('i'.repeat(17))[0]).toBe('up')
   expect(advised('rrr')).toEqual([
     'hold',
-    'Of the last 3 answers 3 were right. How likely it is: right often enough: 6 in 10. About 14 more right and you move up.',
+    'Of the last 3 answers 3 were right. Likely so far: right often enough 6 in 10. About 14 more right and you move up.',
   ])
   expect(advised('w'.repeat(10))[0]).toBe('back')
   // Neither the usual target nor one of the learner's own holds.

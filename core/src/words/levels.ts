@@ -61,10 +61,10 @@ const LEVEL = {
     const needs = more > 0 ? `${so}${pace} and you move up.` : `${so}${pace}.`
     if (of === 0) return `No answers at this level yet. ${needs}`
     const chances = [
-      `right often enough: ${inTen(rightChance)}`,
-      ...(paceChance === undefined ? [] : [`within the target: ${inTen(paceChance)}`]),
+      `right often enough ${inTen(rightChance)}`,
+      ...(paceChance === undefined ? [] : [`within the target ${inTen(paceChance)}`]),
     ]
-    return `${found(numbers, calm)}. How likely it is: ${chances.join(', ')}. ${needs}`
+    return `${found(numbers, calm)}. Likely so far: ${chances.join(', ')}. ${needs}`
   },
   hand: (_: object) => 'Set by hand.',
   /** By the rules, with numbers that were not kept. */
