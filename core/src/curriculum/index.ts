@@ -1,5 +1,6 @@
 export {
   adviseLevel,
+  aimFor,
   aimOf,
   type LatestAnswer,
   LEVEL_RULES,

@@ -3,7 +3,15 @@ import { type Answering, answers as stream } from '../examiners/answers.js'
 import { seeded } from '../number/random.js'
 import { median } from '../number/statistics.js'
 import { levelReasonWords } from '../words/levels.js'
-import { adviseLevel, aimOf, evidenceOf, type LatestAnswer, LEVEL_RULES, rulesOfOlder } from './levels.js'
+import {
+  adviseLevel,
+  aimFor,
+  aimOf,
+  evidenceOf,
+  type LatestAnswer,
+  LEVEL_RULES,
+  rulesOfOlder,
+} from './levels.js'
 
 /** Newest first: r right in time, s right but slow, w wrong, i right but left alone (not timed). */
 const answers = (marks: string): LatestAnswer[] =>
@@ -103,6 +111,53 @@ test('without a time limit right answers alone move up, and nothing is said of t
   expect(aimOf({ targets: {}, extraTime: 2 }, 'add-pairs', 2)).toBe(
     2 * aimOf({ targets: {} }, 'add-pairs', 2)!,
   )
+})
+
+test('whoever is slower than the usual target aims at a tenth less than their own pace, then at the pace they keep', () => {
+  const usual = aimOf({ targets: {} }, 'add-pairs', 2)!
+  const at = (...times: number[]): LatestAnswer[] =>
+    times.map((share) => ({ right: true, timed: true, totalMs: Math.round(share * usual) })).reverse()
+  const aim = (latest: LatestAnswer[], more = {}) =>
+    aimFor({ targets: {}, ...more }, 'add-pairs', 2, latest)! / usual
+  expect(aim([])).toBe(1)
+  expect(aim(at(3, 3, 3, 3))).toBe(1)
+  expect(aim(at(3, 3, 3, 3, 3))).toBeCloseTo(2.7, 1)
+  // Who is quick enough has the usual one, and nothing is aimed for below it.
+  expect(aim(at(...Array(12).fill(0.8)))).toBe(1)
+  // It stands while the pace falls, tightens as the first answers lie too far back, and ends at the usual one.
+  expect(aim(at(...Array(10).fill(3), ...Array(15).fill(2)))).toBeCloseTo(2.7, 1)
+  expect(aim(at(...Array(10).fill(3), ...Array(38).fill(2)))).toBeLessThan(2.3)
+  expect(aim(at(...Array(10).fill(3), ...Array(40).fill(1)))).toBeLessThan(1.2)
+  // Thirty answers at the same pace are that pace.
+  expect(aim(at(...Array(30).fill(3)))).toBeCloseTo(3.3, 1)
+  // What is wrong or was left alone says nothing of pace; by hand is by hand; extra time lengthens the usual one.
+  const slow = at(3, 3, 3, 3, 3)
+  expect(aim(slow.map((a) => ({ ...a, right: false })))).toBe(1)
+  expect(aim(slow, { targets: { 'add-pairs': { 2: 1000 } } })).toBeCloseTo(1000 / usual, 5)
+  expect(aim(slow, { extraTime: 4 })).toBe(4)
+  expect(aimFor({ targets: {}, extraTime: null }, 'add-pairs', 2, slow)).toBe(undefined)
+})
+
+test('somebody slow but sure moves up too, and somebody slow who is often wrong does not', () => {
+  const ups = (right: number) => {
+    const people = 100
+    let up = 0
+    for (let seed = 0; seed < people; seed += 1) {
+      const usual = aimOf({ targets: {} }, 'add-pairs', 2)!
+      const given = stream({ right, pace: 2.5, scatter: 0.35 }, usual, seeded(50_000 + seed))
+      let latest: LatestAnswer[] = []
+      for (let n = 0; n < 90; n += 1) {
+        const { right: good, totalMs } = given.next().value
+        latest = [{ right: good, timed: true, totalMs }, ...latest]
+        if (adviseLevel(latest, aimFor({ targets: {} }, 'add-pairs', 2, latest)).move !== 'up') continue
+        up += 1
+        break
+      }
+    }
+    return up / people
+  }
+  expect(ups(0.98)).toBeGreaterThan(0.85)
+  expect(ups(0.8)).toBeLessThan(0.1)
 })
 
 test('calm words keep what is lacking and leave the seconds out', () => {

@@ -71,6 +71,43 @@ export function aimOf(
   return targets[technique]?.[level] ?? (usual === undefined ? undefined : usual * extraTime)
 }
 
+/** A target asks for a little more than comes of itself; after so many answers without that, for what does (common practice). */
+const OWN_SHARE = 0.9
+const STEADY_SHARE = 1.1
+const STEADY_AFTER = 30
+/** So many answers make a pace, and so few say nothing yet. */
+const PACE_OF = 10
+const TOO_FEW = 5
+
+/**
+ * The time to aim for, from one's own answers at the level: somebody slower than the usual target works to nine tenths of
+ * the pace they began with, which tightens as that falls, and after thirty answers to the pace they keep. Nobody is measured
+ * by somebody else's second, and the usual target stays where practice leads.
+ * @param latest the answers at that level without any step asked, newest first
+ * @returns as `aimOf`; targets set by hand are taken as they are
+ */
+export function aimFor(
+  aims: Aims,
+  technique: string,
+  level: number,
+  latest: readonly LatestAnswer[],
+): number | undefined {
+  const usual = aimOf(aims, technique, level)
+  if (usual === undefined || aims.targets[technique]?.[level] !== undefined) return usual
+  const times = latest
+    .slice(0, LOOKED_BACK)
+    .filter((a) => a.right && a.timed)
+    .map((a) => a.totalMs)
+  const began = times.slice(-PACE_OF)
+  if (began.length < TOO_FEW) return usual
+  const own = OWN_SHARE * median(began)!
+  const steady = times.length < STEADY_AFTER ? 0 : STEADY_SHARE * median(times.slice(0, 2 * PACE_OF))!
+  return Math.max(usual, roundedMs(Math.max(own, steady)))
+}
+
+/** To the tenth of a second: nobody aims finer. */
+const roundedMs = (ms: number) => 100 * Math.round(ms / 100)
+
 /** What a learner without a time limit is supposed to take, as a share of the usual target (common practice). */
 const UNHURRIED = 3
 

@@ -35,6 +35,7 @@ test('what is worked: the level in force, the least support of the latest sessio
     lastAt: '2026-03-06T10:00:00.000Z',
     latest: { answers: 20, right: 14, medianMs: 3000 },
     alone: { answers: 20, right: 14, medianMs: 3000 },
+    aimMs: techniqueById('add-pairs').levels[1]!.targetMs,
   })
   // Work with steps later on leaves what was done alone as it was; without any there is none.
   expect(pairs([...all, latest(7, 3, 0, { support: 'guided' })]).worked).toMatchObject({

@@ -5,7 +5,7 @@ import type { Technique } from '../technique/contract.js'
 import { MASTERY, type MASTERY_NAMES } from '../words/levels.js'
 import {
   adviseLevel,
-  aimOf,
+  aimFor,
   type LatestAnswer,
   LEVEL_RULES,
   type LevelMove,
@@ -41,6 +41,8 @@ export interface Worked {
   readonly latest: Reading
   /** Of the latest answers without any steps asked at that level, the only ones a target is for; undefined when there are none. */
   readonly alone: Reading | undefined
+  /** The time to aim for without steps at that level, from the learner's own answers there; undefined without a limit. */
+  readonly aimMs: number | undefined
 }
 
 export interface Mastery {
@@ -109,7 +111,7 @@ function knownByAnswers(
     .toSorted((a, b) => b.level - a.level)
   let words = ''
   for (const { level, answers } of alone) {
-    const targetMs = aimOf({ targets, extraTime }, technique.id, level)
+    const targetMs = aimFor({ targets, extraTime }, technique.id, level, answers)
     const { answers: of, right, medianMs } = readingOf(answers, LOOKED_BACK)
     const pace = calm || targetMs === undefined ? undefined : { medianMs, targetMs }
     const said = MASTERY.latest(right, of, pace)
@@ -119,7 +121,10 @@ function knownByAnswers(
   return { level: undefined, words: words || MASTERY.begun(its.length > 0) }
 }
 
-function workedOf(technique: string, { latest, moves }: MasteryInput): Worked | undefined {
+function workedOf(
+  technique: string,
+  { latest, moves, targets = {}, extraTime = 1 }: MasteryInput,
+): Worked | undefined {
   const its = latest
     .filter((l) => l.technique === technique)
     .toSorted((a, b) => b.at.localeCompare(a.at) || b.level - a.level)
@@ -135,8 +140,10 @@ function workedOf(technique: string, { latest, moves }: MasteryInput): Worked | 
   const answersUnder = (s: WorkedSupport) =>
     its.find((l) => l.level === level && l.support === s)?.answers ?? []
   const reading = (s: WorkedSupport) => readingOf(answersUnder(s), LOOKED_BACK)
-  const alone = answersUnder('answer').length > 0 ? reading('answer') : undefined
-  return { level, support, lastAt: last.at, latest: reading(support), alone }
+  const own = answersUnder('answer')
+  const alone = own.length > 0 ? reading('answer') : undefined
+  const aimMs = aimFor({ targets, extraTime }, technique, level, own)
+  return { level, support, lastAt: last.at, latest: reading(support), alone, aimMs }
 }
 
 /** The latest answers with one more session in them, as if it had been worked. @param session newest answer first */

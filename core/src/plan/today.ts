@@ -3,7 +3,7 @@
  * on the edge of its target, then one review (common practice, no published source). Nothing is owed for days missed.
  */
 
-import { type Aims, aimOf, firstMs } from '../curriculum/levels.js'
+import { firstMs } from '../curriculum/levels.js'
 import type { Mastery } from '../curriculum/mastery.js'
 import { FACT_DECKS } from '../facts/decks.js'
 import { bugOf, type SlipCount } from '../learner/bugs.js'
@@ -97,7 +97,7 @@ export function planDay(input: PlanInput): PlanItem[] {
   const goesOn = (m: Mastery) => m.worked !== undefined && m.missing.length === 0
   const begun = [...done.keys()].flatMap((id) => free.find((m) => m.technique.id === id && goesOn(m)) ?? [])
   // Whatever became known today has done its part; the rest of its minutes go to what comes next on the edge.
-  const edge = pins[0] ?? begun.find((m) => m.state !== 'known') ?? onTheEdge(free, settings)
+  const edge = pins[0] ?? begun.find((m) => m.state !== 'known') ?? onTheEdge(free)
   const justUp = ({ worked }: Mastery) => worked?.latest.answers === 0
   const review = pins[1] ?? begun.findLast((m) => m !== edge && !justUp(m)) ?? longestLeft(free, edge, now)
   const wanted = [
@@ -167,10 +167,10 @@ function dayRandom(day: string) {
 }
 
 /** How near a technique in practice is to being known: the share right, times target over median, at most 1 each. */
-function nearness({ technique, worked }: Mastery, settings: Aims): number {
+function nearness({ worked }: Mastery): number {
   if (!worked || worked.latest.answers === 0) return 0
   const { answers, right, medianMs } = worked.latest
-  const target = aimOf(settings, technique.id, worked.level)
+  const target = worked.aimMs
   // Work with support is further from the target than work without.
   const alone = worked.support === 'answer' ? 1 : worked.support === 'steps' ? 0.7 : 0.5
   const pace = target === undefined ? 1 : Math.min(1, target / (medianMs ?? 2 * target))
@@ -181,9 +181,8 @@ function nearness({ technique, worked }: Mastery, settings: Aims): number {
  * Of those in practice whose prerequisites hold, the nearest to its target; else the first that is ready; else what
  * is known already, on its next level.
  */
-function onTheEdge(free: readonly Mastery[], settings: Aims): Mastery | undefined {
-  const near = (m: Mastery) => nearness(m, settings)
-  const nearest = (some: readonly Mastery[]) => some.toSorted((a, b) => near(b) - near(a))[0]
+function onTheEdge(free: readonly Mastery[]): Mastery | undefined {
+  const nearest = (some: readonly Mastery[]) => some.toSorted((a, b) => nearness(b) - nearness(a))[0]
   return (
     nearest(free.filter((m) => m.state === 'practised' && m.missing.length === 0)) ??
     free.find((m) => m.state === 'ready') ??
@@ -233,7 +232,7 @@ function techniqueItem(
   const { technique, state, because, worked } = mastery
   const level = worked?.level ?? 1
   const support = nextSupport(mastery)
-  const targetMs = aimOf(settings, technique.id, level)
+  const targetMs = worked?.aimMs
   const each = (worked?.latest.medianMs ?? firstMs(settings, technique.id, level)) / 1000 + BETWEEN
   const most = sessionLength(support, mastery)
   const pinned = settings.pinned.includes(technique.id)

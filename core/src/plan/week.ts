@@ -1,5 +1,5 @@
 /** The week ahead, supposing that each day is worked as planned and goes as the latest did. Nothing is owed for days missed. */
-import { adviseLevel, aimOf, firstMs, type LatestAnswer } from '../curriculum/levels.js'
+import { adviseLevel, aimFor, firstMs, type LatestAnswer } from '../curriculum/levels.js'
 import { type LatestAt, type Move, masteryOf, withMove, withSession } from '../curriculum/mastery.js'
 import { factById } from '../facts/decks.js'
 import { type FactMemory, lastRecalled, recallLimit, remember } from '../learner/recall.js'
@@ -85,7 +85,7 @@ function worked(input: WeekInput, item: PlanItem): WeekInput {
   const up =
     item.support === 'answer' &&
     item.level < techniqueById(item.id).levels.length &&
-    adviseLevel(answers, aimOf(settings, item.id, item.level), settings.rules).move === 'up'
+    adviseLevel(answers, aimFor(settings, item.id, item.level, answers), settings.rules).move === 'up'
   if (!up) return after
   const move: Move = { technique: item.id, to: item.level + 1, by: 'rule' }
   return {

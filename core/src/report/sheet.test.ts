@@ -29,7 +29,7 @@ test('the sheet says what was done, where each technique stands and why levels m
     day: '2026-03-10',
     settings: { ...DEFAULT_SETTINGS, extraTime: 2, targets: { 'add-pairs': { 2: 4500 } } },
     moves,
-    mastery: masteryOf({ latest, moves: [] }),
+    mastery: masteryOf({ latest, moves: [], targets: { 'add-pairs': { 2: 4500 } } }),
     days: [
       { day: '2026-03-06', ms: 150_000, attempts: 8 },
       { day: '2026-03-01', ms: 90_000, attempts: 8 },

@@ -1,6 +1,6 @@
 /** A progress sheet: what a learner, a parent or a coach wants to see on one page. */
 
-import { aimOf, type LevelMove } from '../curriculum/levels.js'
+import type { LevelMove } from '../curriculum/levels.js'
 import type { Mastery } from '../curriculum/mastery.js'
 import type { LearnerSettings } from '../learner/settings.js'
 import { dayAfter } from '../number/days.js'
@@ -67,9 +67,8 @@ export function sheetOf(input: SheetInput): Sheet {
       {
         ...SHEET.techniques,
         rows: practised.map(({ technique, state, worked }) => {
-          const { level, alone } = worked
+          const { level, alone, aimMs } = worked
           // A target is for work without steps: only such times stand beside it.
-          const aim = aimOf(settings, technique.id, level)
           const [support, reading] = alone ? (['answer', alone] as const) : [worked.support, worked.latest]
           return [
             technique.name,
@@ -78,7 +77,7 @@ export function sheetOf(input: SheetInput): Sheet {
             SUPPORT_NAMES[support].toLowerCase(),
             reading.answers === 0 ? SHEET.nothing : SHEET.rightOf(reading.right, reading.answers),
             reading.medianMs === null ? SHEET.nothing : seconds(reading.medianMs),
-            alone && aim !== undefined ? seconds(aim) : SHEET.nothing,
+            alone && aimMs !== undefined ? seconds(aimMs) : SHEET.nothing,
           ]
         }),
       },

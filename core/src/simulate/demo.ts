@@ -1,5 +1,5 @@
 /** The demo data: six weeks in the tally room of Lantern Wharf, an invented river port. Nobody in it is real. */
-import { adviseLevel, type LatestAnswer, LOOKED_BACK } from '../curriculum/levels.js'
+import { adviseLevel, aimFor, type LatestAnswer, LOOKED_BACK } from '../curriculum/levels.js'
 import { FACT_DECKS, type FactCard } from '../facts/decks.js'
 import { type FactMemory, type Recall, remember, toAsk } from '../learner/recall.js'
 import { type LearnerSettings, settingsForAge } from '../learner/settings.js'
@@ -254,7 +254,10 @@ function moveOn(track: Track, workedAt: number, attempt: AttemptRecord, extraTim
   const { right, timed, totalMs, outcome } = figuresOf(finishedProgress(attempt))
   if (outcome !== 'done') return
   track.latest = [{ right, timed, totalMs }, ...track.latest].slice(0, LOOKED_BACK)
-  const { move } = adviseLevel(track.latest, track.technique.levels[track.level - 1]!.targetMs * extraTime)
+  const { move } = adviseLevel(
+    track.latest,
+    aimFor({ targets: {}, extraTime }, track.technique.id, track.level, track.latest),
+  )
   const to = track.level + (move === 'up' ? 1 : move === 'back' ? -1 : 0)
   if (to === track.level || to < 1 || to > track.technique.levels.length) return
   track.level = to

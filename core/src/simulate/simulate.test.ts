@@ -84,7 +84,7 @@ test('a new technique costs more time and mistakes, worn off by practice and bac
   expect(times.at(-1)).toBe(0.4 * traits.factMs)
 })
 
-test('simulated weeks: never fewer at a first level than half-way up, longer targets sooner met, moods between days', () => {
+test('simulated weeks: never fewer at a first level than half-way up, moods between days', () => {
   const [, , adult] = KINDS as readonly [Kind, Kind, Kind]
   const input = {
     ...adult,
@@ -103,8 +103,6 @@ test('simulated weeks: never fewer at a first level than half-way up, longer tar
     expect(d.minutes).toBeGreaterThan(days[i - 1]?.minutes ?? 0)
   }
   expect(days.at(-1)!.known).toBeGreaterThan(0)
-  const movesIn = (extraTime: number) => [...simulate({ ...input, goal, extraTime, days: 12 })].at(-1)!.moves
-  expect(movesIn(2)).toBeGreaterThan(movesIn(0.5))
   const moody = new SimulatedLearner({ ...BEGINNER, practice: 0, scatter: 0, moods: 0.2 }, seeded(1))
   const on = (day: string) => moody.recall('7x8', day).thinkMs
   expect(on('2026-03-01')).toBe(on('2026-03-01'))

@@ -3,7 +3,7 @@
  * than chance. Beside what `learner.ts` assumes: a problem worked before the techniques it needs are known teaches less
  * than half as much.
  */
-import { adviseLevel, type LatestAnswer } from '../curriculum/levels.js'
+import { adviseLevel, aimFor, type LatestAnswer } from '../curriculum/levels.js'
 import {
   type LatestAt,
   type Mastery,
@@ -101,6 +101,8 @@ class Weeks {
   private done = new Map<string, number>()
   private picked: readonly string[] = []
   private day = FIRST_DAY
+  /** Facts found slow, as they stood when the day began. */
+  private slow: readonly string[] = []
 
   private readonly extraTime: number
 
@@ -133,6 +135,8 @@ class Weeks {
     const most = this.input.minutes * 60_000
     let clock = 0
     this.done = new Map()
+    if (this.input.policy === 'plan')
+      this.slow = slowFacts(timesOf(this.timed, [], this.input.traits.keyMs)).map((s) => s.fact)
     for (let item = this.next(); item && clock < most; item = this.next()) {
       const until = Math.min(most, clock + item.minutes * 60_000)
       const from = clock
@@ -153,14 +157,14 @@ class Weeks {
   }
 
   private planned(): PlanItem | undefined {
-    const { minutes, goal, traits } = this.input
+    const { minutes, goal } = this.input
     const banned = TECHNIQUES.map((t) => t.id).filter((id) => !goal.includes(id))
     return planDay({
       settings: { ...DEFAULT_SETTINGS, minutes, banned, extraTime: this.extraTime },
       day: this.day,
       now: this.at(0),
       memories: [...this.memories.values()],
-      slow: slowFacts(timesOf(this.timed, [], traits.keyMs)).map((s) => s.fact),
+      slow: this.slow,
       mastery: this.mastery(),
       slips: [],
       metToday: recalledOn([...this.memories.values()], this.day, (at) => at.slice(0, 10)),
@@ -282,8 +286,8 @@ class Weeks {
     this.read = undefined
     if (session.support !== 'answer') return
     const { answers } = this.latest.at(-1)!
-    const targetMs = levelOf(techniqueById(technique), level).targetMs * this.extraTime
-    const { move } = adviseLevel(answers, targetMs)
+    const aims = { targets: {}, extraTime: this.extraTime }
+    const { move } = adviseLevel(answers, aimFor(aims, technique, level, answers))
     const to = level + (move === 'up' ? 1 : move === 'back' ? -1 : 0)
     if (to === level || to < 1 || to > techniqueById(technique).levels.length) return
     const moved: Move = { technique, to, by: 'rule' }

@@ -266,12 +266,12 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
     .label('Decks'),
   rules: Joi.object({
     odds: Joi.number().integer().min(2).max(100).required().label('How sure'),
-    good: part.required().label('Right at target'),
+    good: part.required().label('Right when ready'),
     poor: part.less(Joi.ref('good')).required().label('Right too seldom').messages({
-      'number.less': '{{#label}} must be less than the share of somebody at target',
+      'number.less': '{{#label}} must be less than the share of somebody who is ready',
     }),
     hard: part.less(Joi.ref('poor')).required().label('Right where it is too hard').messages({
-      'number.less': '{{#label}} must be less than the share of somebody not yet at target',
+      'number.less': '{{#label}} must be less than the share of somebody who is not yet ready',
     }),
   }),
   targets: Joi.object()

@@ -6,6 +6,7 @@ export {
   levelReasonWords,
   MASTERY_NAMES,
   newBestWords,
+  ownAimWords,
 } from './levels.js'
 export { forecastWords } from './plan.js'
 export { effortWords } from './report.js'

@@ -95,6 +95,11 @@ export function extraTimeWords(extraTime: number | null = 1): string {
   return extraTime === 1 ? '' : `With ${TIMES_AS_LONG[extraTime] ?? `${extraTime} times the usual time`}.`
 }
 
+/** A target of one's own, and the usual one. */
+export function ownAimWords(ownMs: number, usualMs: number): string {
+  return `Your own target is ${targetWords(ownMs)}, from your pace here; practice leads to ${targetWords(usualMs)}.`
+}
+
 /** A time beside its target. */
 export interface Pace {
   readonly medianMs: number | null

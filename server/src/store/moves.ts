@@ -1,6 +1,6 @@
 import {
   adviseLevel,
-  aimOf,
+  aimFor,
   type LatestAnswer,
   type LatestAt,
   type LevelMove,
@@ -197,7 +197,7 @@ export function moveByRule(db: Pick<Database, 'select' | 'insert'>, learnerId: s
   if (level === 0 || levelInForce(db, learnerId, technique) !== level) return
   const set = settingsOf(db, learnerId)
   const latest = latestAnswers(db, learnerId, technique, level)
-  const { move, reason } = adviseLevel(latest, aimOf(set, technique, level), set.rules)
+  const { move, reason } = adviseLevel(latest, aimFor(set, technique, level, latest), set.rules)
   const to = level + (move === 'up' ? 1 : -1)
   if (move === 'hold' || to < 1 || to > techniqueById(technique).levels.length) return
   const at = new Date(Date.parse(answer.startedAt) + answer.totalMs).toISOString()

@@ -1,5 +1,5 @@
-import { aimOf } from '@tachymetra/core/curriculum'
-import { techniqueById } from '@tachymetra/core/registry'
+import { aimFor } from '@tachymetra/core/curriculum'
+import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
 import { type Exercise, progressOf, SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
 import { deadlineOf, type Item, isDrawable, itemsOf, toCome, watchedItems } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
@@ -8,7 +8,7 @@ import { useNavigate, useParams } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { leftSession } from '../data/leaving.js'
 import { flush } from '../data/outbox.js'
-import { useLearners } from '../data/queries.js'
+import { useLatest, useLearners } from '../data/queries.js'
 import { changeSettings, currentSettings } from '../data/settings.js'
 import { endSession, keepAttempt, type LocalAttempt, type LocalSession } from '../data/store.js'
 import { Loading } from '../parts/Loading.js'
@@ -72,7 +72,6 @@ function Session({ session }: { readonly session: LocalSession }) {
   const done = useRef<readonly LocalAttempt[]>([])
   const [trouble, setTrouble] = useState<Error>()
   const problems = useProblems(session)
-  const settings = useLearnerSettings(learnerId)
   // Whoever's session it is, is who practises in this tab.
   useEffect(() => {
     if (currentSettings().learnerId !== learnerId) changeSettings({ learnerId })
@@ -81,6 +80,7 @@ function Session({ session }: { readonly session: LocalSession }) {
   const n = queue[0]
   const item = n === undefined ? undefined : problems.worked[n - 1]
   const exercise = useExercise(session, item, support)
+  const aim = useAim(learnerId, item)
 
   const finish = () => {
     void endSession(session.id)
@@ -123,7 +123,7 @@ function Session({ session }: { readonly session: LocalSession }) {
         <Summary session={session} attempts={attempts} />
       </>
     )
-  const { technique, variant, level } = exercise
+  const { technique, variant } = exercise
   return (
     <div className="bench">
       <BenchHead learnerId={learnerId} exercise={exercise} support={support} onSupport={setSupport} />
@@ -147,7 +147,7 @@ function Session({ session }: { readonly session: LocalSession }) {
           onOpen={(record) => {
             open.current = record
           }}
-          targetMs={session.first ? undefined : aimOf(settings, technique.id, level)}
+          targetMs={session.first ? undefined : aim}
           first={session.first ?? false}
           n={n}
           at={attempts.length + 1}
@@ -163,6 +163,17 @@ function Session({ session }: { readonly session: LocalSession }) {
       )}
     </div>
   )
+}
+
+/** The time to aim for at a problem, from the learner's own answers at its level as far as they are known here. */
+function useAim(learnerId: string, item: Problems[number] | undefined): number | undefined {
+  const settings = useLearnerSettings(learnerId)
+  const latest = useLatest(
+    learnerId,
+    item?.technique ?? '',
+    item && item.level !== OWN_LEVEL ? item.level : undefined,
+  )
+  return item && aimFor(settings, item.technique, item.level, latest.data ?? [])
 }
 
 /** The problem that is open as it is worked by this learner; the same one as long as nothing about it changes. */

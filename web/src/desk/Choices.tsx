@@ -44,7 +44,8 @@ export default function Choices({ learnerId, plan }: { readonly learnerId: strin
   // Counting the problems of some settings takes a moment: typing must not wait for it.
   const counted = useDeferredValue(problems)
   const space = useMemo(() => spaceOrWhy(technique, counted), [technique, counted])
-  const targetMs = aimOf(settings, technique.id, level)
+  const { worked } = mastery
+  const targetMs = worked?.level === level ? worked.aimMs : aimOf(settings, technique.id, level)
 
   const choose = useCallback((id: string) => {
     setTechniqueId(id)

@@ -1,7 +1,7 @@
-import { adviseLevel, aimOf } from '@tachymetra/core/curriculum'
+import { adviseLevel, aimFor, aimOf } from '@tachymetra/core/curriculum'
 import type { LearnerSettings } from '@tachymetra/core/learner'
 import type { Technique } from '@tachymetra/core/technique'
-import { levelReasonWords, targetWords } from '@tachymetra/core/words'
+import { levelReasonWords, ownAimWords, targetWords } from '@tachymetra/core/words'
 import { useEffect, useRef } from 'react'
 import { useLatest, useMoveBack, useMoveByHand, useMoves } from '../data/queries.js'
 import './desk.css'
@@ -21,10 +21,17 @@ export function LevelMoves(props: {
   const moveBack = useMoveBack(learnerId)
   const moved = useMoves(learnerId).data?.find((m) => m.technique === technique.id)
   if (!latest.data) return <p className="level-move faint"> </p>
-  const { reason } = adviseLevel(latest.data, aimOf(settings, technique.id, level), settings.rules)
+  const usual = aimOf(settings, technique.id, level)
+  const aim = aimFor(settings, technique.id, level, latest.data)
+  const { reason } = adviseLevel(latest.data, aim, settings.rules)
   return (
     <p className="level-move">
       {levelReasonWords(reason, settings.calm)}{' '}
+      {aim !== undefined &&
+        usual !== undefined &&
+        aim > usual &&
+        !settings.calm &&
+        `${ownAimWords(aim, usual)} `}
       {inForce !== undefined && inForce !== level && (
         <>
           <button type="button" className="key-button" onClick={() => onMove(inForce)}>

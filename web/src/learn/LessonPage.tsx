@@ -125,7 +125,7 @@ function Page({ technique }: { readonly technique: Technique }) {
             {later.length > 0 && (
               <>
                 {' '}
-                It leads to <Names techniques={later} />.
+                Needed for <Names techniques={later} />.
               </>
             )}
           </p>

@@ -32,7 +32,7 @@ export function Levels({ settings, change }: Section) {
       </p>
       <p className="row">
         Up at {number('odds', 'How sure, to one', { in: 1, suffix: ': 1' })} that somebody is right{' '}
-        {percent('good', 'Right at target')} of the time and not only {percent('poor', 'Right too seldom')}.
+        {percent('good', 'Right when ready')} of the time and not only {percent('poor', 'Right too seldom')}.
       </p>
       <p className="row">Back where it looks like {percent('hard', 'Right where it is too hard')} or less.</p>
       <div>
