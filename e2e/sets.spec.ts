@@ -124,7 +124,7 @@ test('a mixed set against the clock, told at the end: its items in order, an ans
   await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: 'Answer only' }).check()
   await page.getByLabel('How many').fill('3')
   await page.getByRole('checkbox', { name: 'Say what was right only at the end' }).check()
-  await pick(page, 'Time', 'so long a problem')
+  await pick(page, 'Time', 'a limit for each problem')
   await page.getByLabel('Seconds').fill('4')
   await page.getByRole('button', { name: 'Start practice' }).click()
   const sums: string[] = []

@@ -72,7 +72,7 @@ export function aimOf(
 }
 
 /** A target asks for a little more than comes of itself; after so many answers without that, for what does (common practice). */
-const OWN_SHARE = 0.9
+export const OWN_SHARE = 0.9
 const STEADY_SHARE = 1.1
 const STEADY_AFTER = 30
 /** So many answers make a pace, and so few say nothing yet. */
@@ -105,8 +105,8 @@ export function aimFor(
   return Math.max(usual, roundedMs(Math.max(own, steady)))
 }
 
-/** To the tenth of a second: nobody aims finer. */
-const roundedMs = (ms: number) => 100 * Math.round(ms / 100)
+/** A target in milliseconds to the tenth of a second: nobody aims finer. */
+export const roundedMs = (ms: number) => 100 * Math.round(ms / 100)
 
 /** What a learner without a time limit is supposed to take, as a share of the usual target (common practice). */
 const UNHURRIED = 3

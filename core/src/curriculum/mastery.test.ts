@@ -73,7 +73,7 @@ test('a level is known by what would move up from it, or by having moved on; own
   })
   expect(pairs(few, { moves: [move(3)] })).toMatchObject({
     state: 'known',
-    because: 'At target on level 2: moved up to level 3.',
+    because: 'Known on level 2: moved up to level 3.',
   })
   expect(pairs(few, { moves: [move(3, 'hand')] }).because).toContain('set by hand')
   expect(pairs(few, { moves: [move(1)] }).state).toBe('practised')

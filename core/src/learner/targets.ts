@@ -1,4 +1,5 @@
 /** A target of the learner's own, suggested from their own times. */
+import { OWN_SHARE, roundedMs } from '../curriculum/levels.js'
 import { seeded } from '../number/random.js'
 import { median } from '../number/statistics.js'
 import { draw } from '../problem/space.js'
@@ -9,9 +10,6 @@ import { ENOUGH_STEPS, predictMs, type Times } from './times.js'
 
 /** Problems whose times are foreseen. */
 const SAMPLES = 15
-/** A target asks for a little more than comes of itself (default, common practice). */
-const SHARE = 0.9
-const ROUND_MS = 100
 const LEAST_MS = 500
 
 /**
@@ -34,5 +32,5 @@ export function suggestTarget(
   }
   const likelyMs = median(likely)
   if (!likelyMs) return undefined
-  return { likelyMs, ms: Math.max(LEAST_MS, Math.round((SHARE * likelyMs) / ROUND_MS) * ROUND_MS) }
+  return { likelyMs, ms: Math.max(LEAST_MS, roundedMs(OWN_SHARE * likelyMs)) }
 }

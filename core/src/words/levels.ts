@@ -113,7 +113,7 @@ function paceWords({ medianMs, targetMs }: Pace): string {
 
 export const MASTERY = {
   moved: (to: number, byRule: boolean) => (byRule ? `moved up to level ${to}` : `level ${to} set by hand`),
-  known: (level: number, words: string) => `At target on level ${level}: ${words}.`,
+  known: (level: number, words: string) => `Known on level ${level}: ${words}.`,
   practised: (words: string) => `Started: ${words}.`,
   ready: (needs: boolean) => (needs ? 'You have learnt what it needs.' : 'Nothing to learn first.'),
   first: (missing: readonly string[]) => `Learn first: ${missing.join(', ')}.`,

@@ -104,20 +104,7 @@ export function renameSlips(driver: Driver.Database): void {
 
 /** Up to version 5 one fade stood for all abacus work. Done again it changes nothing. */
 export function spreadFades(driver: Driver.Database): void {
-  driver
-    .transaction(() => {
-      const change = driver.prepare('update learner_settings set settings = ? where learner_id = ?')
-      const set = driver
-        .prepare(
-          "select learner_id as learnerId, settings from learner_settings where json_extract(settings, '$.fade') is not null",
-        )
-        .all()
-      for (const { learnerId, settings } of set as { learnerId: string; settings: string }[]) {
-        const { fade, ...others } = JSON.parse(settings)
-        change.run(JSON.stringify({ ...others, fades: fadesOfOlder(fade) }), learnerId)
-      }
-    })
-    .immediate()
+  changeSet(driver, '$.fade', ({ fade, ...others }) => ({ ...others, fades: fadesOfOlder(fade) }))
 }
 
 /**
@@ -187,18 +174,26 @@ export function nameReasons(driver: Driver.Database): void {
  * answers in a row as before. Done again it changes nothing.
  */
 export function sequentialRules(driver: Driver.Database): void {
+  changeSet(driver, '$.rules.upOf', ({ rules, ...others }) => ({ ...others, rules: rulesOfOlder(rules) }))
+}
+
+/** Changes what is set for every learner whose settings have something at a path. */
+function changeSet(
+  driver: Driver.Database,
+  path: string,
+  // biome-ignore lint/suspicious/noExplicitAny: settings as an older version kept them
+  changed: (settings: any) => object,
+): void {
   driver
     .transaction(() => {
       const change = driver.prepare('update learner_settings set settings = ? where learner_id = ?')
       const set = driver
         .prepare(
-          "select learner_id as learnerId, settings from learner_settings where json_extract(settings, '$.rules.upOf') is not null",
+          'select learner_id as learnerId, settings from learner_settings where json_extract(settings, ?) is not null',
         )
-        .all()
-      for (const { learnerId, settings } of set as { learnerId: string; settings: string }[]) {
-        const { rules, ...others } = JSON.parse(settings)
-        change.run(JSON.stringify({ ...others, rules: rulesOfOlder(rules) }), learnerId)
-      }
+        .all(path)
+      for (const { learnerId, settings } of set as { learnerId: string; settings: string }[])
+        change.run(JSON.stringify(changed(JSON.parse(settings))), learnerId)
     })
     .immediate()
 }

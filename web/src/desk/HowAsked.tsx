@@ -17,8 +17,8 @@ export const NO_LIMIT: SetClock = { kind: 'none' }
 
 const CLOCKS: readonly { readonly value: SetClock['kind']; readonly label: string }[] = [
   { value: 'none', label: 'as long as it takes' },
-  { value: 'item', label: 'so long a problem' },
-  { value: 'whole', label: 'so long for all' },
+  { value: 'item', label: 'a limit for each problem' },
+  { value: 'whole', label: 'a limit for all together' },
 ]
 
 /** Where a limit stands before it is changed: twice the target, or ten seconds; a minute for all. Extra time comes on top. */

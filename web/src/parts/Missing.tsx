@@ -27,7 +27,7 @@ export function NotInRecord(props: {
   if (error instanceof Refusal && [404, 422].includes(error.status))
     return (
       <Missing head={`This ${what} is not in the record`}>
-        The address may be mistyped, or whoever worked it has been removed since.
+        The address may be mistyped, or its learner was removed.
       </Missing>
     )
   return <Trouble error={error} retry={retry} />

@@ -19,7 +19,7 @@ export const ACTION_WORDS: Readonly<Record<Action, string>> = {
   complement: 'Short by?',
   'partial-product': 'The part?',
   'running-total': 'The total?',
-  surplus: 'The surplus?',
+  surplus: 'How much too much?',
   'cross-sum': 'The column?',
   settle: 'Write?',
   front: 'Front?',

@@ -96,7 +96,7 @@ export default function Backup() {
         <div>
           <Popconfirm
             title="Take the demo out?"
-            description="The invented learners go, with whatever was practised as one of them."
+            description="The invented learners go, with everything practised as one of them."
             okText="Take it out"
             cancelText="Keep it"
             onConfirm={() => removeDemo.mutate()}

@@ -26,12 +26,12 @@ export function Levels({ settings, change }: Section) {
     <section className="stack" aria-labelledby="rules">
       <h2 id="rules">Level rules</h2>
       <p>
-        Each answer without steps says something. Somebody who is ready for the next level is right nearly
+        Each answer without steps says something. A learner who is ready for the next level is right nearly
         always and within the target; a level moves up as soon as that is likely enough, and back where it is
         too hard. What you skip counts as not right.
       </p>
       <p className="row">
-        Up at {number('odds', 'How sure, to one', { in: 1, suffix: ': 1' })} that somebody is right{' '}
+        Up at {number('odds', 'How sure, to one', { in: 1, suffix: ': 1' })} that the learner is right{' '}
         {percent('good', 'Right when ready')} of the time and not only {percent('poor', 'Right too seldom')}.
       </p>
       <p className="row">Back where it looks like {percent('hard', 'Right where it is too hard')} or less.</p>

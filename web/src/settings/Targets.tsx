@@ -99,10 +99,10 @@ export function Targets({ learner, settings, change }: Section) {
         </table>
       </Wide>
       <p className="faint">
-        Whoever is slower than the usual target aims at a tenth less than their own pace at a level, and after
-        thirty answers at the pace they keep; a target set here holds instead. “Expected now” adds up the
-        learner’s own times for the facts, carries and steps of problems like these; a target asks for a tenth
-        less.
+        A learner who is slower than the usual target aims for a tenth less than their own pace at that level.
+        After 30 answers the aim is the pace they keep. A target you set here is used instead. “Expected now”
+        adds up the learner’s own times for the facts, carries and steps of problems like these; a target asks
+        for a tenth less.
       </p>
     </section>
   )
