@@ -8,12 +8,15 @@ import './base.css'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { App } from './App.js'
-import { startOutbox } from './data/outbox.js'
+import { flush, startOutbox } from './data/outbox.js'
 import { followChanges, recordChanged } from './data/queries.js'
 import { followOtherTabs } from './data/settings.js'
+import { finishVisited } from './data/visited.js'
 import { fetchAhead } from './parts/Guard.js'
 
 startOutbox(recordChanged)
+// What was left in the middle is kept, whichever page comes next.
+void finishVisited().then(flush)
 followOtherTabs()
 followChanges()
 fetchAhead()
