@@ -116,11 +116,9 @@ export async function chooseSession(
 ): Promise<void> {
   await openChoice(page)
   await page.getByRole('radio', { name: new RegExp(`^${choice.technique},`) }).check()
-  await page
-    .getByRole('radiogroup', { name: 'Level' })
-    .getByRole('radio')
-    .nth(choice.level - 1)
-    .check()
+  const levels = page.getByRole('radiogroup', { name: 'Level' }).getByRole('radio')
+  // What comes in above may push a row from under the pointer.
+  await expect(async () => levels.nth(choice.level - 1).check({ timeout: 2000 })).toPass()
   await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: choice.support }).check()
   await page.getByLabel('How many').fill(String(choice.count))
   await page.getByRole('button', { name: 'Start practice' }).click()

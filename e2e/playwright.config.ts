@@ -11,8 +11,9 @@ export default defineConfig({
   // Generous, since what is tested is what happens, not how fast.
   timeout: 180_000,
   expect: { timeout: 20_000 },
-  // Problems are drawn from fixed seeds (see bench.ts), so what fails fails every time.
-  retries: 0,
+  // Problems are drawn from fixed seeds (see bench.ts), so what is broken fails twice. What fails once, where two other
+  // things want the processor, is listed as flaky and stays to be looked into.
+  retries: 1,
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -2,7 +2,7 @@ import { adviseLevel, aimFor, aimOf } from '@tachymetra/core/curriculum'
 import type { LearnerSettings } from '@tachymetra/core/learner'
 import type { Technique } from '@tachymetra/core/technique'
 import { levelReasonWords, ownAimWords, targetWords } from '@tachymetra/core/words'
-import { useEffect, useRef } from 'react'
+import { useLayoutEffect, useRef } from 'react'
 import { useLatest, useMoveBack, useMoveByHand, useMoves } from '../data/queries.js'
 import './desk.css'
 
@@ -73,8 +73,8 @@ export function Ladder(props: {
 }) {
   const { technique, level, inForce, aim, onChange } = props
   const ladder = useRef<HTMLDivElement>(null)
-  // Another technique: bring its level into sight, without moving the page.
-  useEffect(() => {
+  // Another technique: bring its level into sight, without moving the page, before anybody can aim at a row.
+  useLayoutEffect(() => {
     const box = ladder.current!
     const chosen = box.querySelector<HTMLElement>('label:has(:checked)')
     if (chosen) box.scrollTop = chosen.offsetTop - box.offsetTop - box.clientHeight / 2
