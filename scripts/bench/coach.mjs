@@ -1,20 +1,10 @@
-/** How well the coach judges: levels, plan against chance and fixed order in simulation, and how often forecasts hold. */
+/** How well the coach judges: levels, plan and limits with examinees, and how often forecasts hold. */
 import { adviseLevel } from '../../core/dist/curriculum/index.js'
 import { answers } from '../../core/dist/examiners/index.js'
-import { middleOf, normal, seeded } from '../../core/dist/number/index.js'
+import { normal, seeded } from '../../core/dist/number/index.js'
 import { COVERAGE, forecast, LEAST_DAYS, paceOn } from '../../core/dist/plan/index.js'
-import { TECHNIQUES, withNeeds } from '../../core/dist/registry/index.js'
-import { BEGINNER, goalReached, POLICIES } from '../../core/dist/simulate/index.js'
+import { examinations } from './examined.mjs'
 
-const LEARNERS = 12
-const DAYS = 200
-const MINUTES = 4
-const ATTENDANCE = 0.8
-const GOALS = [
-  ['multiply-crosswise'],
-  ['subtract-complement', 'multiply-crosswise', 'square-ending-five', 'divide-short'],
-  ['add-pairs', 'subtract-blocks', 'multiply-near-base', 'square-duplex', 'root-estimate', 'divide-short'],
-]
 const CASES = 250
 
 /** Somebody who answers at a level: how often right, at which share of the target, by which scatter. */
@@ -31,15 +21,12 @@ const PEOPLE = 400
 const MOST_ANSWERS = 60
 const TARGET_MS = 4000
 
-export function run() {
+export async function run() {
   process.stdout.write(
     `\nCoach: what becomes of a level within ${MOST_ANSWERS} answers (${PEOPLE} seeds each; half and nine tenths of those moved up, in answers)\n`,
   )
   for (const [name, who] of ANSWERING) level(name, who)
-  process.stdout.write(
-    '\nCoach: minutes until a goal is known, beside the plan (simulated learners, medians)\n',
-  )
-  for (const aims of GOALS) plans(aims)
+  await examinations()
   process.stdout.write(
     `\nForecast: how often the interval meant for ${100 * COVERAGE} % holds the true day\n`,
   )
@@ -65,41 +52,6 @@ function level(name, who) {
   const at = (part) => ups[Math.floor(part * (ups.length - 1))] ?? '-'
   process.stdout.write(
     `  ${name.padEnd(38)} up ${share(ups)} (${at(0.5)}, ${at(0.9)}), back ${share(backs)}\n`,
-  )
-}
-
-function plans(aims) {
-  const needed = new Set(aims.flatMap(withNeeds))
-  const goal = TECHNIQUES.map((t) => t.id).filter((id) => needed.has(id))
-  const ratios = { random: [], fixed: [] }
-  for (let i = 0; i < LEARNERS; i += 1) {
-    const traits = {
-      ...BEGINNER,
-      factMs: 600 + 100 * (i % 8),
-      carryMs: 350 + 50 * (i % 8),
-      weak: i % 2 ? [7] : [],
-      practice: 0.25 + 0.02 * (i % 5),
-      slipRate: 0.01 + 0.004 * (i % 4),
-    }
-    const shared = {
-      traits,
-      fadeDays: 20,
-      minutes: MINUTES,
-      days: DAYS,
-      attendance: ATTENDANCE,
-      goal,
-      seed: 30 + i,
-    }
-    // Whoever does not get there has practised all the while at least.
-    const [plan, random, fixed] = POLICIES.map(
-      (policy) => goalReached({ ...shared, policy })?.minutes ?? ATTENDANCE * MINUTES * DAYS,
-    )
-    ratios.random.push(random / plan)
-    ratios.fixed.push(fixed / plan)
-  }
-  const [random, fixed] = [ratios.random, ratios.fixed].map((r) => middleOf(r).toFixed(2))
-  process.stdout.write(
-    `  ${String(goal.length).padStart(2)} techniques: at random ${random} x, in a fixed order ${fixed} x\n`,
   )
 }
 

@@ -13,9 +13,10 @@ import type {
   SlipWeek,
 } from '@tachymetra/core/wire'
 import { expect, test } from 'vitest'
+import { recount } from './store/recount.js'
 import { testServer } from './testing.js'
 
-const { send, get } = testServer(new Date().toISOString().slice(0, 10))
+const { send, get, database } = testServer(new Date().toISOString().slice(0, 10))
 const uuid = (n: number) => `6f1b0c5e-0000-4000-8000-${String(n).padStart(12, '0')}`
 const learnerId = uuid(1)
 
@@ -121,27 +122,35 @@ test('without a time limit right answers move up however long they took, and fac
   expect(move).toMatchObject({ to: 2, by: 'rule', reason: { id: 'sure', of: 17, right: 17 } })
   expect(move!.reason).not.toHaveProperty('targetMs')
 
-  // A fact recalled slowly is due later than the same with a limit, and again sooner once there is one.
-  const recipe = plainRecipe([{ kind: 'facts', facts: ['7x8'] }], 'answer')
-  const start = {
-    learnerId: slow,
-    startedAt: '2026-03-02T15:00:00.000Z',
-    recipe,
-    seed: 0,
+  // A recall keeps the limit it was judged by, whatever is set later; where none is told it is the usual one of that time.
+  const recipe = plainRecipe([{ kind: 'facts', facts: ['7x8', '6x7', '6x8'] }], 'answer')
+  const start = { learnerId: slow, startedAt: '2026-03-02T15:00:00.000Z', recipe, seed: 0 }
+  await send('PUT', `/sessions/${uuid(72)}`, {
+    ...start,
     generator: GENERATOR,
+    recipe: { ...recipe, extraTime: null },
+  })
+  const recalled = async (n: number, fact: string, text: string, within: object) => {
+    const events = [{ kind: 'entered', at: 9000, text }]
+    const its = { fact, at: start.startedAt, judge: JUDGE, keyMs: 200, events, learnerId: slow }
+    const sent = { ...its, ...within, sessionId: uuid(72), n }
+    expect((await send('PUT', `/recalls/${uuid(72 + n)}`, sent)).status).toBe(201)
   }
-  await send('PUT', `/sessions/${uuid(72)}`, { ...start, recipe: { ...recipe, extraTime: null } })
-  const events = [{ kind: 'entered', at: 9000, text: '56' }]
-  const recall = { fact: '7x8', at: start.startedAt, judge: JUDGE, keyMs: 200, events, learnerId: slow }
-  expect((await send('PUT', `/recalls/${uuid(73)}`, { ...recall, sessionId: uuid(72), n: 1 })).status).toBe(
-    201,
-  )
-  const due = async () => (await get<ProgressWire>(`/learners/${slow}/progress`)).facts[0]!.due
-  const unlimited = await due()
+  await recalled(1, '7x8', '56', {})
   await send('PATCH', settings, { extraTime: 1 })
-  expect((await due()) < unlimited).toBe(true)
-  await send('PATCH', settings, { extraTime: null })
-  expect(await due()).toBe(unlimited)
+  await recalled(2, '6x7', '42', {})
+  await recalled(3, '6x8', '48', { withinMs: 20_000 })
+  const dues = async () => {
+    const { facts } = await get<ProgressWire>(`/learners/${slow}/progress`)
+    return ['7x8', '6x7', '6x8'].map((fact) => facts.find((f) => f.fact === fact)!.due)
+  }
+  const before = await dues()
+  const [unlimited, usual, own] = before as [string, string, string]
+  expect(usual < unlimited).toBe(true)
+  expect(own > unlimited).toBe(true)
+  recount(database.db)
+  expect(await dues()).toEqual(before)
+  expect((await send('PUT', `/recalls/${uuid(79)}`, { withinMs: 5 })).status).toBe(422)
 })
 
 test('days are counted in the learner’s own time zone, slips by week and place', async () => {
@@ -158,6 +167,7 @@ test('days are counted in the learner’s own time zone, slips by week and place
 test('the rollups of the demo are what its rows say, and its plan fits the minutes', async () => {
   const learners = (await get<LearnerWire[]>('/learners')).filter((l) => l.demo)
   expect(learners).toHaveLength(8)
+  const again: string[] = []
   for (const { id } of learners) {
     const days = await get<DayWire[]>(`/learners/${id}/days`)
     const { sessions } = await get<SessionPage>(`/learners/${id}/sessions?limit=100`)
@@ -167,27 +177,35 @@ test('the rollups of the demo are what its rows say, and its plan fits the minut
         worked.reduce((sum, p) => sum + p.attempts, 0),
       )
 
-    const { latest, moves, facts, slips, day, today } = await get<ProgressWire>(`/learners/${id}/progress`)
+    const { latest, moves, past, facts, slips, day, today } = await get<ProgressWire>(
+      `/learners/${id}/progress`,
+    )
     const settings = await get<LearnerSettings>(`/learners/${id}/settings`)
     const times = await get<Times>(`/learners/${id}/times`)
     expect(times.seen).toBeGreaterThan(50)
+    const now = new Date().toISOString()
     const plan = planDay({
       settings,
       day,
-      now: new Date().toISOString(),
+      now,
+      recall: times.recall,
       memories: facts,
       slow: slowFacts(times).map((s) => s.fact),
-      mastery: masteryOf({ ...settings, latest, moves }),
+      mastery: masteryOf({ ...settings, latest, moves, past, now }),
       slips,
       metToday: new Set(),
       done: new Map(),
     })
-    // Whoever began yesterday has nothing to review.
-    const began = worked.length < 5 ? ['facts', 'edge'] : ['facts', 'edge', 'review']
-    expect(plan.map((i) => i.kind)).toEqual(began)
+    const kinds = plan.map((i) => i.kind)
+    expect(kinds[0]).toBe('facts')
+    expect(kinds.at(-1)).toMatch(/edge|new/)
+    // Whoever began yesterday has nothing that fades.
+    if (worked.length < 5) expect(kinds).toHaveLength(2)
+    again.push(...kinds.slice(1, -1))
     expect(plan.reduce((sum, i) => sum + i.minutes, 0)).toBeCloseTo(settings.minutes, 5)
     expect(today).toMatchObject({ day, attempts: 0 })
   }
+  expect(new Set(again)).toEqual(new Set(['mixed', 'review']))
 })
 
 test('a move is only ever made from the level in force', async () => {

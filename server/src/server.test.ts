@@ -292,7 +292,7 @@ test('recalls: stored once, in the order of their times whenever they arrive; un
   const [standing, ...others] = await get<FactStanding[]>(`/learners/${learnerId}/facts`)
   expect(others).toEqual([])
   const inOrder = [recall, between, later].reduce<FactMemory | undefined>(
-    (memory, r) => remember(memory, judgeRecall(r as RecallRecord)),
+    (memory, r) => remember(memory, judgeRecall({ withinMs: 1200, ...r } as RecallRecord)),
     undefined,
   )!
   expect(standing).toMatchObject({

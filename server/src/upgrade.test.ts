@@ -232,7 +232,7 @@ function compare(path: string, text: string, then: unknown): void {
     // A target of a minute and more is said in minutes now.
     expect(said, path).toEqual(JSON.parse(JSON.stringify(before).replaceAll('90.0 s', '1 min 30 s')))
   } else if (path.endsWith('/coach')) {
-    const { latest, worked: _, moves, bests: __, ...rest } = now as ProgressWire
+    const { latest, worked: _, moves, bests: __, past, ...rest } = now as ProgressWire
     const {
       results,
       moves: movesBefore,
@@ -240,6 +240,8 @@ function compare(path: string, text: string, then: unknown): void {
     } = before as never as ProgressWire & { results: PacePoint[] }
     expect(rest, path).toEqual(restBefore)
     expect(without(moves, 'reason'), path).toEqual(without(movesBefore, 'because'))
+    for (const { answers: attempts, ...its } of past)
+      expect(results, path).toContainEqual(expect.objectContaining({ ...its, attempts }))
     // The same techniques, levels and supports, each begun when it was.
     for (const { technique, level, support, at } of latest) {
       const same = results.filter(
@@ -269,7 +271,7 @@ function compare(path: string, text: string, then: unknown): void {
   else if (path.endsWith('/settings')) {
     // The one fade is that of every technique and level on the frame: see below.
     const since = {
-      ...{ extraTime: 1, textSize: 1, wording: 'full', alarm: null },
+      ...{ extraTime: 1, ownPace: true, textSize: 1, wording: 'full', alarm: null },
       ...{
         zero: 'plain',
         contrast: 'usual',

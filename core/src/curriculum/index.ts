@@ -9,4 +9,5 @@ export {
   LOOKED_BACK,
   rulesOfOlder,
 } from './levels.js'
-export { type LatestAt, type Mastery, type MasteryState, masteryOf } from './mastery.js'
+export { isKnown, type LatestAt, type Mastery, type MasteryState, masteryOf } from './mastery.js'
+export { PAST_SESSIONS, type PastSession } from './retention.js'

@@ -55,6 +55,8 @@ export interface Aims {
   readonly targets: Targets
   /** How many times the default targets a learner is given; once unless it is set, null for none at all. */
   readonly extraTime?: number | null
+  /** Do targets follow one's own pace? They do unless it is set otherwise. */
+  readonly ownPace?: boolean
 }
 
 /**
@@ -93,7 +95,8 @@ export function aimFor(
   latest: readonly LatestAnswer[],
 ): number | undefined {
   const usual = aimOf(aims, technique, level)
-  if (usual === undefined || aims.targets[technique]?.[level] !== undefined) return usual
+  const byHand = aims.targets[technique]?.[level] !== undefined
+  if (usual === undefined || byHand || aims.ownPace === false) return usual
   const times = latest
     .slice(0, LOOKED_BACK)
     .filter((a) => a.right && a.timed)

@@ -4,6 +4,7 @@ import { WORKED_SUPPORTS, type WorkedSupport } from '../session/support.js'
 import type { Technique } from '../technique/contract.js'
 import { MASTERY, type MASTERY_NAMES } from '../words/levels.js'
 import {
+  type Aims,
   adviseLevel,
   aimFor,
   type LatestAnswer,
@@ -15,6 +16,7 @@ import {
   readingOf,
   type Targets,
 } from './levels.js'
+import { type Course, courseOf, type PastSession, type Retention, retentionOf } from './retention.js'
 
 /** The latest answers to problems of one technique, level and support. */
 export interface LatestAt {
@@ -43,6 +45,8 @@ export interface Worked {
   readonly alone: Reading | undefined
   /** The time to aim for without steps at that level, from the learner's own answers there; undefined without a limit. */
   readonly aimMs: number | undefined
+  /** How practice at it has gone; undefined where sessions are not known. */
+  readonly course: Course | undefined
 }
 
 export interface Mastery {
@@ -54,7 +58,14 @@ export interface Mastery {
   readonly missing: readonly Technique[]
   /** Undefined when it was never worked. */
   readonly worked: Worked | undefined
+  /** The highest level that is known; undefined where none is. */
+  readonly level: number | undefined
+  /** What is remembered of it. */
+  readonly retention: Retention | undefined
 }
+
+/** Is it known, be it that it is to be asked again? Only what it leads to asks for no more. */
+export const isKnown = ({ state }: Pick<Mastery, 'state'>): boolean => state === 'known' || state === 'fading'
 
 export type Move = Pick<LevelMove, 'technique' | 'to' | 'by'>
 
@@ -63,8 +74,13 @@ export interface MasteryInput {
   readonly latest: readonly LatestAt[]
   /** The latest move of each technique: the levels below the one in force are known. */
   readonly moves: readonly Move[]
+  /** The latest sessions of each technique, from which it follows what is to be asked again. */
+  readonly past?: readonly PastSession[]
+  /** ISO 8601, UTC; without it nothing fades. */
+  readonly now?: string
   readonly targets?: Targets
   readonly extraTime?: number | null
+  readonly ownPace?: boolean
   /** Nothing is said in seconds. */
   readonly calm?: boolean
   /** A level is known by what would move the learner up from it. */
@@ -81,8 +97,23 @@ export function masteryOf(input: MasteryInput): Mastery[] {
     const { level, words } = known.get(technique.id)!
     const worked = workedOf(technique.id, input)
     const missing = technique.needs.filter((id) => known.get(id)!.level === undefined).map(techniqueById)
-    const as = (state: MasteryState, because: string) => ({ technique, state, because, missing, worked })
-    if (level !== undefined) return { ...as('known', MASTERY.known(level, words)), missing: [] }
+    const as = (state: MasteryState, because: string, retention?: Retention) => {
+      return {
+        technique,
+        state,
+        because,
+        missing: level === undefined ? missing : [],
+        worked,
+        level,
+        retention,
+      }
+    }
+    if (level !== undefined) {
+      const kept = retentionOf(sessionsOf(technique.id, input), (l) => aimAt(technique.id, l, input))
+      const fades = kept && input.now !== undefined && kept.dueAt <= input.now
+      const because = MASTERY.known(level, words)
+      return fades ? as('fading', MASTERY.fading(because), kept) : as('known', because, kept)
+    }
     if (worked) return as('practised', MASTERY.practised(words))
     if (missing.length === 0) return as('ready', MASTERY.ready(technique.needs.length > 0))
     const first = missing.map((m) => MASTERY.missing(m.name, known.get(m.id)!.words))
@@ -103,15 +134,16 @@ function knownLevel(
 
 function knownByAnswers(
   technique: Technique,
-  { latest, targets = {}, extraTime = 1, rules = LEVEL_RULES, calm = false }: MasteryInput,
+  input: MasteryInput,
 ): { readonly level: number | undefined; readonly words: string } {
+  const { latest, rules = LEVEL_RULES, calm = false } = input
   const its = latest.filter((l) => l.technique === technique.id)
   const alone = its
     .filter((l) => l.support === 'answer' && l.level > 0 && l.answers.length > 0)
     .toSorted((a, b) => b.level - a.level)
   let words = ''
   for (const { level, answers } of alone) {
-    const targetMs = aimFor({ targets, extraTime }, technique.id, level, answers)
+    const targetMs = aimFor(aimsOf(input), technique.id, level, answers)
     const { answers: of, right, medianMs } = readingOf(answers, LOOKED_BACK)
     const pace = calm || targetMs === undefined ? undefined : { medianMs, targetMs }
     const said = MASTERY.latest(right, of, pace)
@@ -121,10 +153,25 @@ function knownByAnswers(
   return { level: undefined, words: words || MASTERY.begun(its.length > 0) }
 }
 
-function workedOf(
-  technique: string,
-  { latest, moves, targets = {}, extraTime = 1 }: MasteryInput,
-): Worked | undefined {
+const sessionsOf = (technique: string, { past = [] }: MasteryInput) =>
+  past.filter((s) => s.technique === technique)
+
+const aimsOf = ({ targets = {}, extraTime = 1, ownPace = true }: MasteryInput): Aims => ({
+  targets,
+  extraTime,
+  ownPace,
+})
+
+/** The time to aim for at a level, from the latest answers there. */
+function aimAt(technique: string, level: number, input: MasteryInput): number | undefined {
+  const its = input.latest.find(
+    (l) => l.technique === technique && l.level === level && l.support === 'answer',
+  )
+  return aimFor(aimsOf(input), technique, level, its?.answers ?? [])
+}
+
+function workedOf(technique: string, input: MasteryInput): Worked | undefined {
+  const { latest, moves } = input
   const its = latest
     .filter((l) => l.technique === technique)
     .toSorted((a, b) => b.at.localeCompare(a.at) || b.level - a.level)
@@ -142,8 +189,15 @@ function workedOf(
   const reading = (s: WorkedSupport) => readingOf(answersUnder(s), LOOKED_BACK)
   const own = answersUnder('answer')
   const alone = own.length > 0 ? reading('answer') : undefined
-  const aimMs = aimFor({ targets, extraTime }, technique, level, own)
-  return { level, support, lastAt: last.at, latest: reading(support), alone, aimMs }
+  return {
+    level,
+    support,
+    lastAt: last.at,
+    latest: reading(support),
+    alone,
+    aimMs: aimAt(technique, level, input),
+    course: courseOf(sessionsOf(technique, input), level),
+  }
 }
 
 /** The latest answers with one more session in them, as if it had been worked. @param session newest answer first */

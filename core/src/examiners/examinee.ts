@@ -98,17 +98,30 @@ export function countingSteps(fact: string): number {
 }
 
 export class Examinee {
-  private readonly facts = new Map<string, Trace>()
-  private readonly ways = new Map<string, { worn: number; problems: number; day: number }>()
+  private readonly facts: Map<string, Trace>
+  private readonly ways: Map<string, { worn: number; problems: number; day: number }>
   private mood = { day: -1, factor: 1 }
   private sat = 0
 
-  /** @param nameOf what a fact is called, however it is written in a step */
+  /**
+   * @param nameOf what a fact is called, however it is written in a step
+   * @param asked whose mind it is when somebody is only asked: then nothing is learnt
+   */
   constructor(
     readonly mind: Mind,
     private readonly random: Random,
     private readonly nameOf: (fact: string) => string = (fact) => fact,
-  ) {}
+    private readonly asked?: Examinee,
+  ) {
+    this.facts = asked?.facts ?? new Map()
+    this.ways = asked?.ways ?? new Map()
+  }
+
+  /** What they would do with a problem on an ordinary day, rested: asking leaves no trace. */
+  wouldWork(technique: Technique, problem: Problem, random: Random, day: number): WorkedProblem {
+    const ordinary = { ...this.mind, moods: 0, tires: 0 }
+    return new Examinee(ordinary, random, this.nameOf, this).work(technique, problem, false, day)
+  }
 
   /** Does practice take place? @param day from 1 */
   comes(day: number): boolean {
@@ -170,6 +183,7 @@ export class Examinee {
   }
 
   private wearIn(id: string, day: number): void {
+    if (this.asked) return
     const { plateau, transfer } = this.mind
     const add = (other: string, share: number) => {
       const way = this.ways.get(other)
@@ -191,6 +205,7 @@ export class Examinee {
     const ms = (recallMs + (counted ? countMs * countingSteps(fact) : 0)) * this.scatter()
     // Recalled late enough to be some work, it holds longer.
     const spaced = !counted && day - trace.day >= trace.halfLife / 6
+    if (this.asked) return { ms, counted }
     this.facts.set(fact, {
       strength: Math.min(6, strength + gain),
       halfLife: trace.halfLife * (spaced ? steadier : 1),

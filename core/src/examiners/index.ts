@@ -1,1 +1,2 @@
 export { answers } from './answers.js'
+export { EXAMINEES } from './kinds.js'

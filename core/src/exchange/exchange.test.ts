@@ -102,6 +102,7 @@ test('facts come back from their table as they went out; what cannot be true is 
       right: i % 3 === 1,
       ms: 900 + i,
       thinkMs: 800,
+      withinMs: i % 4 === 0 ? null : 700 + i,
       judge: JUDGE,
     }),
   )
@@ -123,7 +124,10 @@ test('facts come back from their table as they went out; what cannot be true is 
     head + ['7x8;2026-03-01 09:00:00;TRUE;900;;56', ...bad.map(([line]) => line)].join('\n'),
     newId,
   )
-  expect(told[0]).toMatchObject({ line: 2, fact: { right: true, ms: 900, thinkMs: 900, entry: '56' } })
+  expect(told[0]).toMatchObject({
+    line: 2,
+    fact: { right: true, ms: 900, thinkMs: 900, withinMs: 1200, entry: '56' },
+  })
   for (const [i, [, reason]] of bad.entries())
     expect(told[i + 1]).toMatchObject({ line: i + 3, error: expect.stringMatching(reason) })
   expect(() => readFacts('fact,right\n', newId)).toThrow('missing: started, total_ms')

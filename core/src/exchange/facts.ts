@@ -1,6 +1,6 @@
 /** Recalls of facts as comma-separated values (RFC 4180): written to be read again without loss of what is counted. */
 import { factById } from '../facts/decks.js'
-import { checkFactRow, type FactRow } from '../learner/recall.js'
+import { checkFactRow, type FactRow, recallLimit } from '../learner/recall.js'
 import { InputError } from '../problem/error.js'
 import { FIRST_JUDGE } from '../session/reduce.js'
 import { check } from '../wire/check.js'
@@ -17,6 +17,7 @@ export const FACTS_HEADER = [
   'right',
   'total_ms',
   'think_ms',
+  'limit_ms',
   'judge',
 ] as const
 const NEEDED = ['fact', 'started', 'right', 'total_ms'] as const
@@ -27,10 +28,13 @@ export const factsHead = (): string => headLine(FACTS_HEADER)
 const factCell = (fact: string) => fact.replace('-', '\u2212').replace('/', '\u00f7')
 const factFrom = (cell: string) => cell.replace('\u2212', '-').replace('\u00f7', '/')
 
+/** In the place of a time where there was none to keep. */
+const NO_LIMIT = 'none'
+
 /** Recalls as lines. @param learner the name of whoever recalled them */
 export function factsRows(recalls: readonly FactRow[], learner: string): string {
   return bodyLines(
-    recalls.map(({ id, fact, at, entry, right, ms, thinkMs, judge }) => [
+    recalls.map(({ id, fact, at, entry, right, ms, thinkMs, withinMs, judge }) => [
       nameCell(learner),
       id,
       factCell(fact),
@@ -40,6 +44,7 @@ export function factsRows(recalls: readonly FactRow[], learner: string): string 
       right ? 'yes' : 'no',
       ms,
       thinkMs,
+      withinMs ?? NO_LIMIT,
       judge,
     ]),
   )
@@ -65,18 +70,27 @@ export function readFacts(text: string, newId: () => string): ReadFact[] {
 
 function readRow(cells: Cells, newId: () => string): FactRow {
   const ms = cells.whole('total_ms')
+  const fact = factFrom(cells.text('fact'))
   const row: FactRow = {
     id: cells.text('recall') || newId(),
-    fact: factFrom(cells.text('fact')),
+    fact,
     at: cells.instant('started'),
     entry: cells.text('entry') || null,
     right: cells.flag('right'),
     ms,
     thinkMs: cells.whole('think_ms', ms),
+    withinMs: limitFrom(cells, fact),
     judge: cells.whole('judge', FIRST_JUDGE),
   }
   const checked = check(factRowSchema, row)
   if ('error' in checked) throw new InputError(checked.error)
   checkFactRow(checked.value)
   return checked.value
+}
+
+/** Files of earlier versions, and those made by others, say nothing of limits: the usual ones are meant. */
+function limitFrom(cells: Cells, fact: string): number | null {
+  if (cells.text('limit_ms') === NO_LIMIT) return null
+  const deck = factById(fact)?.deck
+  return deck ? cells.whole('limit_ms', recallLimit(deck)!) : null
 }

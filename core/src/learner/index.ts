@@ -17,6 +17,7 @@ export {
   isRecalled,
   judgeRecall,
   type Recall,
+  type RecallPace,
   type RecallRecord,
   recalled,
   recallLimit,

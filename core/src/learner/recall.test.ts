@@ -2,7 +2,17 @@ import { createEmptyCard, fsrs, Rating } from 'ts-fsrs'
 import { expect, test } from 'vitest'
 import { cardOfFact, FACT_DECKS, factById } from '../facts/decks.js'
 import { seeded } from '../number/random.js'
-import { type FactMemory, gradeOf, type Recall, recallLimit, remember, thinking, toAsk } from './recall.js'
+import {
+  type FactMemory,
+  gradeOf,
+  type Recall,
+  type RecallPace,
+  recallFigures,
+  recallLimit,
+  remember,
+  thinking,
+  toAsk,
+} from './recall.js'
 
 const deck = (id: string) => FACT_DECKS.find((d) => d.id === id)!
 
@@ -59,6 +69,15 @@ test.each([
   expect(cardOfFact(fact)?.id).toBe(id)
 })
 
+const ONCE: Recall = {
+  fact: '7x8',
+  right: true,
+  ms: 100,
+  thinkMs: 100,
+  withinMs: 1200,
+  at: '2026-03-01T00:00:00.000Z',
+}
+
 // Reference: ts-fsrs itself, with the same parameters and grades.
 test('intervals are those of the library for the same grades', () => {
   const plain = fsrs({ enable_fuzz: false, enable_short_term: true })
@@ -80,25 +99,58 @@ test('intervals are those of the library for the same grades', () => {
       right,
       ms: withinMs,
       thinkMs: share * withinMs,
+      withinMs,
       at: at.toISOString(),
     }
-    expect(gradeOf(recall, withinMs)).toBe(rating)
+    expect(gradeOf(recall)).toBe(rating)
     // Stored and read again in between, as the server does.
     memory = JSON.parse(JSON.stringify(remember(memory, recall))) as FactMemory
     card = plain.next(card, at, rating as 1).card
     expect(memory.due).toBe(card.due.toISOString())
     expect(memory.card.stability).toBeCloseTo(card.stability, 10)
   }
-  expect(() =>
-    remember(undefined, { fact: '1x1', right: true, ms: 1, thinkMs: 1, at: '2026-03-01T00:00:00Z' }),
-  ).toThrow(RangeError)
+  expect(() => remember(undefined, { ...ONCE, fact: '1x1' })).toThrow(RangeError)
   // Without a limit a right answer is good however long it took.
-  const slow = { fact: '7x8', right: true, ms: 90_000, thinkMs: 90_000, at: '2026-03-01T00:00:00.000Z' }
-  expect(gradeOf(slow, recallLimit(deck('tables'), null))).toBe(Rating.Good)
-  expect(gradeOf({ ...slow, right: false }, recallLimit(deck('tables'), null))).toBe(Rating.Again)
-  const good = remember(undefined, { ...slow, thinkMs: 0.7 * withinMs })
-  expect(remember(undefined, slow, null).due).toBe(good.due)
+  const slow = { ...ONCE, ms: 90_000, thinkMs: 90_000 }
+  expect(gradeOf({ ...slow, withinMs: null })).toBe(Rating.Good)
+  expect(gradeOf({ ...slow, withinMs: null, right: false })).toBe(Rating.Again)
+  const good = remember(undefined, { ...ONCE, thinkMs: 0.7 * withinMs })
+  expect(remember(undefined, { ...slow, withinMs: null }).due).toBe(good.due)
   expect(remember(undefined, slow).due < good.due).toBe(true)
+})
+
+test('a limit is what own recall needs: most of it in time, nothing counted out, as extra time promises', () => {
+  const tables = deck('tables')
+  const recalls = (shares: number[]) =>
+    shares.map((share) => ({ ...ONCE, thinkMs: share * tables.withinMs, ms: share * tables.withinMs + 400 }))
+  // Somebody quick: nine in ten of their own are in time, though the usual limit is far off.
+  const quick = recallFigures(recalls(Array.from({ length: 40 }, (_, i) => 0.5 + i / 200)))
+  expect(quick.share).toBeCloseTo(0.675, 2)
+  expect(quick.ms).toBe(1117)
+  // A child: half recalled in two of the usual limits, half counted out in eight.
+  const child = recallFigures(recalls(Array.from({ length: 40 }, (_, i) => (i % 2 ? 2 : 8))))
+  expect(child.share).toBe(6)
+  expect(recallFigures(recalls(Array.from({ length: 40 }, (_, i) => (i % 2 ? 1 : 8)))).share).toBeCloseTo(
+    3.75,
+    5,
+  )
+  // Wrong ones say nothing, nor do few, nor those of long ago.
+  const wrong = recalls(Array<number>(40).fill(1)).map((r) => ({ ...r, right: false }))
+  expect(recallFigures([...wrong, ...recalls([1, 1])]).share).toBeUndefined()
+  expect(recallFigures(recalls(Array<number>(11).fill(1)))).toEqual({ share: undefined, ms: undefined })
+  expect(recallFigures(recalls([...Array<number>(60).fill(1), ...Array<number>(60).fill(3)])).share).toBe(1)
+  const limit = (pace: RecallPace) => recallLimit(tables, pace)
+  expect([
+    limit({}),
+    limit({ share: 0.5 }),
+    limit({ share: 2 }),
+    limit({ share: 2, ownPace: false }),
+  ]).toEqual([1200, 600, 2400, 1200])
+  expect([
+    limit({ extraTime: 3, share: 2 }),
+    limit({ extraTime: 3, share: 4 }),
+    limit({ extraTime: null, share: 4 }),
+  ]).toEqual([3600, 4800, null])
 })
 
 test('only as much keying as copying takes is taken off a recall', () => {
@@ -111,7 +163,7 @@ test('only as much keying as copying takes is taken off a recall', () => {
 test('what is due comes first, longest overdue first, then new facts of the decks', () => {
   const now = '2026-03-10T00:00:00.000Z'
   const memory = (fact: string, due: string) => ({
-    ...remember(undefined, { fact, right: true, ms: 100, thinkMs: 100, at: '2026-03-01T00:00:00Z' }),
+    ...remember(undefined, { ...ONCE, fact }),
     due,
   })
   const memories = [

@@ -60,6 +60,8 @@ export interface LearnerSettings {
   readonly targets: Targets
   /** Targets and limits that are not set by hand are so many times as long; null: there are none. */
   readonly extraTime: ExtraTime
+  /** Targets and limits follow the learner's own pace; else the usual ones hold. */
+  readonly ownPace: boolean
   /** Size of everything on screen, as a share of the browser's own. */
   readonly textSize: number
   /** How much is said on screen: in full with its numbers, or in a few easy words. */
@@ -105,6 +107,7 @@ export const DEFAULT_SETTINGS: LearnerSettings = {
   rules: LEVEL_RULES,
   targets: {},
   extraTime: 1,
+  ownPace: true,
   textSize: 1,
   wording: 'full',
   zero: 'plain',

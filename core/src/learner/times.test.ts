@@ -1,9 +1,11 @@
 import { expect, test } from 'vitest'
+import { factById } from '../facts/decks.js'
 import { toText } from '../number/decimal.js'
 import { normal, seeded } from '../number/random.js'
 import { middleOf } from '../number/statistics.js'
 import { readProblem } from '../problem/expression.js'
-import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
+import { draw } from '../problem/space.js'
+import { levelOf, TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import { compareWays, quickestFor } from '../report/compare.js'
 import { JUDGE } from '../session/reduce.js'
 import { judgeRecord } from '../session/verdict.js'
@@ -15,10 +17,12 @@ import {
   predictMs,
   slowFacts,
   type Timed,
+  type TimedAnswer,
   timedAnswer,
   timedRecall,
   timedSteps,
   timesOf,
+  type Workload,
   workloadOf,
 } from './times.js'
 
@@ -120,7 +124,14 @@ test('every step of every technique feeds the facts it rests on; recalls and who
     expect(timedAnswer(answer)?.work).toEqual(workloadOf(work))
     expect(timedAnswer({ ...answer, right: false })).toBeUndefined()
   }
-  const recall = { fact: '7x8', right: true, ms: 900, thinkMs: 700, at: '2026-03-01T10:00:00.000Z' }
+  const recall = {
+    fact: '7x8',
+    right: true,
+    ms: 900,
+    thinkMs: 700,
+    withinMs: 1200,
+    at: '2026-03-01T10:00:00.000Z',
+  }
   expect(timedRecall(recall)).toMatchObject({ facts: ['7x8'], kind: 'recall', keys: 2 })
   expect(timedRecall({ ...recall, ms: 61_000 })).toBeUndefined()
 })
@@ -175,4 +186,25 @@ test('the share right has an interval that stays between 0 and 1', () => {
   expect([low.toFixed(3), high.toFixed(3)]).toEqual(['0.764', '0.991'])
   expect(shareRight(0, 5).low).toBeCloseTo(0, 12)
   expect(shareRight(5, 5).high).toBe(1)
+})
+
+test('a fact that is slow in whole answers is found, though no step was ever asked', () => {
+  const technique = techniqueById('multiply-crosswise')
+  const problems = draw(levelOf(technique, 4).problems(), seeded(3))
+  const random = seeded(4)
+  const works = Array.from({ length: 120 }, () =>
+    workloadOf(trace(technique, problems.next().value!, variantOf(technique))),
+  )
+  const counts = new Map<string, number>()
+  for (const fact of works.flatMap((w) => w.facts)) counts.set(fact, (counts.get(fact) ?? 0) + 1)
+  const [slow] = [...counts].filter(([fact]) => factById(fact)).toSorted((a, b) => b[1] - a[1])[0]!
+  const answer = (work: Workload): TimedAnswer => {
+    const facts = work.facts.reduce((sum, f) => sum + (f === slow ? 3000 : 800), 0)
+    const ms = facts + 400 * work.carries + 600 * work.kinds.length + 150 * work.keys
+    return { technique: technique.id, work, ms: Math.round(ms * Math.exp(0.15 * normal(random))) }
+  }
+  const times = timesOf([], works.map(answer), 150)
+  expect(slowFacts(times).map((f) => f.fact)).toEqual([slow])
+  // Nothing is known of steps by themselves, so that no way is called the quickest.
+  expect(times.seen).toBe(0)
 })

@@ -17,7 +17,7 @@ import { exerciseOf, IDLE_MS, replayOf } from '../session/verdict.js'
 import type { Step } from '../technique/contract.js'
 import { type Trace, trace } from '../technique/driver.js'
 import { SLOW_FACT } from '../words/report.js'
-import { COMMON_KEY_MS, type Recall } from './recall.js'
+import { COMMON_KEY_MS, type Recall, type RecallFigures, recallFigures } from './recall.js'
 
 /** A stretch of work that was timed: what it rested on, how many keys it took, how long. */
 export interface Timed {
@@ -67,6 +67,8 @@ export interface Times {
   readonly kinds: Readonly<Record<string, Estimate>>
   /** Time of whole answers against the sum of their steps, by technique; '' for the learner at large. */
   readonly alone: Readonly<Record<string, number>>
+  /** How facts alone come. */
+  readonly recall: RecallFigures
 }
 
 /** Where nothing is known of a learner yet (common practice: a fact under a second; the rest from it). */
@@ -140,21 +142,55 @@ function groupOf(unit: string): string {
   return sign ?? ''
 }
 
+/** Units of work: facts by id, carries under '^', kinds of step under '#kind'. */
+interface Row {
+  readonly ms: number
+  readonly right: boolean
+  readonly units: readonly string[]
+}
+
+const unitsOf = (facts: readonly string[], carries: number, kinds: readonly string[]) => [
+  ...facts,
+  ...Array<string>(carries).fill('^'),
+  ...kinds.map((kind) => `#${kind}`),
+]
+
 /**
+ * Whole answers tell of the facts in them as well: whoever never asks for steps has slow facts too. They are taken for what
+ * their steps would have taken together.
  * @param keyMs time to key one digit as measured by copying; without it a common one is taken.
+ * @param recalls of facts alone, newest first
  * @returns estimates for all that was seen; anything else is estimated from its like (see `predictMs`).
  */
 export function timesOf(
   steps: readonly Timed[],
   answers: readonly TimedAnswer[] = [],
   keyMs: number = FIRST.keyMs,
+  recalls: readonly Recall[] = [],
 ): Times {
-  // Units of work: facts by id, carries under '^', kinds of step under '#kind'.
-  const rows = steps.map((s) => ({
-    ms: Math.max(50, s.ms - keyMs * s.keys),
-    right: s.right,
-    units: [...s.facts, ...Array<string>(s.carries).fill('^'), `#${s.kind}`],
-  }))
+  const own = (ms: number, keys: number) => Math.max(50, ms - keyMs * keys)
+  const rows = steps.map(
+    ({ facts, carries, kind, keys, ms, right }): Row => ({
+      ms: own(ms, keys),
+      right,
+      units: unitsOf(facts, carries, [kind]),
+    }),
+  )
+  const seen = { seen: rows.length, keyMs, recall: recallFigures(recalls) }
+  const asked: Times = { ...seen, ...estimates(rows), alone: {} }
+  const alone = aloneOf(asked, answers)
+  if (answers.length === 0) return { ...asked, alone }
+  const whole = answers.map(
+    ({ technique, work: { facts, carries, kinds, keys }, ms }): Row => ({
+      ms: own(ms, keys) / alone[technique]!,
+      right: true,
+      units: unitsOf(facts, carries, kinds),
+    }),
+  )
+  return { ...seen, ...estimates([...rows, ...whole]), alone }
+}
+
+function estimates(rows: readonly Row[]): Pick<Times, 'carryMs' | 'factMs' | 'facts' | 'kinds'> {
   const start = (unit: string) =>
     unit === '^' ? FIRST.carryMs : unit.startsWith('#') ? FIRST.kindMs : FIRST.factMs
   const estimate = new Map<string, number>()
@@ -182,16 +218,12 @@ export function timesOf(
   const facts = Object.fromEntries(
     units.filter((u) => u !== '^' && !u.startsWith('#')).map((u) => [u, of(u)]),
   )
-  const times: Times = {
-    seen: rows.length,
-    keyMs,
+  return {
     carryMs: Math.round(estimate.get('^') ?? FIRST.carryMs),
     factMs: median(Object.values(facts).map((f) => f.ms)) ?? FIRST.factMs,
     facts,
     kinds: Object.fromEntries(units.filter((u) => u.startsWith('#')).map((u) => [u.slice(1), of(u)])),
-    alone: {},
   }
-  return { ...times, alone: aloneOf(times, answers) }
 }
 
 /** Medians of the shares drawn towards the median of their group, in milliseconds. */

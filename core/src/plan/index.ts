@@ -1,4 +1,5 @@
 export { freeTime, mergedBusy } from './agenda.js'
+export { factMinutes } from './facts.js'
 export {
   COVERAGE,
   type Forecast,
@@ -7,13 +8,7 @@ export {
   type Outlook,
   paceOn,
 } from './forecast.js'
-export {
-  FACT_SECONDS,
-  itemName,
-  minutesOf,
-  nextSupport,
-  type PlanInput,
-  type PlanItem,
-  planDay,
-} from './today.js'
+export type { PlanInput, PlanItem, TechniqueItem } from './input.js'
+export { minutesOf, nextSupport } from './session.js'
+export { itemName, planDay } from './today.js'
 export { type PlanDay, planWeek, recalledOn } from './week.js'

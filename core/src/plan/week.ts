@@ -1,13 +1,19 @@
 /** The week ahead, supposing that each day is worked as planned and goes as the latest did. Nothing is owed for days missed. */
 import { adviseLevel, aimFor, firstMs, type LatestAnswer } from '../curriculum/levels.js'
 import { type LatestAt, type Move, masteryOf, withMove, withSession } from '../curriculum/mastery.js'
+import type { PastSession } from '../curriculum/retention.js'
 import { factById } from '../facts/decks.js'
-import { type FactMemory, lastRecalled, recallLimit, remember } from '../learner/recall.js'
-import type { ExtraTime, LearnerSettings } from '../learner/settings.js'
+import { type FactMemory, lastRecalled, type RecallPace, recallLimit, remember } from '../learner/recall.js'
+import type { LearnerSettings } from '../learner/settings.js'
 import { dayAfter } from '../number/days.js'
+import { median } from '../number/statistics.js'
 import { techniqueById } from '../registry/techniques.js'
+import type { Support } from '../session/support.js'
 import { PLAN } from '../words/plan.js'
-import { FACT_SECONDS, minutesOf, type PlanInput, type PlanItem, planDay } from './today.js'
+import { factMinutes } from './facts.js'
+import type { Place, PlanInput, PlanItem } from './input.js'
+import { minutesOf } from './session.js'
+import { planDay } from './today.js'
 
 /** What today's plan is made from, with the latest answers and moves that it rests on. */
 export interface WeekInput extends Omit<PlanInput, 'mastery' | 'metToday'> {
@@ -16,6 +22,7 @@ export interface WeekInput extends Omit<PlanInput, 'mastery' | 'metToday'> {
   readonly settings: Pick<LearnerSettings, keyof PlanInput['settings']>
   readonly latest: readonly LatestAt[]
   readonly moves: readonly Move[]
+  readonly past: readonly PastSession[]
 }
 
 export interface PlanDay {
@@ -49,9 +56,9 @@ export function planWeek(input: WeekInput, days: number, busy: (day: string) => 
 }
 
 function itemsOf(input: WeekInput): PlanItem[] {
-  const { latest, moves, settings, memories, day, dayOf } = input
+  const { latest, moves, past, settings, memories, day, now, dayOf } = input
   const metToday = recalledOn(memories, day, dayOf)
-  return planDay({ ...input, metToday, mastery: masteryOf({ latest, moves, ...settings }) })
+  return planDay({ ...input, metToday, mastery: masteryOf({ latest, moves, past, now, ...settings }) })
 }
 
 /** Facts recalled on a day of the learner's own. */
@@ -69,37 +76,58 @@ export function recalledOn(
 
 /** After one session of an item. */
 function worked(input: WeekInput, item: PlanItem): WeekInput {
-  const done = (minutes: number) => new Map(input.done).set(item.id, (input.done.get(item.id) ?? 0) + minutes)
   if (item.kind === 'facts')
     return {
       ...input,
-      memories: recalled(input.memories, item.facts, input.now, input.settings.extraTime),
-      done: done((FACT_SECONDS * item.facts.length) / 60),
+      memories: recalled(input.memories, item.facts, input.now, { ...input.settings, ...input.recall }),
+      done: new Map(input.done).set(
+        item.id,
+        (input.done.get(item.id) ?? 0) + factMinutes(item.facts.length, input.recall),
+      ),
     }
+  if (item.kind === 'mixed')
+    return item.of.reduce(
+      (ahead, place) => workedAt(ahead, { ...place, support: 'answer', problems: item.problems }),
+      input,
+    )
+  return workedAt(input, item)
+}
+
+type Task = Place & { readonly support: Support; readonly problems: number }
+
+function workedAt(input: WeekInput, task: Task): WeekInput {
   const { settings, moves } = input
-  const session = foreseen(input, item)
+  const session = foreseen(input, task)
   const latest = withSession(input.latest, session)
-  const ms = session.answers.reduce((sum, a) => sum + a.totalMs, 0)
-  const after = { ...input, latest, done: done(minutesOf({ attempts: session.answers.length, ms })) }
-  const { answers } = latest.at(-1)!
+  const { technique, level, support, at, answers } = session
+  const ms = answers.reduce((sum, a) => sum + a.totalMs, 0)
+  const minutes = minutesOf({ attempts: answers.length, ms })
+  const right = answers.filter((a) => a.right).length
+  const medianMs = median(answers.map((a) => a.totalMs)) ?? null
+  const after: WeekInput = {
+    ...input,
+    latest,
+    past: [...input.past, { technique, level, support, at, answers: answers.length, right, medianMs }],
+    done: new Map(input.done).set(task.id, (input.done.get(task.id) ?? 0) + minutes),
+  }
+  const its = latest.at(-1)!.answers
+  const inForce = moves.find((m) => m.technique === task.id)?.to ?? level
   const up =
-    item.support === 'answer' &&
-    item.level < techniqueById(item.id).levels.length &&
-    adviseLevel(answers, aimFor(settings, item.id, item.level, answers), settings.rules).move === 'up'
+    support === 'answer' &&
+    level === inForce &&
+    level < techniqueById(task.id).levels.length &&
+    adviseLevel(its, aimFor(settings, task.id, level, its), settings.rules).move === 'up'
   if (!up) return after
-  const move: Move = { technique: item.id, to: item.level + 1, by: 'rule' }
+  const move: Move = { technique: task.id, to: level + 1, by: 'rule' }
   return {
     ...after,
     latest: withMove(latest, move),
-    moves: [...moves.filter((m) => m.technique !== item.id), move],
+    moves: [...moves.filter((m) => m.technique !== task.id), move],
   }
 }
 
 /** A session that goes as the latest of its technique did; what was never worked goes right, in twice its target. */
-function foreseen(
-  { latest, now, settings, done }: WeekInput,
-  item: Exclude<PlanItem, { kind: 'facts' }>,
-): LatestAt {
+function foreseen({ latest, now, settings, done }: WeekInput, item: Task): LatestAt {
   const before = [...done.values()].reduce((sum, minutes) => sum + minutes, 0)
   const last = latest
     .filter((l) => l.technique === item.id && l.answers.length > 0)
@@ -125,19 +153,22 @@ function recalled(
   memories: readonly FactMemory[],
   facts: readonly string[],
   at: string,
-  extraTime: ExtraTime,
+  pace: RecallPace,
 ): FactMemory[] {
   const before = new Map(memories.map((m) => [m.fact, m]))
   for (const fact of facts) {
     const { deck } = factById(fact)!
-    const within = recallLimit(deck, extraTime) ?? deck.withinMs
+    const within = recallLimit(deck, pace) ?? deck.withinMs
     before.set(
       fact,
-      remember(
-        before.get(fact),
-        { fact, right: true, ms: within, thinkMs: Math.round(0.7 * within), at },
-        extraTime,
-      ),
+      remember(before.get(fact), {
+        fact,
+        right: true,
+        ms: within,
+        thinkMs: Math.round(0.7 * within),
+        withinMs: within,
+        at,
+      }),
     )
   }
   return [...before.values()]

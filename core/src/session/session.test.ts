@@ -247,12 +247,13 @@ test('questions in any order, and one after another', () => {
 })
 
 test('a recall is judged by its first entry; only as much keying as copying takes is taken off', () => {
-  const recall = { fact: '7x8', at: base.startedAt, judge: JUDGE, keyMs: 200 }
+  const recall = { fact: '7x8', at: base.startedAt, judge: JUDGE, keyMs: 200, withinMs: 1500 }
   const keyed = (text: string): AttemptEvent => ({ kind: 'entered', at: 1500, text, first: 900, last: 1500 })
   expect(judgeRecall({ ...recall, events: [keyed('56')] })).toMatchObject({
     right: true,
     ms: 1500,
     thinkMs: 1300,
+    withinMs: 1500,
     entry: '56',
   })
   const wrong = [keyed('54'), { kind: 'given', at: 2500 } as const]

@@ -1,7 +1,14 @@
 /** The demo data: six weeks in the tally room of Lantern Wharf, an invented river port. Nobody in it is real. */
 import { adviseLevel, aimFor, type LatestAnswer, LOOKED_BACK } from '../curriculum/levels.js'
-import { FACT_DECKS, type FactCard } from '../facts/decks.js'
-import { type FactMemory, type Recall, remember, toAsk } from '../learner/recall.js'
+import { FACT_DECKS, type FactCard, factById } from '../facts/decks.js'
+import {
+  type FactMemory,
+  type Recall,
+  recallFigures,
+  recallLimit,
+  remember,
+  toAsk,
+} from '../learner/recall.js'
 import { type LearnerSettings, settingsForAge } from '../learner/settings.js'
 import { type Random, seeded } from '../number/random.js'
 import { TECHNIQUES } from '../registry/techniques.js'
@@ -149,6 +156,7 @@ const DAY_MS = 86_400_000
 class Clerk {
   private readonly tracks: readonly Track[]
   private readonly memories = new Map<string, FactMemory>()
+  private readonly recalled: Recall[] = []
 
   constructor(
     private readonly learner: SimulatedLearner,
@@ -234,13 +242,25 @@ class Clerk {
     const at = (ms: number) => new Date(ms).toISOString()
     const id = uuid(random)
     let clock = startedAt
+    const { share } = recallFigures(this.recalled.toReversed())
     const cards = toAsk(DEMO_DECKS, [...this.memories.values()], at(clock), FACTS_A_DAY, random)
     const recalls = cards.map((card: FactCard, i) => {
       const { thinkMs, right } = this.learner.recall(card.id, at(clock).slice(0, 10))
       const ms = thinkMs + Math.round(traits.keyMs * card.kind.length(card.expect))
-      const recall = { id: uuid(random), n: i + 1, fact: card.id, right, ms, thinkMs, at: at(clock) }
+      const withinMs = recallLimit(factById(card.id)!.deck, { extraTime: this.extraTime, share })
+      const recall = {
+        id: uuid(random),
+        n: i + 1,
+        fact: card.id,
+        right,
+        ms,
+        thinkMs,
+        withinMs,
+        at: at(clock),
+      }
       this.memories.set(card.id, remember(this.memories.get(card.id), recall))
       clock += ms + BETWEEN_MS
+      this.recalled.push(recall)
       return recall
     })
     const set = this.set({ kind: 'facts', facts: cards.map((c) => c.id) }, 'answer')

@@ -14,8 +14,10 @@ import { cardOfFact } from '../facts/decks.js'
 import { daysBetween } from '../number/days.js'
 import { toText } from '../number/decimal.js'
 import { normal, type Random } from '../number/random.js'
+import type { Problem } from '../problem/problem.js'
 import type { WorkedSupport } from '../session/support.js'
 import type { Slip, Step, Technique } from '../technique/contract.js'
+import { trace, variantOf } from '../technique/driver.js'
 
 export interface Traits {
   /** Median time for one elementary fact before any practice, in milliseconds. */
@@ -130,6 +132,24 @@ export class SimulatedLearner {
       this.slipRate(reckoning) * (1 + Math.min(2, step.carries)) + fresh * this.traits.fresh.slipRate
     const slip = this.random.unit() < chance ? this.likelySlip(step) : undefined
     return { ms: Math.round(think + keys), slip }
+  }
+
+  /** A problem: with the answer alone asked a mistake is seen at the end, else it is mended at its step. */
+  work(
+    technique: Technique,
+    problem: Problem,
+    support: WorkedSupport,
+    day: string,
+  ): {
+    readonly steps: readonly (Tried & { readonly step: Step })[]
+    readonly totalMs: number
+    readonly right: boolean
+  } {
+    const whole = trace(technique, problem, variantOf(technique))
+    const steps = whole.steps.map((step) => ({ step, ...this.tryStep(technique, step, support, day) }))
+    const keys = support === 'answer' ? this.traits.keyMs * toText(whole.answer).length : 0
+    const sum = steps.reduce((total, { ms, slip }) => total + ms * (slip ? 2 : 1), keys)
+    return { steps, totalMs: Math.round(sum), right: steps.every((s) => !s.slip) }
   }
 
   private likelySlip(step: Step): Slip | undefined {

@@ -49,8 +49,9 @@ test('the demo is the same for the same day, and hangs together', () => {
     true,
   )
   const stuck = worked('Rafe Lindqvist', 'subtract-hold-drop')
-  // Up and back again for six weeks, and never beyond.
-  expect(new Set(stuck.map((a) => a.level))).toEqual(new Set([3, 4]))
+  // For six weeks never beyond.
+  expect(stuck.length).toBeGreaterThan(100)
+  expect(stuck.filter((a) => a.level < 3 || a.level > 4)).toEqual([])
   expect(stuck.filter((a) => !judgeRecord(a).clean).length).toBeGreaterThan(stuck.length / 12)
 })
 

@@ -202,6 +202,9 @@ export const broughtInSchema = Joi.object<BroughtIn>({
     .required(),
 })
 
+/** A limit for a recall; null without one. */
+const recallWithin = Joi.number().integer().min(100).max(600_000).allow(null)
+
 /** A recall of a fact as a file holds it. */
 export const factRowSchema = Joi.object<FactRow>({
   id: id.required(),
@@ -211,6 +214,7 @@ export const factRowSchema = Joi.object<FactRow>({
   right: Joi.boolean().required(),
   ms: Joi.number().integer().min(0).max(600_000).required(),
   thinkMs: Joi.number().integer().min(0).max(600_000).required(),
+  withinMs: recallWithin.required(),
   judge: judge.required(),
 })
 
@@ -238,13 +242,14 @@ export const recallSchema = Joi.object<RecallWire>({
   at: instant.required(),
   judge: judge.required(),
   keyMs: Joi.number().min(20).max(5000).required(),
+  withinMs: recallWithin,
   events: Joi.array().max(20).items(event).required(),
 }).and('sessionId', 'n')
 
 /** A share of all, neither none nor every one. */
 const part = Joi.number().min(0.01).max(0.999)
 const planItem = Joi.string()
-  .valid('facts', ...TECHNIQUES.map((t) => t.id))
+  .valid('facts', 'mixed', ...TECHNIQUES.map((t) => t.id))
   .label('Item')
 
 const fade = Joi.object<Fade>({
@@ -281,6 +286,7 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
     )
     .custom(knownTargets),
   extraTime: Joi.valid(...EXTRA_TIMES).label('Time allowed'),
+  ownPace: Joi.boolean().label('Own pace'),
   textSize: Joi.number()
     .valid(...TEXT_SIZES)
     .label('Text size'),

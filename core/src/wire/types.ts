@@ -2,6 +2,7 @@
 
 import type { LevelMove } from '../curriculum/levels.js'
 import type { LatestAt } from '../curriculum/mastery.js'
+import type { PastSession } from '../curriculum/retention.js'
 import type { SlipCount } from '../learner/bugs.js'
 import type { Best, Pace } from '../learner/pace.js'
 import type { FactMemory, RecallRecord } from '../learner/recall.js'
@@ -106,6 +107,8 @@ export interface ProgressWire {
   readonly bests: readonly Best[]
   /** The latest move of every technique that was ever moved. */
   readonly moves: readonly MoveWire[]
+  /** The latest sessions of every technique, newest first. */
+  readonly past: readonly PastSession[]
   readonly facts: readonly FactStanding[]
   /** Mistakes of the last BUG_DAYS, by week. */
   readonly slips: readonly SlipWeek[]
@@ -147,12 +150,14 @@ export interface SlipWeek extends SlipCount {
 }
 
 /** One fact recalled, as the browser sends it: item n of the set of its session. */
-export interface RecallWire extends RecallRecord {
+export interface RecallWire extends Omit<RecallRecord, 'withinMs'> {
   readonly id: string
   readonly learnerId: string
   /** Left out by browsers of earlier versions. */
   readonly sessionId?: string
   readonly n?: number
+  /** Left out by browsers of earlier versions, which knew only of the usual limits. */
+  readonly withinMs?: number | null
 }
 
 /** Where a learner stands with one fact. */

@@ -114,6 +114,7 @@ function paceWords({ medianMs, targetMs }: Pace): string {
 export const MASTERY = {
   moved: (to: number, byRule: boolean) => (byRule ? `moved up to level ${to}` : `level ${to} set by hand`),
   known: (level: number, words: string) => `Known on level ${level}: ${words}.`,
+  fading: (known: string) => `${known} To be asked again, so that it stays.`,
   practised: (words: string) => `Started: ${words}.`,
   ready: (needs: boolean) => (needs ? 'You have learnt what it needs.' : 'Nothing to learn first.'),
   first: (missing: readonly string[]) => `Learn first: ${missing.join(', ')}.`,
@@ -127,6 +128,7 @@ export const MASTERY = {
 /** How far a learner is with a technique, by id. */
 export const MASTERY_NAMES = {
   known: 'known',
+  fading: 'known, due again',
   practised: 'in practice',
   ready: 'ready',
   'not-yet': 'not yet',

@@ -1,6 +1,6 @@
 /** What the plan of the day says of its items. */
 import { placeName } from '../number/places.js'
-import { count, plural, targetWords } from './english.js'
+import { count, listed, plural, targetWords } from './english.js'
 import { MASTERY, type Pace } from './levels.js'
 import { slipName } from './slips.js'
 
@@ -17,9 +17,14 @@ export const PLAN = {
   },
   factsName: (n: number) => count(n, 'fact'),
   techniqueName: (name: string, level: number) => `${name}, level ${level}`,
+  mixedName: (names: readonly string[]) => `Mixed: ${listed(names)}`,
   pinned: 'Pinned.',
+  assigned: 'Set by your coach.',
+  mixed: (n: number) => `${count(n, 'technique')} you know, asked again before they fade.`,
+  held: (name: string, days: number) => `${name} rests for a week: ${days} days without moving up.`,
   fresh: (because: string) => `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
-  review: (days: number) => (days <= 0 ? 'You began this today.' : `One review: last worked ${away(days)}.`),
+  review: (days: number) =>
+    days <= 0 ? 'You began this today.' : `Asked again before it fades: last worked ${away(days)}.`,
   edge: (
     worked:
       | {
@@ -30,7 +35,7 @@ export const PLAN = {
       | undefined,
     pace: Pace | undefined,
   ) => {
-    const head = 'Closest to its target.'
+    const head = 'Soonest at its target.'
     if (!worked || worked.answers === 0) return `${head} Not worked at this level yet.`
     const { level, answers, right } = worked
     return `${head} Level ${level}: ${MASTERY.latest(right, answers, pace)}.`
@@ -41,10 +46,13 @@ export const PLAN = {
 /** The same in a few easy words, without numbers. */
 export const EASY_PLAN = {
   facts: () => 'Quick facts first: they help with all the rest.',
+  mixed: () => 'All mixed up: do you still know which is which?',
   fresh: () => 'Something new.',
+  held: (name: string) => `${name} has a rest.`,
   review: () => 'Once more, so that it stays.',
   edge: () => 'This comes next for you.',
   pinned: PLAN.pinned,
+  assigned: PLAN.assigned,
 } as const
 
 /** "Watch out: you forgot to carry 4 times lately, mostly in the tens." */

@@ -1,4 +1,5 @@
-import { judgeRecall } from '@tachymetra/core/learner'
+import { factById } from '@tachymetra/core/facts'
+import { judgeRecall, recallLimit } from '@tachymetra/core/learner'
 import { recallSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
@@ -22,15 +23,19 @@ export function recallRoutes(db: Database): Router {
       if (session.learnerId !== learnerId || item?.kind !== 'fact' || item.card.id !== fact)
         throw new HttpProblem('not-in-set', `The recall is not of item ${n} of its set.`)
     }
-    const judged = judgeRecall(recall)
+    const deck = factById(fact)?.deck
+    const usual = deck ? recallLimit(deck, settingsOf(db, learnerId)) : null
+    const judged = judgeRecall({
+      ...recall,
+      withinMs: recall.withinMs === undefined ? usual : recall.withinMs,
+    })
     const stored = recallById(db, recall.id)
     if (
       stored &&
       (stored.fact !== recall.fact || stored.learnerId !== recall.learnerId || stored.at !== recall.at)
     )
       throw new HttpProblem('stored-otherwise', 'Another recall has this id.')
-    if (!stored)
-      addRecall(db, { id, learnerId, judge, sessionId, n, ...judged }, settingsOf(db, learnerId).extraTime)
+    if (!stored) addRecall(db, { id, learnerId, judge, sessionId, n, ...judged })
     response.status(stored ? 200 : 201).json({ id })
   })
 

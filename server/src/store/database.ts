@@ -6,6 +6,7 @@ import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import * as schema from './schema.js'
 import {
+  keepLimits,
   listSets,
   nameReasons,
   renameSlips,
@@ -141,6 +142,7 @@ function bringUp(driver: Driver.Database, migrations: string): void {
   listSets(driver)
   nameReasons(driver)
   sequentialRules(driver)
+  keepLimits(driver)
   const lost = driver.pragma('foreign_key_check') as { table: string }[]
   if (lost.length > 0)
     throw new DatabaseError(`bringing its tables up to date would lose rows (${lost[0]!.table}).`)

@@ -13,7 +13,6 @@ import { movesOf } from './moves.js'
 import { recountOf } from './recount.js'
 import { attempt, factRecall, levelMove, session } from './schema.js'
 import { addSession, belongs, type SessionRow, sessionRow } from './sessions.js'
-import { settingsOf } from './settings.js'
 
 /** An attempt with its session. */
 export interface Taken {
@@ -153,7 +152,7 @@ export function bringInFacts(db: Database, learner: LearnerWire, rows: readonly 
       good.push(recall)
       return { stored: true }
     })
-    addRecalls(tx, learner.id, learner.timeZone, good, settingsOf(tx, learner.id).extraTime)
+    addRecalls(tx, learner.id, learner.timeZone, good)
     return answers
   })
 }

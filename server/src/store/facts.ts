@@ -1,4 +1,4 @@
-import { type ExtraTime, type FactMemory, type Recall, remember } from '@tachymetra/core/learner'
+import { type FactMemory, type Recall, remember } from '@tachymetra/core/learner'
 import { dayIn, median } from '@tachymetra/core/number'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
@@ -22,16 +22,15 @@ export interface StoredRecall extends Recall {
 /**
  * Stores one recall, works out anew when its fact is due, and counts it into its day: all or nothing.
  * The learner must exist.
- * @param extraTime how many times the usual limits hold for the learner
  * @returns false when it was stored before.
  */
-export function addRecall(db: Database, recall: StoredRecall, extraTime: ExtraTime): boolean {
+export function addRecall(db: Database, recall: StoredRecall): boolean {
   return write(db, (tx) => {
     if (tx.insert(factRecall).values(recall).onConflictDoNothing().run().changes === 0) return false
     const before = memoryRow(tx, recall.learnerId, recall.fact)
     // In order of time it goes on from what is remembered; a late one means going through all of them again.
     const late = before && String(before.card.last_review ?? '') >= recall.at
-    const its = { learnerId: recall.learnerId, fact: recall.fact, extraTime }
+    const its = { learnerId: recall.learnerId, fact: recall.fact }
     rememberAll(tx, its, late ? undefined : before, late ? undefined : recall)
     const { timeZone } = learnerKept(tx, recall.learnerId)!
     const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
@@ -78,6 +77,7 @@ const insertRecall = prepared((db) =>
         'right',
         'ms',
         'thinkMs',
+        'withinMs',
         'at',
         'entry',
         'judge',
@@ -92,7 +92,7 @@ const insertRecall = prepared((db) =>
  */
 function rememberAll(
   db: Store,
-  { learnerId, fact, extraTime }: { learnerId: string; fact: string; extraTime: ExtraTime },
+  { learnerId, fact }: { learnerId: string; fact: string },
   before: (FactMemory & { recalls: number; right: number }) | undefined,
   recall: Recall | undefined,
 ): void {
@@ -102,7 +102,7 @@ function rememberAll(
       ? [recall]
       : db.select().from(factRecall).where(its).orderBy(asc(factRecall.at), asc(factRecall.id)).all()
   const known = recall && before ? before : undefined
-  const memory = rows.reduce<FactMemory | undefined>((m, row) => remember(m, row, extraTime), known)!
+  const memory = rows.reduce<FactMemory | undefined>((m, row) => remember(m, row), known)!
   const latest = latestOfFact(db).all({ learnerId, fact })
   const values = {
     learnerId,
@@ -126,24 +126,23 @@ export function addRecalls(
   learnerId: string,
   timeZone: string,
   recalls: readonly StoredRecall[],
-  extraTime: ExtraTime = 1,
 ): void {
   for (const recall of recalls) {
     insertRecall(db).run({ ...recall })
     const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
     countDay(db, learnerId, dayIn(recall.at, timeZone), done)
   }
-  rememberAllFacts(db, learnerId, extraTime)
+  rememberAllFacts(db, learnerId)
 }
 
-/** Works out the memory of every fact anew from all its recalls. @param extraTime how many times the usual limits hold */
-export function rememberAllFacts(db: Store, learnerId: string, extraTime: ExtraTime): void {
+/** Works out the memory of every fact anew from all its recalls. */
+export function rememberAllFacts(db: Store, learnerId: string): void {
   const facts = db
     .selectDistinct({ fact: factRecall.fact })
     .from(factRecall)
     .where(eq(factRecall.learnerId, learnerId))
     .all()
-  for (const { fact } of facts) rememberAll(db, { learnerId, fact, extraTime }, undefined, undefined)
+  for (const { fact } of facts) rememberAll(db, { learnerId, fact }, undefined, undefined)
 }
 
 export function recallById(db: Database, id: string): StoredRecall | undefined {

@@ -18,7 +18,7 @@ import { slipsOf, today } from './days.js'
 import { factStandings, latestRecalls } from './facts.js'
 import { latestAt, latestMove } from './moves.js'
 import { attempt, session } from './schema.js'
-import { bestsOf, workedSince } from './sessions.js'
+import { bestsOf, pastSessions, workedSince } from './sessions.js'
 import { settingsOf } from './settings.js'
 
 /** What the times of one's own are made from: the newest of each, so that an old learner costs as little as a new one. */
@@ -37,6 +37,7 @@ export function progressView(db: Database, learner: LearnerWire, now: string): P
       ({ technique, attempts, ms }) => ({ technique, attempts, ms }),
     ),
     moves: TECHNIQUES.flatMap((t) => latestMove(db, id, t.id) ?? []),
+    past: TECHNIQUES.flatMap((t) => pastSessions(db, id, t.id)),
     bests: bestsOf(db, id).filter((b) => b.support === 'answer'),
     facts: factStandings(db, id),
     slips: slipsOf(db, id, dayAfter(day, -BUG_DAYS)),
@@ -73,6 +74,7 @@ export function timesView(db: Database, learnerId: string): Times {
     steps,
     answers.flatMap((a) => timedAnswer(a) ?? []),
     keying?.ms,
+    recalls,
   )
   mine.set(learnerId, { mark, times })
   return times

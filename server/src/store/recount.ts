@@ -17,7 +17,6 @@ import {
   sessionSlip,
   slipWeek,
 } from './schema.js'
-import { settingsOf } from './settings.js'
 
 /** How much was gone through. */
 export interface Recounted {
@@ -72,6 +71,6 @@ export function recountOf(
   const recalls = tx.select().from(factRecall).where(eq(factRecall.learnerId, learnerId)).all()
   for (const { at, ms } of recalls)
     countDay(tx, learnerId, dayIn(at, timeZone), { attempts: 0, right: 0, recalls: 1, ms })
-  rememberAllFacts(tx, learnerId, settingsOf(tx, learnerId).extraTime)
+  rememberAllFacts(tx, learnerId)
   return { attempts: ids.length, recalls: recalls.length }
 }

@@ -167,6 +167,8 @@ export const factRecall = sqliteTable(
     right: integer({ mode: 'boolean' }).notNull(),
     ms: integer().notNull(),
     thinkMs: integer().notNull(),
+    /** The limit it was judged by; null without one, 0 where an earlier version kept none (see the upgrade). */
+    withinMs: integer().default(0),
     at: text().notNull(),
     /** What was entered; not known of recalls that were judged in the browser. */
     entry: text(),

@@ -1,3 +1,4 @@
+import { PAST_SESSIONS, type PastSession } from '@tachymetra/core/curriculum'
 import { type Best, TELLING } from '@tachymetra/core/learner'
 import { TECHNIQUES } from '@tachymetra/core/registry'
 import { WORKED_SUPPORTS } from '@tachymetra/core/session'
@@ -242,6 +243,34 @@ export function bestsOf(
     )
     .groupBy(sessionPace.technique, sessionPace.level, sessionPace.support)
     .all()
+}
+
+const pastOf = prepared((db) =>
+  db
+    .select({
+      technique: sessionPace.technique,
+      level: sessionPace.level,
+      support: sessionPace.support,
+      at: sessionPace.startedAt,
+      answers: sessionPace.attempts,
+      right: sessionPace.right,
+      medianMs: sessionPace.medianMs,
+    })
+    .from(sessionPace)
+    .where(
+      and(
+        eq(sessionPace.learnerId, sql.placeholder('learnerId')),
+        eq(sessionPace.technique, sql.placeholder('technique')),
+      ),
+    )
+    .orderBy(desc(sessionPace.startedAt))
+    .limit(PAST_SESSIONS)
+    .prepare(),
+)
+
+/** The latest sessions of a technique, newest first. */
+export function pastSessions(db: Database, learnerId: string, technique: string): PastSession[] {
+  return pastOf(db).all({ learnerId, technique })
 }
 
 /** What was worked at a technique since an instant, as it began: for how long, and how many problems. */

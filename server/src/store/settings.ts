@@ -1,7 +1,6 @@
 import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
 import { eq, sql } from 'drizzle-orm'
 import { type Database, type Transaction, write } from './database.js'
-import { rememberAllFacts } from './facts.js'
 import { prepared } from './prepared.js'
 import { learnerSettings } from './schema.js'
 
@@ -39,7 +38,5 @@ export function changeSettingsIn(
     .values({ learnerId, settings })
     .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
     .run()
-  // What counts as remembered follows from the time allowed.
-  if (change.extraTime !== undefined) rememberAllFacts(tx, learnerId, settings.extraTime)
   return settings
 }

@@ -1,6 +1,7 @@
 /** What older versions kept otherwise, turned into what this one keeps. */
 import { rulesOfOlder } from '@tachymetra/core/curriculum'
-import { fadesOfOlder } from '@tachymetra/core/learner'
+import { factById } from '@tachymetra/core/facts'
+import { fadesOfOlder, recallLimit } from '@tachymetra/core/learner'
 import {
   currentSlip,
   eventsOfOlder,
@@ -175,6 +176,33 @@ export function nameReasons(driver: Driver.Database): void {
  */
 export function sequentialRules(driver: Driver.Database): void {
   changeSet(driver, '$.rules.upOf', ({ rules, ...others }) => ({ ...others, rules: rulesOfOlder(rules) }))
+}
+
+/**
+ * Up to version 9 recalls were judged by the usual limits and what was set as the learner's time at the moment of counting:
+ * those limits are kept with them. Done again it changes nothing.
+ */
+export function keepLimits(driver: Driver.Database): void {
+  driver
+    .transaction(() => {
+      const asked = driver
+        .prepare(
+          `select distinct r.learner_id as learnerId, r.fact, json_extract(s.settings, '$.extraTime') as extraTime,
+            json_type(s.settings, '$.extraTime') = 'null' as unlimited
+          from fact_recall r left join learner_settings s on s.learner_id = r.learner_id where r.within_ms = 0`,
+        )
+        .all() as { learnerId: string; fact: string; extraTime: number | null; unlimited: number | null }[]
+      const change = driver.prepare(
+        'update fact_recall set within_ms = ? where learner_id = ? and fact = ? and within_ms = 0',
+      )
+      for (const { learnerId, fact, extraTime, unlimited } of asked) {
+        const found = factById(fact)
+        const limit = found && recallLimit(found.deck, { extraTime: unlimited ? null : (extraTime ?? 1) })
+        // A fact that is in no deck any more has no limit that could be told.
+        change.run(limit ?? null, learnerId, fact)
+      }
+    })
+    .immediate()
 }
 
 /** Changes what is set for every learner whose settings have something at a path. */

@@ -52,6 +52,8 @@ export async function beginSession(learnerId: string, recipe: Recipe, first = fa
 /** The page an item of the plan is worked on. */
 export async function beginItem(learnerId: string, item: PlanItem): Promise<string> {
   if (item.kind === 'facts') return '/facts?today'
-  const { id: technique, level, support, problems: count } = item
-  return beginSession(learnerId, plainRecipe([{ kind: 'level', technique, level, count }], support))
+  const from = ({ id: technique, level }: { readonly id: string; readonly level: number }) =>
+    ({ kind: 'level', technique, level, count: item.problems }) as const
+  if (item.kind !== 'mixed') return beginSession(learnerId, plainRecipe([from(item)], item.support))
+  return beginSession(learnerId, { ...plainRecipe(item.of.map(from), 'answer'), order: 'mixed' })
 }

@@ -3,7 +3,7 @@ import { masteryOf } from '@tachymetra/core/curriculum'
 import { type Best, type LearnerSettings, slowFacts, type Times } from '@tachymetra/core/learner'
 import { dayIn } from '@tachymetra/core/number'
 import {
-  FACT_SECONDS,
+  factMinutes,
   freeTime,
   minutesOf,
   type PlanDay,
@@ -40,25 +40,29 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
   const { data: times } = useTimes(learner.id)
   return useMemo(() => {
     if (!progress || !settings || !times) return undefined
-    const { day, today, latest, moves } = progress
+    const { day, today, latest, moves, past } = progress
+    const { recall } = times
+    const now = new Date().toISOString()
     const done = new Map<string, number>(
-      today.recalls > 0 ? [['facts', (FACT_SECONDS * today.recalls) / 60]] : [],
+      today.recalls > 0 ? [['facts', factMinutes(today.recalls, recall)]] : [],
     )
     for (const worked of progress.worked) done.set(worked.technique, minutesOf(worked))
     const week = {
       settings,
       day,
-      now: new Date().toISOString(),
+      now,
       memories: progress.facts,
+      recall,
       slow: slowFacts(times).map((s) => s.fact),
       latest,
       slips: progress.slips,
       moves,
+      past,
       done,
       dayOf: (instant: string) => dayIn(instant, learner.timeZone),
     }
     const metToday = recalledOn(progress.facts, day, week.dayOf)
-    const input = { ...week, metToday, times, mastery: masteryOf({ ...settings, latest, moves }) }
+    const input = { ...week, metToday, times, mastery: masteryOf({ ...settings, latest, moves, past, now }) }
     return {
       input,
       items: planDay(input),

@@ -79,7 +79,7 @@ export function MasteryMark({ state }: { readonly state: MasteryState }) {
   return (
     <svg className={`mastery ${state}`} viewBox="0 0 14 14" aria-hidden="true">
       <rect x="1.5" y="1.5" width="11" height="11" />
-      {state === 'known' && <path d="M3.5 7.3l2.4 2.6 4.8-5.6" />}
+      {(state === 'known' || state === 'fading') && <path d="M3.5 7.3l2.4 2.6 4.8-5.6" />}
       {state === 'practised' && <path className="half" d="M1.5 12.5v-11h5.500v11z" />}
     </svg>
   )

@@ -1,5 +1,5 @@
 import { keyingDue } from '@tachymetra/core/learner'
-import { itemName, type PlanDay, type PlanItem } from '@tachymetra/core/plan'
+import { itemName, type PlanDay, type PlanItem, type TechniqueItem } from '@tachymetra/core/plan'
 import { techniqueById } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES } from '@tachymetra/core/session'
 import type { LearnerWire } from '@tachymetra/core/wire'
@@ -29,7 +29,7 @@ export function Today(props: {
   // What was banned on this visit, so that it can be taken back at once; later on in the settings.
   const [bannedNow, setBannedNow] = useState<string>()
   const { items, worked, input, bests } = plan
-  const best = ({ id, level }: Exclude<PlanItem, { kind: 'facts' }>) => {
+  const best = ({ id, level }: TechniqueItem) => {
     const own = bests.find((b) => b.technique === id && b.level === level)
     return own && bestWords(own)
   }
@@ -53,12 +53,12 @@ export function Today(props: {
               <div>
                 <strong>{itemName(item)}</strong>{' '}
                 <span className="faint">
-                  {item.kind !== 'facts' && `${howWorked(item)}, `}
+                  {howWorked(item)}
                   about {minutesWords(item.minutes)}
                 </span>
                 <p>
-                  {item.because} {item.kind !== 'facts' && best(item)}{' '}
-                  {item.kind !== 'facts' && (
+                  {item.because} {'level' in item && best(item)}{' '}
+                  {'level' in item && (
                     <Link to={`/learn/${item.id}`}>
                       How it is done<span className="sr-only">: {itemName(item)}</span>
                     </Link>
@@ -102,8 +102,7 @@ export function Today(props: {
       {trouble && <Trouble error={trouble} />}
       {skippedToday.length > 0 && (
         <p className="faint">
-          Left out today:{' '}
-          {skippedToday.map((s) => (s.item === 'facts' ? 'facts' : techniqueById(s.item).name)).join(', ')}.{' '}
+          Left out today: {skippedToday.map((s) => itemLabel(s.item)).join(', ')}.{' '}
           <button
             type="button"
             className="key-button"
@@ -117,7 +116,7 @@ export function Today(props: {
       )}
       {bannedNow && settings.banned.includes(bannedNow) && (
         <p className="faint">
-          Never planned from now on: {bannedNow === 'facts' ? 'facts' : techniqueById(bannedNow).name}.{' '}
+          Never planned from now on: {itemLabel(bannedNow)}.{' '}
           <button
             type="button"
             className="key-button"
@@ -134,11 +133,19 @@ export function Today(props: {
   )
 }
 
-function howWorked({ support, problems }: Exclude<PlanItem, { kind: 'facts' }>): string {
+const LABELS: Readonly<Record<string, string>> = { facts: 'facts', mixed: 'mixed' }
+const itemLabel = (id: string) => LABELS[id] ?? techniqueById(id).name
+
+function howWorked(item: PlanItem): string {
+  if (item.kind === 'facts') return ''
+  if (item.kind === 'mixed') return `answer only, ${item.problems} problems of each, `
+  const { support, problems } = item
   return support === 'watch'
-    ? `watch one, then with help, ${problems} problems at a time`
-    : `${SUPPORT_NAMES[support].toLowerCase()}, ${problems} problems at a time`
+    ? `watch one, then with help, ${problems} problems at a time, `
+    : `${SUPPORT_NAMES[support].toLowerCase()}, ${problems} problems at a time, `
 }
+
+const RULE_NAMES = { facts: 'facts', edge: 'practice', new: 'new', review: 'again', mixed: 'again' } as const
 
 /** The minutes of the day on a rule: what is done, then a stretch for each item. */
 function MinuteRule(props: {
@@ -153,7 +160,7 @@ function MinuteRule(props: {
       {worked > 0 && <span className="done" style={{ width: `${(100 * worked) / whole}%` }} />}
       {items.map((item) => (
         <span key={item.id} className={item.kind} style={{ width: `${(100 * item.minutes) / whole}%` }}>
-          {item.kind === 'facts' ? 'facts' : item.kind === 'edge' ? 'practice' : 'review'}
+          {RULE_NAMES[item.kind]}
         </span>
       ))}
     </div>

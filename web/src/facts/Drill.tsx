@@ -1,10 +1,10 @@
 import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
 import {
   COMMON_KEY_MS,
-  type ExtraTime,
   isRecalled,
   KEYING_DAYS,
   keyingDue,
+  type RecallPace,
   recalled,
   recallLimit,
 } from '@tachymetra/core/learner'
@@ -17,6 +17,7 @@ import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { flush } from '../data/outbox.js'
+import { useRecallPace } from '../data/recallPace.js'
 import { keepRecall } from '../data/store.js'
 import type { Visit } from '../data/visited.js'
 import { Entry } from '../parts/Entry.js'
@@ -57,6 +58,9 @@ export function Drill({
   /** What may come next, shown once the round is over. */
   readonly after?: ReactNode
 }) {
+  const now = useRecallPace(learnerId)
+  // Limits stay the same for a round.
+  const [pace] = useState(now)
   const [answers, setAnswers] = useState<readonly Asked[]>([])
   const [trouble, setTrouble] = useState<Error>()
   const queue = toCome(set.start.recipe, answers)
@@ -67,7 +71,7 @@ export function Drill({
   useKeys({ Escape: onEnd, Enter: () => !card && !looking && onEnd() }, undefined, true)
   if (looking) return <Missed missed={looking} onOn={() => setLooking(undefined)} onStop={onEnd} />
   if (!card || n === undefined)
-    return <Round answers={answers} learnerId={learnerId} onEnd={onEnd} after={after} />
+    return <Round answers={answers} learnerId={learnerId} pace={pace} onEnd={onEnd} after={after} />
   // Only the first time in a round tells what is remembered.
   const first = !answers.some((a) => a.n === n)
   return (
@@ -79,6 +83,7 @@ export function Drill({
         key={answers.length}
         card={card}
         learnerId={learnerId}
+        pace={pace}
         onAnswered={(one, recall) => {
           const asked = { ...one, card, n }
           setAnswers([...answers, asked])
@@ -123,8 +128,8 @@ function Missed(props: { readonly missed: Asked; readonly onOn: () => void; read
 }
 
 /** The time within which facts of a round count as fast: "1.0 s", "1.0 s to 2.5 s"; undefined without a limit. */
-function limits(asked: readonly Asked[], extraTime: ExtraTime): string | undefined {
-  const all = asked.flatMap((a) => recallLimit(deckOf(a.card), extraTime) ?? [])
+function limits(asked: readonly Asked[], pace: RecallPace): string | undefined {
+  const all = asked.flatMap((a) => recallLimit(deckOf(a.card), pace) ?? [])
   if (all.length === 0) return undefined
   const [least, most] = [Math.min(...all), Math.max(...all)]
   return least === most ? seconds(least) : `${seconds(least)} to ${seconds(most)}`
@@ -134,14 +139,15 @@ function limits(asked: readonly Asked[], extraTime: ExtraTime): string | undefin
 function Fact(props: {
   readonly card: FactCard
   readonly learnerId: string
+  readonly pace: RecallPace
   /** What was answered, and the record of it. */
   readonly onAnswered: (
     one: Pick<Asked, 'thinkMs' | 'right' | 'known' | 'text'>,
     recall: Omit<RecallWire, 'sessionId' | 'n'>,
   ) => void
 }) {
-  const { card, learnerId, onAnswered } = props
-  const { keying, extraTime } = useLearnerSettings(learnerId)
+  const { card, learnerId, pace, onAnswered } = props
+  const { keying } = useLearnerSettings(learnerId)
   const [task] = useState(() => ({ questions: [card], inOrder: true }))
   const [at] = useState(() => new Date().toISOString())
   const attempt = useAttempt({
@@ -150,10 +156,11 @@ function Fact(props: {
     onChange(events, progress) {
       const keyMs = keying?.ms ?? COMMON_KEY_MS
       const { right, thinkMs, entry: text } = recalled(progress, keyMs)
-      const known = isRecalled({ right, thinkMs }, recallLimit(deckOf(card), extraTime))
+      const withinMs = recallLimit(deckOf(card), pace)
+      const known = isRecalled({ right, thinkMs, withinMs })
       onAnswered(
         { thinkMs, right, known, text },
-        { id: crypto.randomUUID(), learnerId, fact: card.id, at, judge: JUDGE, keyMs, events },
+        { id: crypto.randomUUID(), learnerId, fact: card.id, at, judge: JUDGE, keyMs, withinMs, events },
       )
     },
   })
@@ -177,12 +184,13 @@ function Fact(props: {
 function Round(props: {
   readonly answers: readonly Asked[]
   readonly learnerId: string
+  readonly pace: RecallPace
   readonly onEnd: () => void
   readonly after: ReactNode
 }) {
-  const { answers, learnerId, onEnd, after } = props
+  const { answers, learnerId, pace, onEnd, after } = props
   const { extraTime, calm } = useLearnerSettings(learnerId)
-  const within = limits(answers, extraTime)
+  const within = limits(answers, pace)
   const asked = answers.filter((a, i) => answers.findIndex((other) => other.n === a.n) === i)
   const known = asked.filter((a) => a.known)
   return (

@@ -1,5 +1,5 @@
 import { FACT_DECKS, type FactCard, type FactDeck } from '@tachymetra/core/facts'
-import { type LearnerSettings, recallLimit, toAsk } from '@tachymetra/core/learner'
+import { type RecallPace, recallLimit, toAsk } from '@tachymetra/core/learner'
 import { seeded } from '@tachymetra/core/number'
 import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
@@ -10,6 +10,7 @@ import { useSearchParams } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { usePlan } from '../data/plan.js'
 import { useFacts, useTimes } from '../data/queries.js'
+import { useRecallPace } from '../data/recallPace.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { beginVisit, type Visit } from '../data/visited.js'
 import { FACT_STATES, FactHeat, factsOf, type KnownFact } from '../parts/FactHeat.js'
@@ -75,8 +76,9 @@ function PlannedRound({ learner, onEnd }: { readonly learner: LearnerWire; reado
 function Known({ learner }: { readonly learner: LearnerWire }) {
   const { id: learnerId, name } = learner
   const facts = useFacts(learnerId)
+  const times = useTimes(learnerId)
   const [set, setSet] = useState<Visit>()
-  if (facts.isPending) return <Loading />
+  if (facts.isPending || times.isPending) return <Loading />
   if (facts.isLoadingError) return <Trouble error={facts.error} retry={() => facts.refetch()} />
   if (set) return <Drill set={set} learnerId={learnerId} onEnd={() => setSet(undefined)} />
   return (
@@ -105,11 +107,13 @@ function Known({ learner }: { readonly learner: LearnerWire }) {
 }
 
 /** What counts as known, in time. */
-function limitWords(deck: FactDeck, { extraTime, calm }: LearnerSettings): string {
-  const limit = recallLimit(deck, extraTime)
-  if (limit === undefined) return 'Take the time you need: a right answer counts as known.'
+function limitWords(deck: FactDeck, pace: RecallPace, calm: boolean): string {
+  const limit = recallLimit(deck, pace)
+  if (limit === null) return 'Take the time you need: a right answer counts as known.'
   if (calm) return 'What does not come quickly is asked again sooner.'
-  return `Within ${seconds(limit)} of thinking it counts as known; slower answers are asked again sooner.`
+  const own = limit !== recallLimit(deck, { ...pace, ownPace: false })
+  const whose = own ? `, which follows your own answers (practice leads to ${seconds(deck.withinMs)})` : ''
+  return `Within ${seconds(limit)} of thinking it counts as known${whose}; slower answers are asked again sooner.`
 }
 
 function dueWords(due: number): string {
@@ -127,15 +131,15 @@ function Choosing({
   readonly onStart: (cards: readonly FactCard[]) => void
 }) {
   const { factDeck, factCount } = useSettings()
-  const settings = useLearnerSettings(learnerId)
-  const { extraTime } = settings
+  const { calm } = useLearnerSettings(learnerId)
+  const pace = useRecallPace(learnerId)
   const times = useTimes(learnerId)
   const [now] = useState(() => new Date().toISOString())
   const dueIn = (deck: FactDeck) =>
     standings.filter((s) => s.due <= now && deck.cards.some((c) => c.id === s.fact)).length
   const due = standings.filter((s) => s.due <= now).length
   const deck = FACT_DECKS.find((d) => d.id === factDeck) ?? FACT_DECKS[1]!
-  const known = { standings, times: times.data, extraTime }
+  const known = { standings, times: times.data, pace }
   const begin = (decks: readonly FactDeck[], most: number) => {
     const random = seeded(crypto.getRandomValues(new Int32Array(1))[0]!)
     onStart(toAsk(decks, standings, now, most, random, { ahead: true }))
@@ -191,7 +195,7 @@ function Choosing({
           </form>
           <p className="faint">
             A fact is known when its answer comes at once, without working it out. Type it; no Enter needed.{' '}
-            {limitWords(deck, settings)}
+            {limitWords(deck, pace, calm)}
           </p>
         </section>
       </div>

@@ -26,7 +26,9 @@ export default function LearnPage() {
 function Known({ learnerId }: { readonly learnerId: string }) {
   const settings = useLearnerSettings(learnerId)
   const progress = useProgress(learnerId).data
-  return <Families mastery={progress && masteryOf({ ...settings, ...progress })} />
+  return (
+    <Families mastery={progress && masteryOf({ ...settings, ...progress, now: new Date().toISOString() })} />
+  )
 }
 
 function Families({ mastery }: { readonly mastery: readonly Mastery[] | undefined }) {

@@ -1,5 +1,5 @@
 import type { FactDeck } from '@tachymetra/core/facts'
-import { type Estimate, type ExtraTime, recallLimit, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
+import { type Estimate, type RecallPace, recallLimit, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
 import './fact-heat.css'
@@ -29,13 +29,13 @@ function stateOf(
   standing: FactStanding | undefined,
   own: Estimate | undefined,
   typicalMs: number,
-  limitMs: number | undefined,
+  limitMs: number | null,
 ): FactState {
   const told = own && own.seen >= ENOUGH ? own : undefined
   if (!standing && !told) return 'new'
   if ((standing && !standing.latestRight) || (told && told.wrong >= told.seen / 4)) return 'shaky'
   // Without a limit nothing is too slow.
-  if (limitMs === undefined) return 'steady'
+  if (limitMs === null) return 'steady'
   const share = told ? told.ms / typicalMs : (standing?.medianMs ?? limitMs) / typicalMs
   if (share > SLOW_SHARE || (standing?.medianMs ?? 0) > limitMs) return 'slow'
   return share > FAST_SHARE ? 'steady' : 'fast'
@@ -47,10 +47,10 @@ export function factsOf(
   known: {
     readonly standings: readonly FactStanding[]
     readonly times: Times | undefined
-    readonly extraTime: ExtraTime
+    readonly pace: RecallPace
   },
 ): KnownFact[] {
-  const limitMs = recallLimit(deck, known.extraTime)
+  const limitMs = recallLimit(deck, known.pace)
   const of = new Map(known.standings.map((s) => [s.fact, s]))
   return deck.cards.map(({ id, ask }) => {
     const standing = of.get(id)

@@ -3,8 +3,8 @@ import { slowFacts } from '@tachymetra/core/learner'
 import { count, listed } from '@tachymetra/core/words'
 import { Select } from 'antd'
 import { Link } from 'react-router'
-import { useLearnerSettings } from '../data/learnerSettings.js'
 import { useFacts, useTimes } from '../data/queries.js'
+import { useRecallPace } from '../data/recallPace.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { FACT_STATES, FactHeat, factsOf } from '../parts/FactHeat.js'
 import { Fold } from '../parts/Fold.js'
@@ -19,13 +19,13 @@ const MOST_SLOW = 8
 export default function FactsPage() {
   const { id } = useItsLearner()
   const { factDeck } = useSettings()
-  const { extraTime } = useLearnerSettings(id)
+  const pace = useRecallPace(id)
   const standings = useFacts(id)
   const times = useTimes(id).data
   const deck = FACT_DECKS.find((d) => d.id === factDeck) ?? FACT_DECKS[1]!
   if (standings.isPending) return <Loading />
   if (standings.isLoadingError) return <Trouble error={standings.error} retry={() => standings.refetch()} />
-  const facts = factsOf(deck, { standings: standings.data, times, extraTime })
+  const facts = factsOf(deck, { standings: standings.data, times, pace })
   const counts = FACT_STATES.flatMap((state) => {
     const n = facts.filter((f) => f.state === state).length
     return n > 0 ? [`${n} ${state}`] : []

@@ -1,4 +1,4 @@
-import { masteryOf } from '@tachymetra/core/curriculum'
+import { isKnown, masteryOf } from '@tachymetra/core/curriculum'
 import { techniqueById } from '@tachymetra/core/registry'
 import type { MoveWire } from '@tachymetra/core/wire'
 import { count, levelReasonWords, MASTERY_NAMES } from '@tachymetra/core/words'
@@ -25,9 +25,10 @@ export default function LevelsPage() {
   const failed = [progress, moves].find((q) => q.isLoadingError)
   if (failed) return <Trouble error={failed.error!} retry={() => failed.refetch()} />
   if (!progress.data || !moves.data) return <Loading />
-  const { latest, moves: current } = progress.data
-  const begun = masteryOf({ ...settings, latest, moves: current }).filter((m) => m.worked)
-  const known = begun.filter((m) => m.state === 'known').length
+  const { latest, past, moves: current } = progress.data
+  const now = new Date().toISOString()
+  const begun = masteryOf({ ...settings, latest, past, now, moves: current }).filter((m) => m.worked)
+  const known = begun.filter(isKnown).length
   return (
     <div className="side-by-side">
       <section className="stack" aria-labelledby="levels">

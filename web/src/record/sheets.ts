@@ -15,8 +15,9 @@ async function readSheet({ id, name }: LearnerWire): Promise<Sheet> {
     ask<MoveWire[]>('moves'),
     ask<SlipWeek[]>('slips'),
   ])
-  const { day, latest, facts } = progress
-  const mastery = masteryOf({ ...settings, latest, moves: progress.moves })
+  const { day, latest, past, facts } = progress
+  const now = new Date().toISOString()
+  const mastery = masteryOf({ ...settings, latest, past, now, moves: progress.moves })
   return sheetOf({ name, day, settings, moves, mastery, days, facts, slips })
 }
 

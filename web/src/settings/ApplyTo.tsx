@@ -18,8 +18,8 @@ const PARTS: readonly {
     page: 'reading',
     name: 'Size, time and words',
     keys: [
-      ...(['textSize', 'zero', 'contrast', 'extraTime', 'wording', 'calm', 'readAloud'] as const),
-      ...(['keypad', 'keypadSide', 'keypadOrder', 'ownKeyboard', 'ownAbacus'] as const),
+      ...(['textSize', 'zero', 'contrast', 'extraTime', 'ownPace', 'wording', 'calm'] as const),
+      ...(['readAloud', 'keypad', 'keypadSide', 'keypadOrder', 'ownKeyboard', 'ownAbacus'] as const),
     ],
   },
   { page: 'plan', name: 'Every day', keys: ['minutes', 'at', 'decks', 'pinned', 'banned'] },

@@ -47,7 +47,7 @@ export function Ease({ settings, change }: Section) {
     </label>
   )
   const tick = (
-    key: 'calm' | 'readAloud' | 'ownKeyboard' | 'ownAbacus',
+    key: 'ownPace' | 'calm' | 'readAloud' | 'ownKeyboard' | 'ownAbacus',
     children: ReactNode,
     disabled = false,
   ) => (
@@ -81,6 +81,7 @@ export function Ease({ settings, change }: Section) {
             { value: 'easy', label: 'few and easy' },
           ])}
         </div>
+        {tick('ownPace', 'Own pace: targets, and limits for facts, follow the learner’s own answers')}
         {tick('calm', 'Calm: no clock, no bar and no seconds, in practice and at the desk')}
         {tick(
           'readAloud',

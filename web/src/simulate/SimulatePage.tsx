@@ -1,6 +1,6 @@
 import type { LearnerSettings } from '@tachymetra/core/learner'
 import { TECHNIQUES, techniqueById, withNeeds } from '@tachymetra/core/registry'
-import { KINDS, POLICIES } from '@tachymetra/core/simulate'
+import { KINDS } from '@tachymetra/core/simulate'
 import { listed } from '@tachymetra/core/words'
 import { Button, InputNumber, Select } from 'antd'
 import { useCallback, useEffect, useRef, useState } from 'react'
@@ -11,7 +11,15 @@ import { Chart } from '../parts/Chart.js'
 import { Fold } from '../parts/Fold.js'
 import { Loading } from '../parts/Loading.js'
 import { type Assumed, assumedOf, Model } from './Model.js'
-import { chart, POLICY_NAMES, type Run, rangeWords, reached, type SimulationAsked } from './outcome.js'
+import {
+  COMPARED,
+  chart,
+  POLICY_NAMES,
+  type Run,
+  rangeWords,
+  reached,
+  type SimulationAsked,
+} from './outcome.js'
 
 /** Simulated learners of each kind of practice: nobody's luck is everybody's. */
 const SEEDS = [1, 2, 3, 4, 5]
@@ -57,7 +65,7 @@ function Simulation({ own }: { readonly own: LearnerSettings | undefined }) {
     setRunning(true)
     const { traits, extraTime, fadeDays, weeks, daysAWeek, compared } = assumed
     const shared = { traits, extraTime, fadeDays, minutes, goal, days: 7 * weeks, attendance: daysAWeek / 7 }
-    const policies = compared ? POLICIES : (['plan'] as const)
+    const policies = compared ? COMPARED : (['plan'] as const)
     const all = policies.flatMap((policy) => SEEDS.map((seed) => ({ ...shared, policy, seed })))
     const its = new Worker(new URL('./simulate.worker.ts', import.meta.url), { type: 'module' })
     worker.current = its
@@ -69,7 +77,7 @@ function Simulation({ own }: { readonly own: LearnerSettings | undefined }) {
     })
     its.postMessage({ runs: all } satisfies SimulationAsked)
   }
-  const total = (asked?.assumed.compared ? POLICIES.length : 1) * SEEDS.length
+  const total = (asked?.assumed.compared ? COMPARED.length : 1) * SEEDS.length
   return (
     <div className="stack loose">
       <h1>What a few minutes a day may give</h1>

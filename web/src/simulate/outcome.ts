@@ -1,10 +1,14 @@
 /** What comes of running several simulated learners of a kind, put into words and figures. */
-import type { Policy, SimulatedDay, SimulationInput } from '@tachymetra/core/simulate'
+import type { SimulatedDay, SimulationInput } from '@tachymetra/core/simulate'
 import { axis, type Ink } from '../parts/axis.js'
 
 export interface SimulationAsked {
-  readonly runs: readonly SimulationInput[]
+  readonly runs: readonly (SimulationInput & { readonly policy: Policy })[]
 }
+
+/** What the plan is shown beside. */
+export const COMPARED = ['plan', 'one-by-one', 'random'] as const
+type Policy = (typeof COMPARED)[number]
 
 /** One simulated learner's days. */
 export interface Run {
@@ -16,9 +20,9 @@ export interface Run {
 export const POLICY_NAMES: Record<Policy, string> = {
   plan: 'by the plan',
   random: 'at random',
-  fixed: 'one after the other',
+  'one-by-one': 'one after the other',
 }
-const DASHES: Record<Policy, string> = { plan: 'solid', random: 'dot', fixed: 'dash' }
+const DASHES: Record<Policy, string> = { plan: 'solid', random: 'dot', 'one-by-one': 'dash' }
 
 /** The first day on which so many techniques have come so far; undefined where that is not in the weeks looked at. */
 export function reached({ days }: Run, of: 'known' | 'halfway', many: number): SimulatedDay | undefined {
@@ -52,7 +56,7 @@ export function rangeWords(
 
 /** How many techniques are half-way up their levels, week by week: the range of the plan's runs, each policy's middle run. */
 export function chart(c: Ink, runs: readonly Run[], mostWeeks: number, goal: number) {
-  const inks: Record<Policy, string> = { plan: c.signal, random: c.faint, fixed: c.right }
+  const inks: Record<Policy, string> = { plan: c.signal, random: c.faint, 'one-by-one': c.right }
   const policies = [...new Set(runs.map((r) => r.policy))]
   const weeks = Array.from({ length: mostWeeks + 1 }, (_, i) => i)
   const at = ({ days }: Run, week: number) =>

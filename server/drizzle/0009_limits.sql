@@ -1,0 +1,1 @@
+ALTER TABLE `fact_recall` ADD `within_ms` integer DEFAULT 0;
