@@ -10,5 +10,5 @@ export {
 } from './forecast.js'
 export type { PlanInput, PlanItem, TechniqueItem } from './input.js'
 export { minutesOf, nextSupport } from './session.js'
-export { itemName, planDay } from './today.js'
+export { itemName, planDay, restingWords } from './today.js'
 export { type PlanDay, planWeek, recalledOn } from './week.js'

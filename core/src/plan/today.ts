@@ -41,10 +41,8 @@ const DAY_MS = 86_400_000
  */
 export function planDay(input: PlanInput): PlanItem[] {
   const { settings, day, done, mastery, assigned = [] } = input
-  const out = new Set([
-    ...settings.banned,
-    ...settings.skipped.filter((s) => s.day === day).map((s) => s.item),
-  ])
+  const skipped = settings.skipped.filter((s) => s.day === day).map((s) => s.item)
+  const out = new Set([...settings.banned, ...skipped])
   const free = mastery.filter((m) => !out.has(m.technique.id))
   const of = (id: string) => free.find((m) => m.technique.id === id) ?? []
   const first = [...new Set([...assigned, ...settings.pinned])].flatMap(of)
@@ -61,7 +59,7 @@ export function planDay(input: PlanInput): PlanItem[] {
   let left = budget - minutesOn(mastery)
   const asked = mastery.filter((m) => isKnown(m) && !wanted.some((w) => w.of === m))
   const forAgain = Math.min(left, REVIEW_SHARE * budget - minutesOn(asked))
-  const again = toAskAgain(free, wanted, forAgain, input)
+  const again = skipped.includes('mixed') ? [] : toAskAgain(free, wanted, forAgain, input)
   const againMinutes = again.reduce((sum, i) => sum + i.minutes, 0)
   left -= againMinutes
   // What else was worked today has had its minutes: the rest is shared.
@@ -225,7 +223,6 @@ function techniqueItem(
     ...(assigned.includes(id) ? [words.assigned] : []),
     ...(pinned ? [words.pinned] : []),
     reasonFor(kind, mastery, input),
-    ...(kind === 'edge' ? held(input).map(([name, days]) => words.held(name, days)) : []),
     ...(bug ? [bugWords(bug)] : []),
   ]
   return {
@@ -255,11 +252,12 @@ function reasonFor(kind: TechniqueItem['kind'], mastery: Mastery, { settings, da
   )
 }
 
-/** What has stepped back, with the days it was practised without moving; said once, on the day after. */
-function held({ mastery, now, settings }: PlanInput): [name: string, days: number][] {
-  return open(mastery)
+/** What has stepped back and why, in a sentence; nothing where nothing has. */
+export function restingWords({ mastery, now, settings }: Omit<PlanInput, 'metToday'>): string {
+  const names = open(mastery)
     .filter((m) => !settings.banned.includes(m.technique.id) && heldDays(m, now) > HELD_DAYS)
-    .map((m) => [m.technique.name, Math.round(heldDays(m, now))])
+    .map((m) => m.technique.name)
+  return names.length === 0 ? '' : wordsOf(settings).held(names)
 }
 
 /** An item of the plan in a few words. */

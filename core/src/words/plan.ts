@@ -17,11 +17,15 @@ export const PLAN = {
   },
   factsName: (n: number) => count(n, 'fact'),
   techniqueName: (name: string, level: number) => `${name}, level ${level}`,
-  mixedName: (names: readonly string[]) => `Mixed: ${listed(names)}`,
+  mixedName: (names: readonly string[]) => `${listed(names)}, mixed`,
   pinned: 'Pinned.',
   assigned: 'Set by your coach.',
   mixed: (n: number) => `${count(n, 'technique')} you know, asked again before they fade.`,
-  held: (name: string, days: number) => `${name} rests for a week: ${days} days without moving up.`,
+  held: (names: readonly string[]) => {
+    const [first, ...others] = names
+    const who = others.length > 1 ? [first!, count(others.length, 'other')] : names
+    return `${listed(who)} ${plural(names.length, 'has a rest', 'have a rest')}: not moved up for a week.`
+  },
   fresh: (because: string) => `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
   review: (days: number) =>
     days <= 0 ? 'You began this today.' : `Asked again before it fades: last worked ${away(days)}.`,
@@ -35,7 +39,7 @@ export const PLAN = {
       | undefined,
     pace: Pace | undefined,
   ) => {
-    const head = 'Soonest at its target.'
+    const head = 'Closest to its target.'
     if (!worked || worked.answers === 0) return `${head} Not worked at this level yet.`
     const { level, answers, right } = worked
     return `${head} Level ${level}: ${MASTERY.latest(right, answers, pace)}.`
@@ -48,7 +52,7 @@ export const EASY_PLAN = {
   facts: () => 'Quick facts first: they help with all the rest.',
   mixed: () => 'All mixed up: do you still know which is which?',
   fresh: () => 'Something new.',
-  held: (name: string) => `${name} has a rest.`,
+  held: (names: readonly string[]) => `${PLAN.held(names).split(':')[0]}.`,
   review: () => 'Once more, so that it stays.',
   edge: () => 'This comes next for you.',
   pinned: PLAN.pinned,

@@ -1,5 +1,11 @@
 import { keyingDue } from '@tachymetra/core/learner'
-import { itemName, type PlanDay, type PlanItem, type TechniqueItem } from '@tachymetra/core/plan'
+import {
+  itemName,
+  type PlanDay,
+  type PlanItem,
+  restingWords,
+  type TechniqueItem,
+} from '@tachymetra/core/plan'
 import { techniqueById } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES } from '@tachymetra/core/session'
 import type { LearnerWire } from '@tachymetra/core/wire'
@@ -35,6 +41,7 @@ export function Today(props: {
   }
   const begin = (item: PlanItem) => beginItem(learner.id, item).then((path) => navigate(path), setTrouble)
   const [first] = items
+  const resting = restingWords(input)
   const skippedToday = settings.skipped.filter((s) => s.day === input.day)
   return (
     <section className="today" aria-labelledby="today">
@@ -91,6 +98,7 @@ export function Today(props: {
             : 'Nothing is planned for today.'}
         </p>
       )}
+      {resting && <p className="faint">{resting}</p>}
       {keyingDue(settings, input.now) && items.some((i) => i.kind === 'facts') && (
         <p className="faint">
           {settings.keying
@@ -210,9 +218,12 @@ function ItemMenu(props: {
       onOpenChange={onOpen}
       menu={{
         items: [
-          item.pinned
-            ? { key: 'unpin', label: 'No longer every day' }
-            : { key: 'pin', label: 'Pin: every day' },
+          ...(item.pinned
+            ? [{ key: 'unpin', label: 'No longer every day' }]
+            : // What fades is not asked every day.
+              item.kind === 'mixed'
+              ? []
+              : [{ key: 'pin', label: 'Pin: every day' }]),
           { key: 'skip', label: 'Not today' },
           { key: 'ban', label: 'Never' },
         ],

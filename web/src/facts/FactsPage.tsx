@@ -111,9 +111,11 @@ function limitWords(deck: FactDeck, pace: RecallPace, calm: boolean): string {
   const limit = recallLimit(deck, pace)
   if (limit === null) return 'Take the time you need: a right answer counts as known.'
   if (calm) return 'What does not come quickly is asked again sooner.'
-  const own = limit !== recallLimit(deck, { ...pace, ownPace: false })
-  const whose = own ? `, which follows your own answers (practice leads to ${seconds(deck.withinMs)})` : ''
-  return `Within ${seconds(limit)} of thinking it counts as known${whose}; slower answers are asked again sooner.`
+  const [own, usual] = [seconds(limit), seconds(deck.withinMs)]
+  const usually = limit > deck.withinMs ? 'practice leads to' : 'the usual is'
+  const leads = own === usual ? '' : ` (${usually} ${usual})`
+  const whose = pace.share === undefined || pace.ownPace === false ? '' : ', which follows your own answers'
+  return `Within ${own} of thinking it counts as known${whose}${leads}; slower answers are asked again sooner.`
 }
 
 function dueWords(due: number): string {

@@ -1,11 +1,14 @@
 import { FACT_DECKS } from '@tachymetra/core/facts'
-import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import { TECHNIQUES } from '@tachymetra/core/registry'
 import { InputNumber, Select } from 'antd'
 import { Link } from 'react-router'
 import type { Section } from './section.js'
 
-const itemLabel = (id: string) => (id === 'facts' ? 'Facts' : techniqueById(id).name)
-const ITEMS = ['facts', ...TECHNIQUES.map((t) => t.id)].map((value) => ({ value, label: itemLabel(value) }))
+const ITEMS = [
+  { value: 'facts', label: 'Facts' },
+  ...TECHNIQUES.map(({ id, name }) => ({ value: id, label: name })),
+]
+const MIXED = { value: 'mixed', label: 'Several techniques mixed' }
 
 /** How much is practised every day, when, and what the plan may choose from. */
 export function Daily({ settings, change }: Section) {
@@ -52,7 +55,7 @@ export function Daily({ settings, change }: Section) {
         id="banned"
         label="Never planned"
         value={settings.banned}
-        options={ITEMS}
+        options={[...ITEMS, MIXED]}
         onChange={(banned) => change({ banned, pinned: settings.pinned.filter((p) => !banned.includes(p)) })}
       />
       <p className="faint">
