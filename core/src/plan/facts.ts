@@ -7,12 +7,16 @@ import { daysBetween } from '../number/days.js'
 import { seeded } from '../number/random.js'
 import type { PlanInput, PlanItem } from './input.js'
 import { wordsOf } from './wording.js'
+import { unready } from './worth.js'
 
 /** What a fact takes until that is known of the learner, and the pause after it, in milliseconds. */
 const COMMON_MS = 1900
 const PAUSE_MS = 600
-/** Facts take at most this share of the minutes, and no fewer than so many are asked. */
-const FACT_SHARE = 0.3
+/**
+ * Facts take at most this share of the minutes, the more of it the more of what comes next rests on facts that are not there
+ * yet: then a minute with them is worth more than one without (found with examinees). No fewer than so many are asked.
+ */
+const FACT_SHARE = { least: 0.25, most: 0.4 } as const
 const LEAST_FACTS = 4
 /** New ones to a minute of practice at most, and how many there is always room for (found in simulation). */
 const NEW_A_MINUTE = 1
@@ -34,7 +38,9 @@ export function factsFor(input: PlanInput, next: readonly Mastery[]): PlanItem |
   const decks = FACT_DECKS.filter((d) => settings.decks.includes(d.id))
   if (decks.length === 0) return undefined
   const inDecks = (fact: string) => decks.some((d) => d.cards.some((c) => c.id === fact))
-  const ofDay = Math.max(LEAST_FACTS, Math.floor((FACT_SHARE * settings.minutes) / factMinutes(1, recall)))
+  const lacking = next[0] ? unready(next[0], input) : 0
+  const share = FACT_SHARE.least + lacking * (FACT_SHARE.most - FACT_SHARE.least)
+  const ofDay = Math.max(LEAST_FACTS, Math.floor((share * settings.minutes) / factMinutes(1, recall)))
   const most = ofDay - metToday.size
   if (most <= 0) return undefined
   // What was asked today does not come again, whatever came of it.

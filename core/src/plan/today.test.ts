@@ -69,8 +69,8 @@ function input(more: Partial<PlanInput> = {}, latest = WORKED): PlanInput {
 
 const ids = (plan: PlanInput) => planDay(plan).map((i) => `${i.kind} ${i.id}`)
 
-function due(count: number): FactMemory[] {
-  return FACT_DECKS.find((d) => d.id === 'sums')!
+function due(count: number, deck = 'sums'): FactMemory[] {
+  return FACT_DECKS.find((d) => d.id === deck)!
     .cards.slice(0, count)
     .map((c) => ({
       ...remember(undefined, {
@@ -286,7 +286,9 @@ test('facts go on with those not asked today, however the round ended; a slow on
   expect(fresh).toHaveLength(2)
   // Whoever takes longer for each is asked fewer.
   const slower = facts({ memories: many, recall: { share: 3, ms: 6000 } })
-  expect([facts({ memories: many }).length, slower.length]).toEqual([28, 10])
+  expect([facts({ memories: many }).length, slower.length]).toEqual([24, 9])
+  // And more where what comes next rests on facts that are not there.
+  expect(facts({ memories: due(36, 'tables') })).toHaveLength(38)
   // Due ones go on as well: ten of them, six asked.
   const ten = due(10)
   const six = ten

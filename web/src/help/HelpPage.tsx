@@ -54,7 +54,12 @@ export default function HelpPage() {
           <dt>Level</dt>
           <dd>How hard the problems are. You move up when you are right and quick enough.</dd>
           <dt>Target</dt>
-          <dd>The time to aim for at a level. Settings can give you more of it.</dd>
+          <dd>
+            The time to aim for at a level. If you are slower, it is a little less than the time you take.
+            Settings can give you more of it.
+          </dd>
+          <dt>Known, due again</dt>
+          <dd>You could do it. It is asked again before you forget it.</dd>
           <dt>Carry, borrow</dt>
           <dd>One more for the digit on the left, or one less.</dd>
           <dt>Held in mind</dt>
@@ -78,9 +83,9 @@ export default function HelpPage() {
         <h2 id="coaches">For coaches and parents</h2>
         <p>
           Every number the program goes by stands in <Link to="/settings/learner/levels">Settings</Link> and
-          can be changed for one learner: minutes a day, targets, level rules, text size, extra time. The
-          record of each learner can be printed, saved as PDF or exported as a table. A backup holds
-          everything of everybody in one file.
+          can be changed for one learner: minutes a day, targets, level rules, text size, extra time, and
+          whether targets and limits follow the learner’s own pace. The record of each learner can be printed,
+          saved as PDF or exported as a table. A backup holds everything of everybody in one file.
         </p>
         <p>
           A learner who is removed can be brought back for 30 days. Levels set by hand, imports, and items
