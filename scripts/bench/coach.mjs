@@ -17,7 +17,7 @@ const ANSWERING = [
   ['65 % right, skips what fails', { right: 0.65, pace: 0.8, scatter: 0.3, skips: 1 }],
   ['60 % right', { right: 0.6, pace: 0.9, scatter: 0.3 }],
 ]
-const PEOPLE = 400
+const PEOPLE = 2000
 const MOST_ANSWERS = 60
 const TARGET_MS = 4000
 

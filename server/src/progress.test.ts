@@ -94,7 +94,7 @@ test('levels move by the rules at the answer that meets them, and by hand; every
       to: 2,
       by: 'rule',
       at: '2026-03-03T15:00:01.500Z',
-      reason: { id: 'sure', of: 17, right: 17, odds: 12, medianMs: 1500, targetMs: expect.any(Number) },
+      reason: { id: 'sure', of: 17, right: 17, odds: 13, medianMs: 1500, targetMs: expect.any(Number) },
     },
   ])
   // Back by hand: what came before the move no longer counts.

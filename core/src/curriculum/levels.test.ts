@@ -25,17 +25,17 @@ test.each([
   [
     'r'.repeat(17),
     'up',
-    'Of the last 17 answers 17 were right, the median 3.0 s: 12 to 1 that this level is yours',
+    'Of the last 17 answers 17 were right, the median 3.0 s: 13 to 1 that this level is yours',
   ],
   ['r'.repeat(16), 'hold', 'About 1 more right and you move up.'],
   ['', 'hold', 'No answers at this level yet. About 17 more right'],
   [`${'r'.repeat(12)}w${'r'.repeat(4)}`, 'hold', 'Likely so far: right often enough'],
   ['s'.repeat(30), 'hold', 'within the target under 1 in 10. Right often enough, but not yet quick enough.'],
   ['i'.repeat(30), 'hold', 'not timed'],
-  ['wwwww', 'back', 'Of the last 5 answers 0 were right: 60 to 1 that a level back is better now.'],
+  ['wwwww', 'back', 'Of the last 5 answers 0 were right: 65 to 1 that a level back is better now.'],
   ['wwww', 'hold', ''],
   // What lies far back is outweighed, either way.
-  [`${'r'.repeat(33)}${'w'.repeat(40)}`, 'up', ''],
+  [`${'r'.repeat(34)}${'w'.repeat(40)}`, 'up', ''],
   [`wwwwww${'r'.repeat(34)}`, 'back', ''],
 ] as const)('%s: %s', (marks, move, because) => {
   const advice = adviseLevel(answers(marks), 5000)
@@ -96,7 +96,7 @@ test('without a time limit right answers alone move up, and nothing is said of t
   }
   expect(advised('s'.repeat(17))).toEqual([
     'up',
-    'Of the last 17 answers 17 were right: 12 to 1 that this level is yours.',
+    'Of the last 17 answers 17 were right: 13 to 1 that this level is yours.',
   ])
   expect(advised('i'.repeat(17))[0]).toBe('up')
   expect(advised('rrr')).toEqual([
@@ -163,7 +163,7 @@ test('somebody slow but sure moves up too, and somebody slow who is often wrong 
 test('calm words keep what is lacking and leave the seconds out', () => {
   const words = (marks: string) => levelReasonWords(adviseLevel(answers(marks), 5000).reason, true)
   expect(words('r'.repeat(17))).toBe(
-    'Of the last 17 answers 17 were right: 12 to 1 that this level is yours.',
+    'Of the last 17 answers 17 were right: 13 to 1 that this level is yours.',
   )
   expect(words('s'.repeat(17))).toContain('Right often enough, but not yet quick enough.')
 })

@@ -17,7 +17,7 @@ export interface LevelRules {
   readonly hard: number
 }
 
-export const LEVEL_RULES: LevelRules = { odds: 12, good: 0.99, poor: 0.85, hard: 0.6 }
+export const LEVEL_RULES: LevelRules = { odds: 13, good: 0.99, poor: 0.85, hard: 0.6 }
 
 /** What odds come to the same number of right answers in a row as a rule of up to version 8 asked for. */
 export function rulesOfOlder({

@@ -1,6 +1,6 @@
 export { demoLearners } from './demo.js'
 export { examine, targetsWithin } from './examine.js'
 export { KINDS, type Kind } from './kinds.js'
-export { BEGINNER, type Traits } from './learner.js'
+export type { Traits } from './learner.js'
 export { POLICIES } from './policies.js'
-export { goalReached, type SimulatedDay, type SimulationInput, simulate } from './weeks.js'
+export { type SimulatedDay, type SimulationInput, simulate } from './weeks.js'
