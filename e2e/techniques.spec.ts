@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { equal, readDecimal, toText, toWords } from '@tachymetra/core/number'
+import { type Decimal, equal, readDecimal, toText, toWords } from '@tachymetra/core/number'
 import { InputError, readProblem } from '@tachymetra/core/problem'
 import { meets } from '@tachymetra/core/question'
 import { levelOf, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
@@ -237,4 +237,39 @@ test('compare: the advice, every way on the rule, misfits with reasons, bad inpu
     if (error instanceof InputError) refusal = error.message
   }
   await expect(page.getByRole('alert')).toHaveText(refusal)
+})
+
+test('an answer is followed by its working: in full view after a slip, which stands at its step, folded when it was right', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Crosswise', level: 5, support: 'Answer only', count: 2 })
+  const technique = techniqueById('multiply-crosswise')
+  const worked = async (enter?: (step: Step) => Decimal | undefined) =>
+    trace(technique, await problemOn(page), variantOf(technique), enter)
+  const { steps, answer } = await worked()
+  const at = steps.findIndex((s) => s.slips().some((slip) => slip.id === 'carry-lost'))
+  const lost = steps[at]!.slips().find((s) => s.id === 'carry-lost')!
+  // Everything after it is done rightly.
+  const { answer: wrong } = await worked((step) =>
+    step.place === steps[at]!.place && equal(step.expect, steps[at]!.expect) ? lost.entry : undefined,
+  )
+  await type(page, toText(wrong))
+  await expect(page.locator('#said')).toContainText('is not right')
+  await expect(page.locator('#said')).toContainText('Likely')
+  await type(page, toText(answer))
+  const gone = page.locator('.how-it-goes')
+  await expect(gone.getByRole('listitem')).toHaveCount(steps.length)
+  await expect(gone.getByRole('listitem').last()).toContainText(steps.at(-1)!.ask)
+  const slipped = gone.locator('.slipped')
+  await expect(slipped).toHaveCount(1)
+  await expect(slipped).toContainText('Likely here.')
+  await page.keyboard.press('Enter')
+  await expect(gone).toHaveCount(0)
+  await type(page, toText((await worked()).answer))
+  await expect(page.locator('#said')).toContainText('Right first time')
+  await expect(gone).not.toHaveAttribute('open')
+  await gone.getByText('How it goes').click()
+  await expect(gone.getByRole('listitem').first()).toBeVisible()
 })

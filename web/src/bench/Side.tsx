@@ -1,5 +1,6 @@
 import type { Progress } from '@tachymetra/core/session'
 import { type Held, momentAfter } from '@tachymetra/core/technique'
+import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { useNeeds } from '../data/needs.js'
 import { Hands } from '../parts/Hand.js'
@@ -8,7 +9,13 @@ import { Steps, WayWorked } from '../parts/saying.js'
 const NOTHING: readonly Held[] = []
 
 /** What is held in mind, and what has been entered so far. */
-export function Side({ progress, technique }: { readonly progress: Progress; readonly technique: string }) {
+export function Side(props: {
+  readonly progress: Progress
+  readonly technique: string
+  /** What is to be looked at when the problem is over. */
+  readonly children: ReactNode
+}) {
+  const { progress, technique, children } = props
   const { calm } = useNeeds()
   const [walk] = progress.walks
   const [step, entry] = [walk?.steps.at(-1), walk?.entries.at(-1)]
@@ -24,6 +31,7 @@ export function Side({ progress, technique }: { readonly progress: Progress; rea
       <h2>Steps so far</h2>
       <Steps entries={progress.entries} calm={calm} />
       {progress.support !== 'answer' && <WayWorked progress={progress} />}
+      {children}
       <p>
         <Link to={`/learn/${technique}`}>How it is done</Link>
         {' · '}

@@ -10,9 +10,11 @@ import { Guard, lazily } from '../parts/Guard.js'
 import { spoken } from '../parts/PlaceRule.js'
 import { rodsAloud } from '../parts/rodWords.js'
 import { useKeys } from '../parts/useKeys.js'
+import { Afterwards } from './Afterwards.js'
 import { Announcer } from './Announcer.js'
 import { Asking } from './Asking.js'
 import { Checking } from './Checking.js'
+
 import { KeysLine } from './KeysLine.js'
 import { PaceHead } from './PaceHead.js'
 import { Side } from './Side.js'
@@ -55,7 +57,7 @@ export function Working(props: Props) {
   const writing = useWriting(exercise, alone)
   // It is only said at the end of the session what was right: the first answer ends the attempt.
   const atEnd = recipe.answers === 'at-end' && alone
-  const { attempt, explained, startedAt } = useRecording({
+  const { attempt, explained, causes, startedAt } = useRecording({
     ...props,
     from: writing.from,
     byItself: onward === 'last-digit' && alone,
@@ -183,7 +185,9 @@ export function Working(props: Props) {
         />
         {done && <Checking problem={problem} progress={progress} open={checking} onToggle={setChecking} />}
       </div>
-      <Side progress={progress} technique={technique.id} />
+      <Side progress={progress} technique={technique.id}>
+        {done && alone && <Afterwards progress={progress} causes={causes} />}
+      </Side>
       <Guard waiting={null}>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Guard>
     </>
   )

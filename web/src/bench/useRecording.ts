@@ -3,6 +3,7 @@ import { printProblem } from '@tachymetra/core/problem'
 import {
   type AttemptEvent,
   type AttemptRecord,
+  type Causes,
   type Exercise,
   JUDGE,
   type Progress,
@@ -56,10 +57,11 @@ function resumed(open: AttemptRecord | undefined): {
   return { startedAt: open.startedAt, events: [...open.events, ...gone], elapsed }
 }
 
-/** @returns the attempt, the likely cause of its last wrong answer in words, and when its problem was shown */
+/** @returns the attempt, the likely cause of its last wrong answer in words, those of all in turn, and when its problem was shown */
 export function useRecording(given: Recording): {
   readonly attempt: AttemptOnScreen
   readonly explained: string | undefined
+  readonly causes: Causes
   readonly startedAt: string
 } {
   const { exercise, support, n, sessionId, open, byItself = false, from = 'left', onOpen, onDone } = given
@@ -114,5 +116,5 @@ export function useRecording(given: Recording): {
       leaving()
     }
   }, [begun])
-  return { attempt, explained, startedAt: begun.startedAt }
+  return { attempt, explained, causes, startedAt: begun.startedAt }
 }

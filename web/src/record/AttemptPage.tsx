@@ -11,6 +11,7 @@ import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useAttempt, useZone } from '../data/queries.js'
 import { GridTable } from '../parts/GridTable.js'
+import { HowItGoes } from '../parts/HowItGoes.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Loading } from '../parts/Loading.js'
 import { Mark } from '../parts/Mark.js'
@@ -153,16 +154,12 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
       </ol>
       {attempt.outcome !== 'done' && at === entries.length && <p>{ENDED[attempt.outcome]}</p>}
       {attempt.support === 'answer' && (
-        <details>
-          <summary>How {technique.name.toLowerCase()} works it</summary>
-          <ol>
-            {whole.steps.map((s, i) => (
-              <li key={i}>
-                {s.ask} <span className="mono">{toWords(s.expect)}</span>
-              </li>
-            ))}
-          </ol>
-        </details>
+        <HowItGoes
+          work={whole}
+          slips={entries.find((e) => e.step === 0 && e.slips.length > 0)?.slips ?? []}
+          summary={`How ${technique.name.toLowerCase()} works it`}
+          open={false}
+        />
       )}
     </div>
   )
