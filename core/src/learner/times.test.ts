@@ -136,21 +136,62 @@ test('every step of every technique feeds the facts it rests on; recalls and who
   expect(timedRecall({ ...recall, ms: 61_000 })).toBeUndefined()
 })
 
-test('the quickest way is the learner’s own: slow tables turn the advice', () => {
+test('the quickest way is the learner’s own, of those that were worked; close ones are not told apart, others offered', () => {
   const compared = compareWays(readProblem('79*6'))
-  const of = (factMs: (f: string) => number) => timesOf(steps(factMs, 2000, 0.2, 5), [], 150)
+  const ways = compared.ways.map((w) => w.technique.id)
+  /** With so many answers of some ways, each in just the time of its steps. */
+  const of = (factMs: (f: string) => number, worked = ways) => {
+    const begun = timesOf(steps(factMs, 2000, 0.2, 5), [], 150)
+    const answers = compared.ways
+      .filter((w) => worked.includes(w.technique.id))
+      .map(({ technique, work }) => ({
+        ...{ technique: technique.id, work: workloadOf(work) },
+        ms: predictMs(begun, technique.id, work),
+      }))
+    return timesOf(steps(factMs, 2000, 0.2, 5), answers, 150)
+  }
   const even = quickestFor(
     compared,
     of(() => 700),
   )!
-  expect(even.each).toHaveLength(compared.ways.length)
-  expect(Math.min(...even.each)).toBe(even.ms)
-  const heavy = quickestFor(
-    compared,
-    of((f) => (f.includes('7') ? 9000 : 500)),
-  )!
+  expect(even.each).toHaveLength(ways.length)
+  expect(Math.min(...even.each.map((e) => e.ms))).toBe(even.ms)
+  const slow = of((f) => (f.includes('7') ? 9000 : 500))
+  const heavy = quickestFor(compared, slow)!
   expect(heavy.way.technique.id).not.toBe('multiply-addition')
+  expect(heavy.close).toBe(false)
+  expect(heavy.advice).toMatch(/^Quickest for you/)
+
+  // Whoever has only worked the slow way is told of that, and that another is worth learning.
+  const only = quickestFor(
+    compared,
+    of((f) => (f.includes('7') ? 9000 : 500), ['multiply-addition']),
+  )!
+  expect(only.way.technique.id).toBe('multiply-addition')
+  expect(only.each.filter((e) => e.worked)).toHaveLength(1)
+  expect(only.advice).toContain(`Worth learning: ${heavy.way.technique.name} would take about`)
+  expect(even.advice).not.toContain('Worth learning')
+  expect(
+    quickestFor(
+      compared,
+      of(() => 700, []),
+    ),
+  ).toBeUndefined()
   expect(quickestFor(compared, timesOf([]))).toBeUndefined()
+
+  // Two ways whose times are within a tenth of each other.
+  const [first] = compared.ways
+  const twice = { ...compared, ways: [first!, { ...compared.ways[1]!, work: first!.work }] }
+  const close = quickestFor(
+    twice,
+    of(() => 700),
+  )!
+  expect(close.close).toBe(true)
+  expect(close.advice).toMatch(/^Too close to call for you, .* about [\d.]+ s, .* [\d.]+ s\.$/)
+  // An estimate is no rival of what comes to the answer itself.
+  const roots = compareWays(readProblem('sqrt(1296)'))
+  expect(roots.ways.at(-1)!.technique.id).toBe('root-estimate')
+  expect(roots.advice).not.toContain('Root by estimate needs')
 })
 
 test('the times of a demo clerk foresee their answers, and targets follow from them', () => {

@@ -8,6 +8,7 @@ import { TECHNIQUES } from '../registry/techniques.js'
 import type { Technique, Variant } from '../technique/contract.js'
 import { type Trace, trace, variantOf } from '../technique/driver.js'
 import { type Effort, effortOf } from '../technique/effort.js'
+import { rootEstimate } from '../technique/roots/estimate.js'
 import { writtenEffort } from '../technique/written.js'
 import { ADVICE } from '../words/report.js'
 
@@ -22,7 +23,7 @@ export interface Comparison {
   readonly problem: Problem
   /** Reckoned plainly; quotients and roots that do not end are cut off. */
   readonly answer: Decimal
-  /** Least effort first; of equal ones, the one that holds fewer digits. */
+  /** Least effort first; of equal ones, the one that holds fewer digits; an estimate last. */
   readonly ways: readonly Way[]
   readonly misfits: readonly { readonly technique: Technique; readonly because: string }[]
   /** The conventional written working. */
@@ -31,24 +32,39 @@ export interface Comparison {
   readonly advice: string
 }
 
-/** The way that is quickest for one learner, by their own times. */
+/** What the ways are likely to take one learner, by their own times. */
 export interface Quickest {
+  /** Of the ways the learner has worked the quickest. */
   readonly way: Way
   readonly ms: number
-  /** What each way is likely to take, in the order of `ways`, in milliseconds. */
-  readonly each: readonly number[]
+  /** Another of them takes about as long, so that neither is called quicker. */
+  readonly close: boolean
+  /** What each way is likely to take, in the order of `ways`, in milliseconds; and whether it was ever worked without steps. */
+  readonly each: readonly { readonly ms: number; readonly worked: boolean }[]
   readonly advice: string
 }
 
-/** @returns undefined while too little is known of the learner, or no technique fits. */
+/** Times nearer than this are too close to call: what is foreseen of a way misses by about as much (found with examinees). */
+const CLOSE = 1.1
+/** A way not yet learnt is worth learning from this share of the time of the quickest one known. */
+const WORTH = 0.8
+
+/** @returns undefined while too little is known of the learner, or where no way that fits was ever worked. */
 export function quickestFor({ ways }: Comparison, times: Times): Quickest | undefined {
-  if (times.seen < ENOUGH_STEPS || ways.length === 0) return undefined
-  const each = ways.map(({ technique, work }) => predictMs(times, technique.id, work))
-  const order = each.map((ms, i) => ({ ms, way: ways[i]! })).sort((a, b) => a.ms - b.ms)
-  const [first, next] = order as [(typeof order)[0], (typeof order)[0] | undefined]
-  const named = ({ way, ms }: { way: Way; ms: number }) => ({ name: way.technique.name, ms })
-  const advice = ADVICE.quickest(times.seen, named(first), next && named(next))
-  return { way: first.way, ms: first.ms, each, advice }
+  if (times.seen < ENOUGH_STEPS) return undefined
+  const each = ways.map((way) => {
+    const { technique, work } = way
+    const worked = times.alone[technique.id] !== undefined && technique !== rootEstimate
+    return { way, ms: predictMs(times, technique.id, work), worked, name: technique.name }
+  })
+  const order = each.toSorted((a, b) => a.ms - b.ms)
+  const [first, next] = order.filter((w) => w.worked)
+  if (!first) return undefined
+  const close = next !== undefined && next.ms < CLOSE * first.ms
+  const worth = order.find((w) => !w.worked && w.way.technique !== rootEstimate && w.ms < WORTH * first.ms)
+  const said = close ? ADVICE.close(times.seen, first, next) : ADVICE.quickest(times.seen, first, next)
+  const advice = worth ? `${said} ${ADVICE.worth(worth)}` : said
+  return { way: first.way, ms: first.ms, close, each: each.map(({ ms, worked }) => ({ ms, worked })), advice }
 }
 
 /** @param variants the variant of a technique by its id, where it is not the default. */
@@ -67,7 +83,9 @@ export function compareWays(problem: Problem, variants: Readonly<Record<string, 
     const work = trace(technique, problem, variant)
     ways.push({ technique, variant, work, effort: effortOf(work) })
   }
-  ways.sort((a, b) => a.effort.total - b.effort.total || a.effort.held - b.effort.held)
+  // An estimate is no rival of ways that come to the answer itself.
+  const last = ({ technique }: Way) => (technique === rootEstimate ? 1 : 0)
+  ways.sort((a, b) => last(a) - last(b) || a.effort.total - b.effort.total || a.effort.held - b.effort.held)
   const written = writtenEffort(problem)
   return { problem, answer: answerOf(problem), ways, misfits, written, advice: adviceOn(ways, written) }
 }

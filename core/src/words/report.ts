@@ -17,6 +17,12 @@ export function effortWords({ facts, carries, held }: Cost): string {
   return `${some(facts, 'fact')}, ${some(carries, 'carry', 'carries')}, ${most} held`
 }
 
+/** A way by its name, with what it is likely to take. */
+interface Timed {
+  readonly name: string
+  readonly ms: number
+}
+
 export const ADVICE = {
   none: 'No technique fits this problem.',
   /** @param next the way that costs least after the best, where there is one */
@@ -31,14 +37,13 @@ export const ADVICE = {
     ]
     return `${best.name} needs the least effort: ${best.total} points (${effortWords(best)}), where ${rivals.join(' and ')}.`
   },
-  quickest: (
-    seen: number,
-    first: { readonly name: string; readonly ms: number },
-    next: { readonly name: string; readonly ms: number } | undefined,
-  ) => {
+  quickest: (seen: number, first: Timed, next: Timed | undefined) => {
     const rival = next ? `, ${next.name} ${seconds(next.ms)}` : ''
     return `Quickest for you, from your last ${seen} steps: ${first.name}, about ${seconds(first.ms)}${rival}.`
   },
+  close: (seen: number, first: Timed, next: Timed) =>
+    `Too close to call for you, from your last ${seen} steps: ${first.name} about ${seconds(first.ms)}, ${next.name} ${seconds(next.ms)}.`,
+  worth: ({ name, ms }: Timed) => `Worth learning: ${name} would take about ${seconds(ms)}.`,
 } as const
 
 /** Why a fact holds a learner up. */

@@ -116,10 +116,10 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
             </h2>
             <EffortLine effort={effort} />
             {own && (
-              <p className={own.way.technique === technique ? 'own-time quickest' : 'own-time'}>
-                about {seconds(own.each[i])} for you
-                {own.way.technique === technique && ways.length > 1 && ': quickest'}
-              </p>
+              <OwnTime
+                {...own.each[i]!}
+                quickest={own.way.technique === technique && ways.length > 1 && !own.close}
+              />
             )}
             <StepsOnRule problem={problem} work={work} />
           </article>
@@ -146,6 +146,17 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
       </Fold>
       <CheckAnswer problem={problem} right={answer} />
     </>
+  )
+}
+
+/** What a way is likely to take the learner. */
+function OwnTime(props: { readonly ms: number; readonly worked: boolean; readonly quickest: boolean }) {
+  const { ms, worked, quickest } = props
+  return (
+    <p className={quickest ? 'own-time quickest' : 'own-time'}>
+      about {seconds(ms)} {worked ? 'for you' : 'once you know it'}
+      {quickest && ': quickest'}
+    </p>
   )
 }
 

@@ -31,7 +31,7 @@ export function Preview({
     const compared = compareWays(first, variants)
     const found = quickestFor(compared, times)
     const mine = found?.each[compared.ways.findIndex((w) => w.technique === technique)]
-    return found && mine !== undefined ? { quickest: found, mine } : undefined
+    return found && mine ? { quickest: found, mine: mine.ms } : undefined
   }, [first, times, variants, technique])
   const { size } = space
   const many =
@@ -54,7 +54,7 @@ export function Preview({
         <p className="own-time">
           {problemWords(first)}: about {seconds(own.mine)} for you
           {own.quickest.way.technique === technique
-            ? ', and no way is quicker.'
+            ? ', and no way you know is quicker.'
             : `; ${own.quickest.way.technique.name} would take ${seconds(own.quickest.ms)}.`}
         </p>
       )}
