@@ -26,7 +26,11 @@ test('watched, guided with a slip, then five against the clock: the record shows
 
   // Watch: every step in turn, then "Now you".
   const watched = await stepValues(page, 'add-running-total')
-  for (const value of watched) {
+  for (const [i, value] of watched.entries()) {
+    // What comes next? There is time to think before the value is told.
+    await expect(page.getByText(`Step ${i + 1} of ${watched.length}.`)).toBeVisible()
+    await expect(page.locator('.watched .mono')).toHaveText('?')
+    await page.keyboard.press('Enter')
     await expect(page.locator('.watched .mono')).toHaveText(value.replace(/\B(?=(\d{3})+$)/g, '\u2009'))
     await page.keyboard.press('Enter')
   }

@@ -175,6 +175,7 @@ test('watched bead by bead; read; and the frame let go of: then the value is typ
   await chooseSession(page, { technique: 'Beads: add and take away', level: 9, support: 'Watch', count: 1 })
   await page.getByRole('button', { name: 'Quick' }).click()
   for (const step of await stepsOf(page, 'soroban-add')) {
+    await page.getByRole('button', { name: 'Its value' }).click()
     await expect(page.locator('.watched').getByText(step.why)).toBeVisible()
     for (const place of PLACES)
       await expect(page.locator(`.rod[data-place="${place}"]`)).toHaveAttribute(

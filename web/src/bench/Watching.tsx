@@ -42,23 +42,29 @@ interface Props {
   readonly onStop: () => void
 }
 
-/** One problem worked before the learner's eyes, a step at a time and as slowly as wanted. */
+/**
+ * One problem worked before the learner's eyes, as slowly as wanted: each step is asked first, so that there is time to think,
+ * and its value comes with another press.
+ */
 export function Watching({ technique, variant, problem, onAnother, onTry, onStop }: Props) {
   const { steps, entries, answer } = useMemo(
     () => trace(technique, problem, variant),
     [technique, problem, variant],
   )
-  const [at, setAt] = useState(0)
+  // Two presses a step: its question, then its value.
+  const [presses, setPresses] = useState(0)
+  const at = Math.floor(presses / 2)
+  const told = presses % 2 === 1
   const { beadMs, rods } = useSettings()
   const start = useMemo(() => frameOf(technique, problem, rods) ?? clearFrame(), [technique, problem, rods])
   const [helpOpen, setHelpOpen] = useState(false)
   const step = steps[at]
-  const onward = () => (step ? setAt(at + 1) : onTry())
-  const back = () => setAt(Math.max(0, at - 1))
+  const onward = () => (step ? setPresses(presses + 1) : onTry())
+  const back = () => setPresses(Math.max(0, presses - 1))
   useKeys(
     {
       Enter: onward,
-      ArrowRight: () => step && setAt(at + 1),
+      ArrowRight: () => step && onward(),
       ArrowLeft: back,
       Escape: onStop,
       '?': () => setHelpOpen(true),
@@ -67,12 +73,14 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
     !helpOpen,
   )
   const standing = steps[at - 1]
-  const beads = step && beadWorkOf(step)
+  const beads = told && step ? beadWorkOf(step) : undefined
   const stands = leftStanding(steps.slice(0, at), entries)
   return (
     <>
       <div className="stack work">
-        <p className="faint about">Watch: {technique.about}</p>
+        <p className="faint about">
+          Watch: {technique.about} {step && `Step ${at + 1} of ${steps.length}.`}
+        </p>
         <div className="stage">
           {isAbacus(technique) ? (
             <>
@@ -96,8 +104,9 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
           ) : (
             <PlaceRule
               problem={problem}
-              line={(step ?? standing)?.writes ?? { negative: false, cells: [] }}
+              line={(told ? step : standing)?.writes ?? { negative: false, cells: [] }}
               place={step?.place}
+              links={step?.links}
               finished={!step}
             />
           )}
@@ -109,9 +118,11 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
         <p className="sr-only" id="watched" role="status">
           {aloud(
             step
-              ? [step.ask, `${toWords(step.expect)}.`, step.why, beads && fingering(beads.moves)]
-                  .filter(Boolean)
-                  .join(' ')
+              ? told
+                ? [`${toWords(step.expect)}.`, step.why, beads && fingering(beads.moves)]
+                    .filter(Boolean)
+                    .join(' ')
+                : step.ask
               : `${solvedWords(problem, answer)}.`,
           )}
         </p>
@@ -119,18 +130,18 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
           {step ? (
             <>
               <p className="question">{step.ask}</p>
-              <p className="mono">{toWords(step.expect)}</p>
-              <p className="faint">{step.why}</p>
+              <p className="mono">{told ? toWords(step.expect) : '?'}</p>
+              <p className="faint">{told ? step.why : '\u00a0'}</p>
             </>
           ) : (
             <p className="question mono">{solvedWords(problem, answer)}</p>
           )}
         </div>
         <div className="row keys-line">
-          <KeyButton label="Back" shortcut="←" onPress={back} disabled={at === 0} />
+          <KeyButton label="Back" shortcut="←" onPress={back} disabled={presses === 0} />
           {!step && <KeyButton label="Watch another" onPress={onAnother} />}
           <KeyButton
-            label={step ? 'Next step' : 'Now you'}
+            label={step ? (told ? 'Next step' : 'Its value') : 'Now you'}
             shortcut="Enter"
             onPress={onward}
             main
@@ -142,7 +153,7 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
       </div>
       <aside className="side stack" aria-label="What has been done">
         <h2>Held in mind</h2>
-        <Hands holds={step?.holds ?? []} />
+        <Hands holds={(told ? step : standing)?.holds ?? []} />
         <h2>Steps so far</h2>
         {at === 0 && <p className="faint">None yet.</p>}
         <ol className="plain-list steps">
