@@ -1,10 +1,11 @@
 import type { Page } from '@playwright/test'
 import { type Decimal, equal, readDecimal, toText, toWords } from '@tachymetra/core/number'
-import { InputError, readProblem } from '@tachymetra/core/problem'
+import { answerOf, InputError, printProblem, readProblem } from '@tachymetra/core/problem'
 import { meets } from '@tachymetra/core/question'
 import { levelOf, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { isAbacus } from '@tachymetra/core/soroban'
 import { type Step, type Technique, trace, variantOf } from '@tachymetra/core/technique'
+import type { LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import {
   chooseSession,
   expect,
@@ -272,4 +273,38 @@ test('an answer is followed by its working: in full view after a slip, which sta
   await expect(gone).not.toHaveAttribute('open')
   await gone.getByText('How it goes').click()
   await expect(gone.getByRole('listitem').first()).toBeVisible()
+})
+
+test('a lesson opens by trying: a wrong answer and a bell lead to the working on those numbers; nothing is recorded', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/learn/multiply-repunit`)
+  const trying = page.locator('.trying')
+  await expect(trying).toContainText('with 7.5 s on the clock. It is not recorded.')
+  await trying.getByRole('button', { name: 'Start' }).click()
+  const asked = async () => problemFrom((await page.locator('#try-problem').textContent())!)
+  const steps = page.getByLabel('The steps, on your own numbers')
+  const first = await asked()
+  await type(page, '7')
+  await expect(trying.getByRole('status')).toContainText(
+    /^ ?7 is not right: .* = .*\. Its steps stand below\.$/,
+  )
+  await expect(steps).toHaveValue(printProblem(first))
+  const technique = techniqueById('multiply-repunit')
+  const worked = trace(technique, first, variantOf(technique))
+  await expect(page.locator('.lesson-steps li')).toHaveCount(worked.steps.length)
+  // The next one is there at a press, and the clock does not wait.
+  await page.keyboard.press('Enter')
+  const second = await asked()
+  await expect(trying.getByRole('status')).toContainText(/^ ?Time is up: /)
+  await expect(steps).toHaveValue(printProblem(second))
+  await page.keyboard.press('Enter')
+  await type(page, toText(answerOf(await asked())))
+  await expect(trying.getByRole('status')).toContainText(/^ ?Right: /)
+  const [learner] = await server.api<LearnerWire[]>('/learners')
+  const { sessions } = await server.api<SessionPage>(`/learners/${learner!.id}/sessions?limit=1`)
+  expect(
+    sessions.flatMap((s) => s.paces).filter((p) => p.technique === technique.id && p.attempts < 3),
+  ).toEqual([])
 })

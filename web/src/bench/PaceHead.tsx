@@ -3,7 +3,7 @@ import { seconds } from '@tachymetra/core/words'
 import { useEffect, useState } from 'react'
 import { useNeeds } from '../data/needs.js'
 import { useSettings } from '../data/settings.js'
-import { PaceBar } from './PaceBar.js'
+import { PaceBar } from '../parts/PaceBar.js'
 
 /** Asking and checking takes longer than working alone, so the target is stretched while there is support. */
 const TARGET_STRETCH: Record<WorkedSupport, number> = { guided: 3, steps: 1.5, answer: 1 }

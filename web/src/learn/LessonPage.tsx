@@ -1,5 +1,5 @@
 import { toWords } from '@tachymetra/core/number'
-import { InputError, problemWords, readProblem } from '@tachymetra/core/problem'
+import { InputError, printProblem, problemWords, readProblem } from '@tachymetra/core/problem'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { beadWorkOf, clearFrame, frameOf } from '@tachymetra/core/soroban'
 import { type Slip, type Step, type Technique, trace } from '@tachymetra/core/technique'
@@ -18,6 +18,7 @@ import { PlaceRule } from '../parts/PlaceRule.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import { aloud } from '../parts/words.js'
 import { typedHere } from '../written/written.js'
+import { Trying } from './Trying.js'
 import './learn.css'
 
 /** One technique explained, on the learner's own numbers. */
@@ -56,6 +57,13 @@ function Page({ technique }: { readonly technique: Technique }) {
           <dt>When not</dt>
           <dd>{lesson.whenNot}</dd>
         </dl>
+        {technique.family !== 'soroban' && (
+          <Trying
+            technique={technique}
+            variant={variant}
+            onOver={(problem) => setText(printProblem(problem))}
+          />
+        )}
         <section className="stack">
           <div className="row">
             <h2>

@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import './bench.css'
+import './pace-bar.css'
 
 /** Elapsed time as a thin bar that is full at the target. The browser moves it; no code runs while it does. */
 export const PaceBar = memo(function PaceBar({
