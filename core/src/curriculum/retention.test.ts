@@ -116,6 +116,12 @@ test('what is known fades with time, is known all the same to what it leads to, 
     because: expect.stringMatching(/^Known on level 1: 20 of .*\. To be asked again, so that it stays\.$/),
   })
   expect(state('2026-03-09T15:00:00.000Z', 'add-place-sweep')).toMatchObject({ state: 'ready', missing: [] })
+  // What is known lacks nothing, though what it needs was never worked.
+  const alone = masteryOf({ latest: [{ ...latest, technique: 'add-place-sweep' }], moves: [] })
+  expect(alone.find((m) => m.technique.id === 'add-place-sweep')).toMatchObject({
+    state: 'known',
+    missing: [],
+  })
 })
 
 test('a technique rests on the facts of its own problems', () => {

@@ -100,3 +100,17 @@ test('a stream of answers has the accuracy, pace and skips it is made with', () 
   expect(given.filter((a) => a.skipped).length / given.length).toBeCloseTo(0.075, 1)
   expect(given.some((a) => a.skipped && a.right)).toBe(false)
 })
+
+test('who is only asked learns nothing by it, and answers as on an ordinary day', () => {
+  const mind = { newness: 2, wears: 5, knows: 0.5, scatter: 0.2, moods: 0.5, tires: 0.2 }
+  const [one, other] = [of(mind), of(mind)]
+  for (let i = 0; i < 6; i += 1) for (const e of [one, other]) e.work(technique, problem, false, 1)
+  const asked = Array.from({ length: 40 }, (_, i) => one.wouldWork(technique, problem, seeded(i), 2))
+  expect(
+    median(asked.slice(0, 20).map((w) => w.totalMs))! / median(asked.slice(20).map((w) => w.totalMs))!,
+  ).toBeCloseTo(1, 0)
+  for (let day = 2; day < 5; day += 1)
+    expect(one.work(technique, problem, false, day).steps.map((s) => s.ms)).toEqual(
+      other.work(technique, problem, false, day).steps.map((s) => s.ms),
+    )
+})

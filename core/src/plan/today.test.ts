@@ -200,12 +200,20 @@ test('what fades is asked at the level that is known and without steps; from thr
     )
   expect(again({ skipped: [{ item: 'mixed', day }] })).toEqual([])
   expect(again({ banned: ['mixed'] })).toEqual(['review', 'review'])
-  // With two of them worked today, one is left, by itself.
+  // What has been asked today counts: there are minutes for so much of it.
+  const much = new Map(['add-running-total', 'subtract-hold-drop'].map((id) => [id, 0.8]))
+  expect(planDay(input({ mastery, done: much })).filter((i) => i.kind === 'review')).toEqual([])
+  // With two of them worked today, one is left, by itself; without steps, however it was worked last.
+  const steps = {
+    ...worked('subtract-complement', '2026-03-02', { attempts: 6, right: 1, support: 'steps' }),
+    level: 2,
+  }
+  const helped = masteryOf({ latest: [...latest, steps], moves, past: pastOf([...latest, steps]), now })
   const done = new Map([
     ['add-running-total', 0.5],
     ['subtract-hold-drop', 0.5],
   ])
-  expect(planDay(input({ mastery, done })).find((i) => i.kind === 'review')).toMatchObject({
+  expect(planDay(input({ mastery: helped, done })).find((i) => i.kind === 'review')).toMatchObject({
     id: 'subtract-complement',
     level: 2,
     support: 'answer',
@@ -239,6 +247,23 @@ test('nothing blocks: after a week without moving a technique steps back for a w
   expect(rested.said).toBe('')
 })
 
+test('of what is in practice the fewest minutes come first: right answers count, and what is the likeliest to be lost', () => {
+  const ids = ['add-running-total', 'subtract-complement'] as const
+  for (const sure of ids) {
+    const latest = ids.map((id) =>
+      worked(id, '2026-03-09', { attempts: 12, right: id === sure ? 12 : 8, ms: 2600 }),
+    )
+    const mastery = masteryOf({ latest, moves: [], past: pastOf(latest), now })
+    expect(practised(input({ mastery })), sure).toEqual([`edge ${sure}`])
+    const long = ids.map((id) =>
+      worked(id, id === sure ? '2026-02-01' : '2026-02-20', { attempts: 20, right: 20, ms: 2000 }),
+    )
+    const known = masteryOf({ latest: long, moves: [], past: pastOf(long), now })
+    const reviews = planDay(input({ mastery: known })).filter((i) => i.kind === 'review')
+    expect(reviews.map((i) => i.id)).toEqual([sure, ids.find((id) => id !== sure)])
+  }
+})
+
 test('something new every few days, unless much is in practice already; it has the day where its share is small', () => {
   const since = (on: string, minutes: number, practised = ['add-running-total', 'subtract-complement']) => {
     const latest = practised.map((id) => worked(id, on, { attempts: 12, right: 8 }))
@@ -250,8 +275,19 @@ test('something new every few days, unless much is in practice already; it has t
   expect(since('2026-03-07', 10)).toEqual(['edge'])
   expect(since('2026-03-05', 10)).toEqual(['edge', 'new'])
   expect(since('2026-03-05', 4)).toEqual(['new'])
-  const four = ['add-running-total', 'subtract-complement', 'subtract-hold-drop', 'soroban-read']
-  expect(since('2026-03-05', 10, four)).toEqual(['edge'])
+  // With something ready, four in practice are enough.
+  const known = worked('add-running-total', '2026-03-09', { attempts: 20, right: 20, ms: 2000 })
+  const kinds = (practised: string[]) => {
+    const some = practised.map((id) => worked(id, '2026-03-05', { attempts: 12, right: 8 }))
+    const again = practised.map((id) => worked(id, '2026-03-09', { attempts: 12, right: 8 }))
+    const past = pastOf([{ ...known, at: '2026-03-01T15:00:00.000Z' }, known, ...some, ...again])
+    const mastery = masteryOf({ latest: [known, ...again], moves: [], past, now })
+    const settings = { ...DEFAULT_SETTINGS, minutes: 10, banned: ['facts'] }
+    return planDay(input({ mastery, settings })).map((i) => i.kind)
+  }
+  const three = ['subtract-complement', 'subtract-hold-drop', 'soroban-read']
+  expect(kinds(three)).toEqual(['edge', 'new'])
+  expect(kinds([...three, 'add-columns-left'])).toEqual(['edge'])
 })
 
 /** Facts recalled today, so many of them for the first time. */
