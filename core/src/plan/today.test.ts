@@ -452,6 +452,10 @@ test('support goes one level at a time, and only when it went well', () => {
   expect(nextSupport(stand('guided', 5, 4))).toBe('steps')
   expect(nextSupport(stand('guided', 5, 3))).toBe('guided')
   expect(nextSupport(stand('guided', 2, 2))).toBe('guided')
+  // After many problems with help half of them right are enough: nobody stays in it for good.
+  expect(nextSupport(stand('guided', 7, 4))).toBe('guided')
+  expect(nextSupport(stand('guided', 8, 4))).toBe('steps')
+  expect(nextSupport(stand('steps', 8, 3))).toBe('steps')
   expect(nextSupport(stand('steps', 5, 5))).toBe('answer')
   expect(nextSupport(stand('answer', 9, 0))).toBe('answer')
   expect(nextSupport(stand('answer', 20, 12))).toBe('answer')
