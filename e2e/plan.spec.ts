@@ -163,7 +163,7 @@ test('what fades is asked again, several techniques shuffled: worked as one sess
   await page.keyboard.press('Enter')
   const items = page.locator('.plan > li')
   const mixed = items.filter({ hasText: ', mixed' })
-  await expect(mixed).toContainText('2 techniques you know, asked again before they fade.')
+  await expect(mixed).toContainText('2 techniques you know, asked again before you forget them.')
   const change = async (what: string) => {
     await mixed.getByRole('button', { name: /skip or ban/ }).click()
     // It cannot be had every day: then it would not fade.
@@ -171,7 +171,7 @@ test('what fades is asked again, several techniques shuffled: worked as one sess
     await page.getByRole('menuitem', { name: what }).click()
     await expect(mixed).toHaveCount(0)
   }
-  const again = items.filter({ hasText: 'Asked again before it fades' })
+  const again = items.filter({ hasText: 'Asked again before you forget it' })
   await change('Not today')
   await expect(again).toHaveCount(0)
   await page.getByText('Left out today: mixed.').getByRole('button', { name: 'Put back' }).click()

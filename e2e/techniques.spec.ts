@@ -288,7 +288,7 @@ test('a lesson opens by trying: a wrong answer and a bell lead to the working on
   const first = await asked()
   await type(page, '7')
   await expect(trying.getByRole('status')).toContainText(
-    /^ ?7 is not right: .* = .*\. Its steps stand below\.$/,
+    /^ ?7 is not right: .* = .*\. Its steps are below\.$/,
   )
   await expect(steps).toHaveValue(printProblem(first))
   const technique = techniqueById('multiply-repunit')

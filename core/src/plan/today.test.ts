@@ -100,7 +100,7 @@ test('due facts, then what is to be asked again, then what is soonest at its tar
     facts: expect.arrayContaining(['7x8']),
   })
   expect(edge!.because).toBe('Closest to its target. Level 1: 9 of the last 10 right, 3.0 s (target 2.7 s).')
-  expect(review!.because).toBe('Asked again before it fades: last worked 9 days ago.')
+  expect(review!.because).toBe('Asked again before you forget it: last worked 9 days ago.')
   // Late in the evening west of Greenwich the instant has the next day's date.
   const known = worked('add-columns-left', '2026-03-08', { attempts: 20, right: 20, ms: 2000 })
   const settings = { ...DEFAULT_SETTINGS, pinned: ['add-columns-left', 'add-running-total'] }
@@ -182,7 +182,7 @@ test('what fades is asked at the level that is known and without steps; from thr
   const mixed = at({})
   expect(mixed).toMatchObject({
     problems: 4,
-    because: '3 techniques you know, asked again before they fade.',
+    because: '3 techniques you know, asked again before you forget them.',
   })
   expect(itemName(mixed!)).toMatch(/^.*, .* and .*, mixed$/)
   expect(mixed?.kind === 'mixed' && mixed.of.toSorted((a, b) => a.id.localeCompare(b.id))).toEqual([

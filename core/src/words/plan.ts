@@ -20,7 +20,7 @@ export const PLAN = {
   mixedName: (names: readonly string[]) => `${listed(names)}, mixed`,
   pinned: 'Pinned.',
   assigned: 'Set by your coach.',
-  mixed: (n: number) => `${count(n, 'technique')} you know, asked again before they fade.`,
+  mixed: (n: number) => `${count(n, 'technique')} you know, asked again before you forget them.`,
   held: (names: readonly string[]) => {
     const [first, ...others] = names
     const who = others.length > 1 ? [first!, count(others.length, 'other')] : names
@@ -28,7 +28,7 @@ export const PLAN = {
   },
   fresh: (because: string) => `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
   review: (days: number) =>
-    days <= 0 ? 'You began this today.' : `Asked again before it fades: last worked ${away(days)}.`,
+    days <= 0 ? 'You began this today.' : `Asked again before you forget it: last worked ${away(days)}.`,
   edge: (
     worked:
       | {

@@ -135,7 +135,7 @@ function Ended({ progress }: { readonly progress: Progress }) {
     <p role="status">
       <Mark right={right} />{' '}
       {right ? 'Right' : typed ? `${toWords(typed)} is not right` : ENDED[progress.outcome ?? 'done']}:{' '}
-      {solved}. Its steps stand below.
+      {solved}. Its steps are below.
     </p>
   )
 }
