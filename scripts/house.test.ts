@@ -12,6 +12,7 @@ const AREAS = [
   'question',
   'problem',
   'technique',
+  'written',
   'soroban',
   'flash',
   'registry',

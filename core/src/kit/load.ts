@@ -5,12 +5,13 @@ import { meaning } from '../question/question.js'
 import { beadWorkOf } from '../soroban/step.js'
 import type { Step } from '../technique/contract.js'
 import {
-  differenceLoad,
   digitProductLoad,
+  doubleLoad,
   type Load,
   NO_LOAD,
   productLoad,
   sumLoad,
+  takeLoad,
   together,
 } from '../technique/facts.js'
 import { DIGITS, type Rule } from './rule.js'
@@ -75,8 +76,8 @@ function loadOf(
   rows: number,
 ): { facts: readonly string[]; carries: number | undefined } {
   const reckons = plain(step.reckons!)
-  if (step.action === 'double' || step.action === 'divisor')
-    return digitProductLoad(2, termsOf(reckons)[0]!.factors[1]!)
+  if (step.action === 'double') return doubleLoad(termsOf(reckons)[0]!.factors[1]!)
+  if (step.action === 'divisor') return digitProductLoad(2, termsOf(reckons)[0]!.factors[1]!)
   if (reckons.startsWith('√')) return productLoad(step.expect.units, step.expect.units)
   const division = /^(\S+) ÷ (\S+)$/.exec(reckons)
   if (division) {
@@ -91,6 +92,11 @@ function loadOf(
   // What is missing to a round number is one complement.
   if (step.action === 'back' && second?.sign === -1 && /^10+$/.test(first!.text))
     return { facts: [`${units(first!)}-${units(second)}`], carries: 0 }
+  // So is what a round number lies above; what it lies below can be read off.
+  if (step.action === 'round') {
+    const below = second?.sign === 1
+    return { facts: below ? [`${toText(step.expect)}-${first!.text}`] : [], carries: 0 }
+  }
   // A gap is one complement, read off above the base; so is what makes ten or a hundred.
   if (step.action === 'deviation' || (step.action === 'decide' && second?.sign === -1)) {
     const complement = first!.text.startsWith('1') && /^10+$/.test(first!.text)
@@ -108,13 +114,7 @@ function loadOf(
     const [x, y] = [total < 0n ? -total : total, n]
     const adds = total === 0n || total < 0n === term.sign < 0
     sums.push(
-      total === 0n || n === 0n
-        ? NO_LOAD
-        : adds
-          ? sumLoad(x, y)
-          : x >= y
-            ? differenceLoad(x, y)
-            : differenceLoad(y, x),
+      total === 0n || n === 0n ? NO_LOAD : adds ? sumLoad(x, y) : x >= y ? takeLoad(x, y) : takeLoad(y, x),
     )
     total += BigInt(term.sign) * n
   }

@@ -9,26 +9,29 @@ import type { Technique, Variant } from '../technique/contract.js'
 import { type Trace, trace, variantOf } from '../technique/driver.js'
 import { type Effort, effortOf } from '../technique/effort.js'
 import { rootEstimate } from '../technique/roots/estimate.js'
-import { writtenEffort } from '../technique/written.js'
 import { ADVICE } from '../words/report.js'
+import { writtenEffort } from '../written/work.js'
 
 export interface Way {
   readonly technique: Technique
   readonly variant: Variant
   readonly work: Trace
+  /** In the head, where the answer is held as it grows. */
   readonly effort: Effort
+  /** With the answer written as it comes. */
+  readonly paper: Effort
 }
 
 export interface Comparison {
   readonly problem: Problem
   /** Reckoned plainly; quotients and roots that do not end are cut off. */
   readonly answer: Decimal
-  /** Least effort first; of equal ones, the one that holds fewer digits; an estimate last. */
+  /** Least effort in the head first; of equal ones, the one that holds fewer digits; an estimate last. */
   readonly ways: readonly Way[]
   readonly misfits: readonly { readonly technique: Technique; readonly because: string }[]
   /** The conventional written working. */
   readonly written: Effort
-  /** Which way is quickest and why, in a sentence. */
+  /** Which way needs the least effort in the head and on paper, and why. */
   readonly advice: string
 }
 
@@ -81,7 +84,7 @@ export function compareWays(problem: Problem, variants: Readonly<Record<string, 
     }
     const variant = variantOf(technique, variants[technique.id])
     const work = trace(technique, problem, variant)
-    ways.push({ technique, variant, work, effort: effortOf(work) })
+    ways.push({ technique, variant, work, effort: effortOf(work), paper: effortOf(work, 'paper') })
   }
   // An estimate is no rival of ways that come to the answer itself.
   const last = ({ technique }: Way) => (technique === rootEstimate ? 1 : 0)
@@ -94,5 +97,11 @@ function adviceOn(ways: readonly Way[], written: Effort): string {
   const [best, next] = ways
   if (!best) return ADVICE.none
   const named = ({ technique, effort }: Way) => ({ name: technique.name, ...effort })
-  return ADVICE.leastWork(named(best), next && named(next), written.total)
+  const paper = ways.reduce((least, way) => (way.paper.total < least.paper.total ? way : least))
+  return ADVICE.leastWork(
+    named(best),
+    next && named(next),
+    { name: paper.technique.name, total: paper.paper.total },
+    written.total,
+  )
 }

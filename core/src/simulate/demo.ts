@@ -90,7 +90,7 @@ const CLERKS: readonly Character[] = [
   {
     name: 'Rafe Lindqvist',
     pace: 1.5,
-    slips: 2.4,
+    slips: 2.3,
     learns: 0.02,
     often: 0.7,
     weak: [7, 9],

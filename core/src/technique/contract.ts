@@ -138,6 +138,8 @@ export interface Step extends Question {
   readonly facts: readonly Fact[]
   /** Digits raised or lowered by a carry or a borrow in this step. */
   readonly carries: number
+  /** Digits kept in mind on the way to the value, besides what was kept before it. */
+  readonly kept: number
   /**
    * Wrong entries with a known cause, no two alike: the likelier cause is kept. Made on demand, since most
    * runs never look at them.

@@ -1,9 +1,10 @@
-import { digitAt, highestPlace, lowestPlace } from '../number/decimal.js'
+import { size } from '../number/whole.js'
 import type { AnswerLine, Held, Step } from './contract.js'
+import { digitsKept, type Load } from './facts.js'
 
 /**
- * What a working costs the mind: elementary facts + carries + the most digits held at once. Digits of the answer that
- * stand for good are held too, in every technique alike: without paper nothing else keeps them.
+ * What a working costs: elementary facts + carries + the most digits held at once, each counted once and alike in every
+ * technique. A digit raised or lowered by one is a carry and no fact besides.
  */
 export interface Effort {
   readonly facts: number
@@ -12,27 +13,46 @@ export interface Effort {
   readonly total: number
 }
 
-export function effortOf({ steps }: { readonly steps: readonly Step[] }): Effort {
-  let facts = 0
-  let carries = 0
+/**
+ * @param where in the head the digits of the answer that stand already are held too, since nothing else keeps them; on
+ * paper they are written, and only what is kept beside them is held
+ */
+export function effortOf(
+  { steps }: { readonly steps: readonly Step[] },
+  where: 'head' | 'paper' = 'head',
+): Effort {
+  const { facts, carries } = countOf(steps)
   let held = 0
+  let before = 0
   for (const step of steps) {
-    facts += step.facts.length
-    carries += step.carries
-    held = Math.max(held, digitsHeld(step.holds) + digitsStanding(step.writes))
+    const after = digitsHeld(step.holds) + (where === 'head' ? digitsStanding(step.writes) : 0)
+    held = Math.max(held, before + step.kept, after)
+    before = after
   }
   return { facts, carries, held, total: facts + carries + held }
+}
+
+/**
+ * How many facts a step rests on besides its carries: raising a digit by the 1 that is carried, or lowering it by the 1
+ * that is lent, stands among the facts too, so that it can be practised.
+ */
+function factsOf({ facts, carries }: Load): number {
+  const raising = facts.filter((fact) => fact.endsWith('+1') || (facts.length === 1 && fact.endsWith('-1')))
+  return facts.length - Math.min(carries, raising.length)
+}
+
+/** Facts and carries of some work, each counted once. */
+export function countOf(loads: readonly Load[]): { readonly facts: number; readonly carries: number } {
+  return {
+    facts: loads.reduce((sum, load) => sum + factsOf(load), 0),
+    carries: loads.reduce((sum, load) => sum + load.carries, 0),
+  }
 }
 
 function digitsStanding({ cells }: AnswerLine): number {
   return cells.filter((c) => !c.draft).length
 }
 
-/** Zeros at the end are no load: 570 is held as "fifty-seven tens". */
 function digitsHeld(holds: readonly Held[]): number {
-  return holds.reduce((sum, { value }) => {
-    let low = lowestPlace(value)
-    while (low < highestPlace(value) && digitAt(value, low) === 0) low += 1
-    return sum + highestPlace(value) - low + 1
-  }, 0)
+  return holds.reduce((sum, { value }) => sum + digitsKept(size(value.units)), 0)
 }

@@ -7,12 +7,19 @@ export interface Load {
   readonly facts: readonly Fact[]
   /** Digits raised or lowered by a carry or a borrow. */
   readonly carries: number
+  /** Digits kept in mind on the way to the value, besides what is kept already: 27 and 54 until they are added. */
+  readonly kept?: number
 }
 
 export const NO_LOAD: Load = { facts: [], carries: 0 }
 
 export function together(...loads: readonly Load[]): Load {
-  return { facts: loads.flatMap((l) => l.facts), carries: loads.reduce((sum, l) => sum + l.carries, 0) }
+  const kept = Math.max(0, ...loads.map((l) => l.kept ?? 0))
+  return {
+    facts: loads.flatMap((l) => l.facts),
+    carries: loads.reduce((sum, l) => sum + l.carries, 0),
+    ...(kept > 0 && { kept }),
+  }
 }
 
 /** Facts of a + b: one for each column where two digits meet, one for each carry that meets a digit. */
@@ -25,7 +32,8 @@ export function sumLoad(a: bigint, b: bigint): Load {
     if (p > 0 && q > 0) facts.push(`${p}+${q}`)
     if (carry > 0 && (p + q) % 10 > 0) facts.push(`${(p + q) % 10}+1`)
     carry = p + q + carry >= 10 ? 1 : 0
-    carries += carry
+    // Where nothing stands on the left nothing is raised: 8 + 4 is 12, as it is said.
+    if (x >= 10n || y >= 10n) carries += carry
     if (y === 0n && carry === 0) break
   }
   return { facts, carries }
@@ -47,6 +55,16 @@ export function differenceLoad(a: bigint, b: bigint): Load {
   return { facts, carries }
 }
 
+/**
+ * Facts of a difference worked in the head: like `differenceLoad`, but what is taken from a round number leaves one
+ * complement, however long, and one less in front of it: 4000 − 32 is 39|68.
+ */
+export function takeLoad(a: bigint, b: bigint): Load {
+  const unit = 10n ** BigInt(b.toString().length)
+  if (b < 10n || a % unit !== 0n || a === 0n) return differenceLoad(a, b)
+  return { facts: [`${Number(unit)}-${Number(b)}`], carries: a > unit ? 1 : 0 }
+}
+
 /** Facts of digit × n: a table fact for each digit, and a sum for each carry that goes in. Times 0 and 1 cost nothing. */
 export function digitProductLoad(digit: number, n: bigint): Load {
   const facts: Fact[] = []
@@ -64,18 +82,36 @@ export function digitProductLoad(digit: number, n: bigint): Load {
   return { facts, carries }
 }
 
-/** Facts of a × b worked digit by digit of b, the rows added as they come. */
+/** Facts of twice n: 25 and 25 is one fact, as with all halves of round numbers. */
+export function doubleLoad(n: bigint): Load {
+  const { digits } = significant(n)
+  return [25n, 125n].includes(digits)
+    ? { facts: [`2x${Number(digits)}`], carries: 0 }
+    : digitProductLoad(2, digits)
+}
+
+/** Facts of a × b worked digit by digit of b, the rows added as they come: both are kept until they are. */
 export function productLoad(a: bigint, b: bigint): Load {
   const loads: Load[] = []
   let total = 0n
   let unit = 1n
+  // By one digit nothing is kept but the carry, from whichever side it is looked at.
+  const rows = significant(a).digits > 9n
   for (let y = size(b); y > 0n; y /= 10n, unit *= 10n) {
     const digit = y % 10n
     if (digit === 0n) continue
     const row = digit * a * unit
     loads.push(digitProductLoad(Number(digit), significant(a).digits))
-    if (total > 0n) loads.push(sumLoad(total, row))
+    if (total > 0n) {
+      const kept = rows ? digitsKept(total) + digitsKept(row) : 0
+      loads.push({ ...sumLoad(total, row), kept })
+    }
     total += row
   }
   return together(...loads)
+}
+
+/** Digits to be kept in mind with a value; zeros at the end are no load: 570 is kept as "fifty-seven tens". */
+export function digitsKept(n: bigint): number {
+  return n === 0n ? 1 : significant(n).digits.toString().length
 }

@@ -2,7 +2,7 @@
 import { type Decimal, decimal } from '../number/decimal.js'
 import { FRONT_BACK } from '../words/multiplication.js'
 import type { AnswerLine, Step, Variant } from './contract.js'
-import { differenceLoad, NO_LOAD, sumLoad } from './facts.js'
+import { NO_LOAD, sumLoad, takeLoad } from './facts.js'
 import { twoParts, wholeLine } from './line.js'
 import { type Later, step } from './make.js'
 import { ask, type Quantity } from './quantities.js'
@@ -93,8 +93,7 @@ function* join(front: bigint, back: bigint, { width, scale = 0, taken = false }:
     expect: decimal(value),
     writes: () => ({ ...wholeLine(value, scale), back: width - scale }),
     ...(reckoned && { reckons: `${front * base} ${taken ? '−' : '+'} ${back}` }),
-    load: () =>
-      taken ? differenceLoad(front * base, back) : reckoned ? sumLoad(front * base, back) : NO_LOAD,
+    load: () => (taken ? takeLoad(front * base, back) : reckoned ? sumLoad(front * base, back) : NO_LOAD),
     slips(slip) {
       const sideBySide = decimal(BigInt(`${front}${back}`))
       if (taken) {

@@ -116,7 +116,7 @@ export interface Asked
   readonly why: Later<string>
   readonly writes?: Later<AnswerLine>
   readonly holds?: Later<readonly Held[]>
-  /** The facts it rests on and the carries among them. */
+  /** The facts it rests on, the carries among them and what is kept on the way. */
   readonly load?: Later<Load>
   readonly total?: boolean
   /** Names the slips of the step, likelier causes first where two lead to the same entry. */
@@ -202,6 +202,10 @@ export class AskedStep<A extends Asked = Asked> implements Step {
 
   get carries(): number {
     return now(this.asked.load ?? NO_LOAD).carries
+  }
+
+  get kept(): number {
+    return now(this.asked.load ?? NO_LOAD).kept ?? 0
   }
 
   slips(): readonly Slip[] {

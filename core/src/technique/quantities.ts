@@ -7,12 +7,14 @@ import { size } from '../number/whole.js'
 import { equation, howMuch, REMARK } from '../words/steps.js'
 import type { AnswerLine, Held, Step } from './contract.js'
 import {
-  differenceLoad,
   digitProductLoad,
+  digitsKept,
+  doubleLoad,
   type Load,
   NO_LOAD,
   productLoad,
   sumLoad,
+  takeLoad,
   together,
 } from './facts.js'
 import { type Asked, type Later, type SlipSink, step } from './make.js'
@@ -137,7 +139,7 @@ export function difference(x: bigint, y: bigint, scale = 0): Quantity {
   return {
     value: decimal(value, scale),
     text,
-    load: () => (value < 0n ? differenceLoad(y, x) : differenceLoad(x, y)),
+    load: () => (value < 0n ? takeLoad(y, x) : takeLoad(x, y)),
     slips(slip) {
       const right = equation(text, words(value, scale))
       const unit = lastUnitOf(x, y)
@@ -212,7 +214,7 @@ export function twice(n: bigint): Quantity {
   const plain = product(2n, n)
   return {
     ...plain,
-    load: () => digitProductLoad(2, n),
+    load: () => doubleLoad(n),
     slips(slip) {
       slip('not-doubled', decimal(n), 6, REMARK.notDoubled(holdsThat(plain)))
       plain.slips(slip)
@@ -238,14 +240,18 @@ export function columnTotal(
       let total = 0
       const adding = parts.map((p) => {
         const { facts } = total > 0 && p.value > 0 ? sumLoad(BigInt(total), BigInt(p.value)) : NO_LOAD
+        // What stands in the problem need not be kept; what was worked must be, until it is added.
+        const kept = total > 0 && p.load.facts.length > 0 ? digitsOfBoth(total, p.value) : 0
         total += p.value
-        return { facts, carries: 0 }
+        return { facts, carries: 0, kept }
       })
       return together(...parts.map((p) => p.load), ...adding)
     },
     slips: () => undefined,
   }
 }
+
+const digitsOfBoth = (a: number, b: number) => digitsKept(BigInt(a)) + digitsKept(BigInt(b))
 
 /** Digits with those that make ten taken together first: 7 4 3 6 as 10, 10. */
 function tensFirst(values: readonly number[]): number[] {

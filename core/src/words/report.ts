@@ -25,17 +25,23 @@ interface Timed {
 
 export const ADVICE = {
   none: 'No technique fits this problem.',
-  /** @param next the way that costs least after the best, where there is one */
+  /**
+   * @param next the way that costs least after the best, where there is one
+   * @param paper the way that costs least with the answer written as it comes
+   */
   leastWork: (
     best: Cost & { readonly name: string; readonly total: number },
     next: { readonly name: string; readonly total: number } | undefined,
+    paper: { readonly name: string; readonly total: number },
     written: number,
   ) => {
-    const rivals = [
-      ...(next ? [`${next.name} takes ${next.total}`] : []),
-      `the usual way on paper ${next ? '' : 'takes '}${written}`,
-    ]
-    return `${best.name} needs the least effort: ${best.total} points (${effortWords(best)}), where ${rivals.join(' and ')}.`
+    const rival = next ? `, where ${next.name} takes ${next.total}` : ''
+    const head = `In the head ${best.name} needs the least effort: ${best.total} points (${effortWords(best)})${rival}.`
+    const beside =
+      paper.total < written
+        ? `On paper ${paper.name} takes ${paper.total}, the usual written way ${written}.`
+        : `On paper the usual written way takes ${written}.`
+    return `${head} ${beside}`
   },
   quickest: (seen: number, first: Timed, next: Timed | undefined) => {
     const rival = next ? `, ${next.name} ${seconds(next.ms)}` : ''

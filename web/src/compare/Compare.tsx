@@ -107,14 +107,14 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
         </div>
       </div>
       <section className="ways" aria-label="The ways that fit, least effort first">
-        {ways.map(({ technique, work, effort }, i) => (
+        {ways.map(({ technique, work, effort, paper }, i) => (
           <article key={technique.id} className="way">
             <h2>
               <Link to={`/learn/${technique.id}?p=${encodeURIComponent(textOf(problem))}`}>
                 {technique.name}
               </Link>
             </h2>
-            <EffortLine effort={effort} />
+            <EffortLine effort={effort} paper={paper.total} />
             {own && (
               <OwnTime
                 {...own.each[i]!}
@@ -164,10 +164,15 @@ function textOf(problem: Comparison['problem']): string {
   return problemWords(problem).replace(/\s/g, '').replaceAll('−', '-')
 }
 
-function EffortLine({ effort }: { readonly effort: Effort }) {
+function EffortLine(props: { readonly effort: Effort; readonly paper?: number }) {
+  const { effort, paper } = props
   return (
     <p>
-      <span className="effort mono">{effort.total}</span> <span className="faint">{effortWords(effort)}</span>
+      <span className="effort mono">{effort.total}</span>{' '}
+      <span className="faint">
+        {effortWords(effort)}
+        {paper !== undefined && `; on paper ${paper}`}
+      </span>
     </p>
   )
 }

@@ -1,5 +1,6 @@
 /** add-compensation: round a number up, add, give back what was too much. 398+257: 400 + 257 − 2. */
 import { type Decimal, decimal, toWords, unitsAt } from '../../number/decimal.js'
+import { nonZeroDigits } from '../../number/whole.js'
 import { sumOf } from '../../problem/problem.js'
 import { mapped } from '../../problem/space.js'
 import { COMPENSATION, SUM_MISFIT } from '../../words/addition.js'
@@ -7,7 +8,7 @@ import { type Adjusting, roundAndAdjust } from '../adjust.js'
 import { parameter } from '../boards.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { difference, holdsThat, sum } from '../quantities.js'
-import { eitherWay, justBelow, ofDigits, roundedUp } from '../rounding.js'
+import { eitherWay, justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
 import { readPlainSum } from './parts.js'
 
 interface Compensating extends Adjusting {
@@ -63,8 +64,13 @@ export const addCompensation = technique({
       return rounded && other! > 0n ? [{ ...rounded, other: other!, scale }] : []
     })
     if (ways.length === 0) return misfit(COMPENSATION.none)
-    // The smaller surplus is the lighter to give back; between equals, the longer number is rounded.
-    return { ways: ways.toSorted((x, y) => Number(x.over - y.over) || Number(y.round - x.round)) }
+    // The fewer digits are left to handle the lighter: 4997 is rounded to 5000 rather than 2638 to 2640.
+    const left = ({ round, over }: Rounded) => nonZeroDigits(round) + nonZeroDigits(over)
+    return {
+      ways: ways.toSorted(
+        (x, y) => left(x) - left(y) || Number(x.over - y.over) || Number(y.round - x.round),
+      ),
+    }
   },
   *work({ ways }, variant) {
     const way = (variant.round === 'other' ? ways[1] : undefined) ?? ways[0]!

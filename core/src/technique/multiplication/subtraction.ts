@@ -8,7 +8,7 @@ import { type Problem, productOf } from '../../problem/problem.js'
 import { mapped, pairs } from '../../problem/space.js'
 import { MISFIT, ROUND_BACK } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
-import { differenceLoad, productLoad, together } from '../facts.js'
+import { productLoad, takeLoad, together } from '../facts.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { ask, difference, gap, holdsThat, product, sum } from '../quantities.js'
@@ -152,9 +152,5 @@ export const multiplySubtraction = technique({
 })
 
 function costOf({ apart: { round, over }, whole }: Split<Rounded>) {
-  return together(
-    productLoad(round, whole),
-    productLoad(over, whole),
-    differenceLoad(round * whole, over * whole),
-  )
+  return together(productLoad(round, whole), productLoad(over, whole), takeLoad(round * whole, over * whole))
 }

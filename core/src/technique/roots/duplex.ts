@@ -15,7 +15,7 @@ import { ROOT_DUPLEX, ROOT_MISFIT } from '../../words/roots.js'
 import { at as inPlace, REMARK } from '../../words/steps.js'
 import { parameter } from '../boards.js'
 import type { AnswerCell, Fact, Step } from '../contract.js'
-import { differenceLoad, productLoad } from '../facts.js'
+import { productLoad, takeLoad } from '../facts.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { ask } from '../quantities.js'
 import { duplexOf, duplexSlips } from '../squares/duplex.js'
@@ -120,7 +120,7 @@ export const rootDuplex = technique({
         expect: decimal(gap),
         writes: line(),
         holds: [{ what: 'left', value: decimal(gap) }],
-        load: () => differenceLoad(group, BigInt(root * root)),
+        load: () => takeLoad(group, BigInt(root * root)),
         slips(slip) {
           const right = `${said(group)} − ${root * root} = ${gap}`
           slip('fact', decimal(gap - 1), 1, REMARK.tooFew(right))
@@ -207,7 +207,7 @@ export const rootDuplex = technique({
           expect: decimal(left),
           writes: line(),
           holds: holds('left', left),
-          load: () => differenceLoad(BigInt(Math.max(0, net)), BigInt(q * divisor)),
+          load: () => takeLoad(BigInt(Math.max(0, net)), BigInt(q * divisor)),
           slips(slip) {
             const right = `${net} − ${q * divisor} = ${left}`
             slip('rest-forgotten', decimal(0), 3, ROOT_DUPLEX.restForgotten(right))
@@ -239,7 +239,7 @@ function netStep(
     expect: decimal(net),
     writes,
     holds,
-    load: () => differenceLoad(BigInt(Math.max(gross, duplex)), BigInt(duplex)),
+    load: () => takeLoad(BigInt(Math.max(gross, duplex)), BigInt(duplex)),
     slips(slip) {
       slip('duplex-forgotten', decimal(gross), 6, ROOT_DUPLEX.forgotten(right))
       slip('duplex-added', decimal(gross + duplex), 3, ROOT_DUPLEX.added(right))

@@ -9,11 +9,11 @@ import { between, kept, mapped } from '../../problem/space.js'
 import { POINT } from '../../words/multiplication.js'
 import { BALANCE, SQUARE_MISFIT } from '../../words/squares.js'
 import { parameter } from '../boards.js'
-import { differenceLoad, productLoad, sumLoad, together } from '../facts.js'
+import { productLoad, sumLoad, together } from '../facts.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { placePoint } from '../multiplication/product.js'
-import { ask, difference, holdsThat, product, sum } from '../quantities.js'
+import { ask, difference, gap, holdsThat, product, sum } from '../quantities.js'
 import { readSquare, type Squared } from './square.js'
 
 const MOST_DIGITS = 7
@@ -84,7 +84,8 @@ export const squareRoundBalance = technique({
       decision: [...new Map(choices.map((r) => [toText(decimal(r)), decimal(r)])).values()],
       holds: [{ what: 'round', value: decimal(nearest) }],
       reckons: `${n} ${up ? '+' : '−'} ${size(nearest - n)}`,
-      load: () => (up ? sumLoad(n, nearest - n) : differenceLoad(n, n - nearest)),
+      // What is missing to the round number is one complement; what is above it can be read off.
+      load: gap(n, nearest).load,
     })).units
     const d = entered - n
     const far = size(d)

@@ -1,0 +1,2 @@
+export type { PaperRow, PaperStep, Worked } from './sheet.js'
+export { workedOnPaper } from './work.js'
