@@ -19,6 +19,7 @@ const AREAS = [
   'examiners',
   'check',
   'diagnose',
+  'drill',
   'session',
   'facts',
   'set',

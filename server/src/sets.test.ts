@@ -1,5 +1,5 @@
 /** Every way to practise: its set is made again from the database alone, and nothing else is taken as an attempt at it. */
-import { printGrid } from '@tachymetra/core/flash'
+import { drillById } from '@tachymetra/core/drill'
 import { printProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { type AttemptRecord, JUDGE } from '@tachymetra/core/session'
@@ -14,7 +14,7 @@ import {
   type Source,
 } from '@tachymetra/core/set'
 import { trace, variantOf } from '@tachymetra/core/technique'
-import type { SessionPage, SessionStart } from '@tachymetra/core/wire'
+import type { ProgressWire, SessionPage, SessionStart } from '@tachymetra/core/wire'
 import { eq } from 'drizzle-orm'
 import { beforeAll, expect, test } from 'vitest'
 import { recount } from './store/recount.js'
@@ -53,13 +53,10 @@ function attemptAt(item: Item, n: number, sessionId: string): Omit<AttemptRecord
     startedAt: at,
     judge: JUDGE,
   } as const
-  if (item.kind === 'grid') {
-    const { rowSums, columnSums, total } = item.grid
-    const sums = [...rowSums, ...columnSums, total, total]
-    return {
-      ...made,
-      events: sums.map((sum, of) => ({ kind: 'entered', at: 1000 * of, text: `${sum}`, of })),
-    }
+  if (item.kind === 'drill') {
+    const { questions } = drillById(item.drill)!.read(item.text)
+    const right = questions.map((q) => q.kind.print(q.expect))
+    return { ...made, events: right.map((text, of) => ({ kind: 'entered', at: 1000 * of, text, of })) }
   }
   if (item.kind !== 'problem') throw new Error('A fact is recalled.')
   const technique = techniqueById(item.technique)
@@ -217,10 +214,46 @@ test('a grid is right when every sum is right at its first try', async () => {
   const start = startOf(WAYS.grids!)
   await send('PUT', `/sessions/${id}`, start)
   const [item] = itemsOf(start)
-  if (item?.kind !== 'grid') throw new Error('no grid')
-  const given = attemptAt(item, 1, id)
+  const given = attemptAt(item!, 1, id)
   const wrong = { kind: 'entered', at: 0, text: '1', of: 0 } as const
   const answer = await send('PUT', `/attempts/${newId()}`, { ...given, events: [wrong, ...given.events] })
   expect(answer).toMatchObject({ status: 201, body: { right: false } })
-  expect(printGrid(item.grid)).toBe(given.expression)
+})
+
+test('drills are kept like any set, and leave techniques alone', async () => {
+  const id = newId()
+  const start = startOf({
+    ...plainRecipe(
+      [
+        { kind: 'fits', tricks: ['multiply-same-head'], count: 1 },
+        {
+          kind: 'ways',
+          known: [
+            { technique: 'multiply-addition', level: 1 },
+            { technique: 'multiply-same-head', level: 1 },
+          ],
+          count: 1,
+        },
+        { kind: 'checking', check: 'nines', known: [{ technique: 'multiply-addition', level: 4 }], count: 1 },
+      ],
+      'answer',
+    ),
+  })
+  expect((await send('PUT', `/sessions/${id}`, start)).status).toBe(201)
+  const [fit, way, check] = itemsOf(start)
+  for (const [n, item] of [fit, way, check].entries())
+    expect(await send('PUT', `/attempts/${newId()}`, attemptAt(item!, n + 1, id))).toMatchObject({
+      status: 201,
+      body: { right: true },
+    })
+  // Only the item that the seed draws is taken, and only an answer that is one of those to choose.
+  const other = { ...attemptAt(fit!, 1, id), expression: 'multiply-same-head: 41*49' }
+  expect((await send('PUT', `/attempts/${newId()}`, other)).status).toBe(422)
+  const none = { ...attemptAt(fit!, 1, id), events: [{ kind: 'entered', at: 5, text: 'perhaps' }] }
+  expect((await send('PUT', `/attempts/${newId()}`, none)).status).toBe(422)
+  // A best of one's own, but nothing that a plan would take for a technique.
+  const { body } = await send('GET', `/learners/${learnerId}/progress`)
+  const { latest, past, bests } = body as ProgressWire
+  for (const rows of [latest, past]) expect(rows.map((r) => r.technique)).not.toContain('fits')
+  expect(bests.map((b) => b.technique)).toContain('fits')
 })

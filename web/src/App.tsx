@@ -17,6 +17,7 @@ import './page.css'
 import { antTheme, type Light, lightUp, type Palette } from './theme.js'
 
 const Bench = lazily(() => import('./bench/Bench.js'))
+const ChoosePage = lazily(() => import('./choose/ChoosePage.js'))
 const Compare = lazily(() => import('./compare/Compare.js'))
 const LearnPage = lazily(() => import('./learn/LearnPage.js'))
 const LessonPage = lazily(() => import('./learn/LessonPage.js'))
@@ -67,6 +68,7 @@ export function App() {
               <Route path="grid" element={<GridPage />} />
               <Route path="facts" element={<FactsPage />} />
               <Route path="soroban" element={<FreeFrame />} />
+              <Route path="choose" element={<ChoosePage />} />
               <Route path="compare" element={<Compare />} />
               <Route path="learn" element={<LearnPage />} />
               <Route path="learn/:id" element={<LessonPage />} />
@@ -216,6 +218,7 @@ function Page() {
           <Link to="/flash" aria-current={['/flash', '/grid'].includes(pathname) ? 'page' : undefined}>
             Flash
           </Link>
+          <NavLink to="/choose">Choose</NavLink>
           <NavLink to="/compare">Compare</NavLink>
           <NavLink to="/record">Record</NavLink>
         </nav>

@@ -143,7 +143,8 @@ const castElevens: Cast = {
 
 const lastDigit: Cast = { modulus: 10, worked: (n) => CHECKS.endsIn(String(size(n) % 10n)) }
 
-function residue(n: bigint, modulus: number): number {
+/** What is left of a number by a modulus, 0 and more. */
+export function residue(n: bigint, modulus: number): number {
   const m = BigInt(modulus)
   return Number(((n % m) + m) % m)
 }
@@ -309,7 +310,7 @@ function rootBack(radicand: Decimal, answer: Decimal): Worked {
 }
 
 /** Wrong answers near the right one, the more human ones first. */
-function nearMisses(right: Decimal): Decimal[] {
+export function nearMisses(right: Decimal): Decimal[] {
   const text = toText(absolute(right)).replace('.', '')
   const swapped = [...text].flatMap((_, i) =>
     [1, 2].flatMap((gap) => {

@@ -1,8 +1,6 @@
 export {
-  GRID,
   levelOf,
   OWN_LEVEL,
-  practiceName,
   TECHNIQUES,
   techniqueById,
   withNeeds,

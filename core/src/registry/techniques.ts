@@ -90,14 +90,6 @@ export function withNeeds(id: string): string[] {
   return TECHNIQUES.map((t) => t.id).filter((one) => needed.has(one))
 }
 
-/** What an attempt at a grid names in place of a technique: its sums are added as one likes. */
-export const GRID = 'grid'
-
-/** The name of a technique, or of the grid. @throws InputError for an unknown id. */
-export function practiceName(id: string): string {
-  return id === GRID ? 'Grid' : techniqueById(id).name
-}
-
 /** The level of problems set by parameters of one's own rather than by a level of its own. */
 export const OWN_LEVEL = 0
 

@@ -48,9 +48,14 @@ export interface Quickest {
 }
 
 /** Times nearer than this are too close to call: what is foreseen of a way misses by about as much (found with examinees). */
-const CLOSE = 1.1
+export const CLOSE = 1.1
 /** A way not yet learnt is worth learning from this share of the time of the quickest one known. */
 const WORTH = 0.8
+
+/** What a working is likely to take a learner, in milliseconds; undefined while too little is known of them. */
+export function foreseenMs(times: Times, technique: Technique, work: Trace): number | undefined {
+  return times.seen < ENOUGH_STEPS ? undefined : predictMs(times, technique.id, work)
+}
 
 /** @returns undefined while too little is known of the learner, or where no way that fits was ever worked. */
 export function quickestFor({ ways }: Comparison, times: Times): Quickest | undefined {

@@ -1,2 +1,3 @@
-export { type Comparison, compareWays, quickestFor } from './compare.js'
+export { type Comparison, compareWays, foreseenMs, quickestFor } from './compare.js'
 export { type Sheet, type SheetTable, sheetOf } from './sheet.js'
+export { inTwoWays, twoWaysOf, twoWaysVerdict, type WayTimes } from './twoWays.js'

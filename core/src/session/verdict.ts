@@ -1,12 +1,12 @@
 /** What an attempt comes to. A verdict is kept as it was found, with the version of the judge that found it. */
 import { type Cause, diagnose, workFor } from '../diagnose/diagnose.js'
-import { gridQuestions, readGrid } from '../flash/grid.js'
+import { drillById } from '../drill/drills.js'
 import { readDecimal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { readProblem } from '../problem/expression.js'
 import { SIGNED } from '../question/kind.js'
 import { meetsText } from '../question/question.js'
-import { checkLevel, GRID, techniqueById } from '../registry/techniques.js'
+import { checkLevel, techniqueById } from '../registry/techniques.js'
 import { variantOf } from '../technique/driver.js'
 import { Walk } from '../technique/walks.js'
 import { firstSupport } from './events.js'
@@ -59,10 +59,9 @@ export function exerciseOf(
   return { technique, variant, level: record.level, support, problem }
 }
 
-/** What a record tells of: a problem worked by a technique, or the sums of a grid. @throws InputError as `exerciseOf` does */
+/** What a record tells of: a problem worked by a technique, or an item of a drill. @throws InputError as `exerciseOf` does */
 function taskOf(record: Parameters<typeof exerciseOf>[0]): Task {
-  if (record.technique !== GRID) return exerciseOf(record)
-  return { questions: gridQuestions(readGrid(record.expression)), inOrder: false }
+  return drillById(record.technique)?.read(record.expression) ?? exerciseOf(record)
 }
 
 /** Folds the events of a record. @throws InputError as `taskOf` and the events do. */
@@ -125,7 +124,7 @@ function judgedByItsEnd(record: AttemptRecord): Verdict {
  * @throws InputError as `exerciseOf` does.
  */
 export function replayOf(record: AttemptRecord): Progress | undefined {
-  if (record.judge > FIRST_JUDGE || record.support === 'answer' || record.technique === GRID)
+  if (record.judge > FIRST_JUDGE || record.support === 'answer' || drillById(record.technique))
     return progressOf(record)
   const { technique } = exerciseOf(record)
   try {

@@ -11,6 +11,7 @@ export {
 } from './items.js'
 export { deadlineOf, type ItemAnswer, scoreOf, stairOf, toCome } from './next.js'
 export {
+  type AtLevel,
   checkRecipe,
   itemCount,
   type ListedProblem,

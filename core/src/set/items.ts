@@ -1,13 +1,17 @@
 /** The items of a set: the same recipe and seed give the same items in every browser and on the server. */
+import { randomChecking } from '../drill/checking.js'
+import { type DrillId, drillById } from '../drill/drills.js'
+import { randomFit } from '../drill/fits.js'
+import { randomWays } from '../drill/ways.js'
 import { type FactCard, factById } from '../facts/decks.js'
-import { type Grid, printGrid, randomGrid, readGrid } from '../flash/grid.js'
+import { printGrid, randomGrid } from '../flash/grid.js'
 import { flashList } from '../flash/list.js'
 import { type Random, seeded } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
-import { GRID, OWN_LEVEL } from '../registry/techniques.js'
+import { OWN_LEVEL } from '../registry/techniques.js'
 import { countOf, type ListedProblem, type PracticeSet, type Recipe, type Source, spaceOf } from './recipe.js'
 
 /**
@@ -27,7 +31,8 @@ export type Item =
       readonly problem: Problem
     }
   | { readonly kind: 'fact'; readonly card: FactCard }
-  | { readonly kind: 'grid'; readonly grid: Grid }
+  /** An item of a drill, as it is written. */
+  | { readonly kind: 'drill'; readonly drill: DrillId; readonly text: string }
 
 const FLASHED = 'flash-sum'
 
@@ -80,11 +85,39 @@ function from(source: Source, random: Random): (Item | undefined)[] {
     }
     case 'grid': {
       const { rows, columns, digits } = source
-      return Array.from({ length: countOf(source) }, (): Item => {
-        return { kind: 'grid', grid: randomGrid(rows, columns, digits, random) }
-      })
+      return Array.from({ length: countOf(source) }, () =>
+        drilled('grid', printGrid(randomGrid(rows, columns, digits, random))),
+      )
     }
+    case 'fits':
+      return newOnes('fits', source.count, () => randomFit(oneOf(source.tricks, random), random))
+    case 'ways':
+      return newOnes('ways', source.count, () => randomWays(source.known, random))
+    case 'checking':
+      return newOnes('checking', source.count, () =>
+        randomChecking(source.check, oneOf(source.known, random), random),
+      )
   }
+}
+
+const drilled = (drill: DrillId, text: string): Item => ({ kind: 'drill', drill, text })
+
+/** How often another is drawn in place of one that was there before. */
+const MOST_TRIES = 20
+
+/** So many items of a drill, none twice while others come. */
+function newOnes(drill: DrillId, count: number, make: () => string): Item[] {
+  const texts: string[] = []
+  while (texts.length < count) {
+    let text = make()
+    for (let i = 0; i < MOST_TRIES && texts.includes(text); i += 1) text = make()
+    texts.push(text)
+  }
+  return texts.map((text) => drilled(drill, text))
+}
+
+function oneOf<T>(list: readonly T[], random: Random): T {
+  return list[Number(random.below(BigInt(list.length)))]!
 }
 
 function drawn(
@@ -109,7 +142,7 @@ function shuffled<T>(list: readonly T[], random: Random): T[] {
 }
 
 function itemFrom({ technique, level, expression }: ListedProblem): Item {
-  if (technique === GRID) return { kind: 'grid', grid: readGrid(expression) }
+  if (drillById(technique)) return drilled(technique as DrillId, expression)
   return { kind: 'problem', technique, level, problem: readProblem(expression) }
 }
 
@@ -118,8 +151,8 @@ export function listedItem(item: Item): ListedProblem | undefined {
   switch (item.kind) {
     case 'problem':
       return { technique: item.technique, level: item.level, expression: printProblem(item.problem) }
-    case 'grid':
-      return { technique: GRID, level: OWN_LEVEL, expression: printGrid(item.grid) }
+    case 'drill':
+      return { technique: item.drill, level: OWN_LEVEL, expression: item.text }
     case 'fact':
       return undefined
   }

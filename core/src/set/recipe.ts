@@ -2,13 +2,15 @@
  * A set: a recipe and a seed. The recipe says where problems come from and how they are asked; with its seed it gives
  * the same list everywhere. Everything that is practised is a set.
  */
+import type { CheckKind } from '../drill/checking.js'
+import { drillById } from '../drill/drills.js'
+import { areWaysToChoose } from '../drill/ways.js'
 import { factById } from '../facts/decks.js'
-import { readGrid } from '../flash/grid.js'
 import { MOST_FLASHED } from '../flash/list.js'
 import { InputError } from '../problem/error.js'
 import { readProblem } from '../problem/expression.js'
 import type { ProblemSpace } from '../problem/space.js'
-import { checkLevel, GRID, levelOf, techniqueById } from '../registry/techniques.js'
+import { checkLevel, levelOf, techniqueById } from '../registry/techniques.js'
 import type { Support } from '../session/support.js'
 import { parameterValuesOf } from '../technique/boards.js'
 import type { ParameterValues } from '../technique/contract.js'
@@ -49,6 +51,23 @@ export type Source =
       readonly digits: number
       readonly count: number
     }
+  /** Problems that a trick fits, and problems that just miss one of its conditions: one of the tricks for each. */
+  | { readonly kind: 'fits'; readonly tricks: readonly string[]; readonly count: number }
+  /** Problems of some techniques at their levels, for which one of these is to be chosen. */
+  | { readonly kind: 'ways'; readonly known: readonly AtLevel[]; readonly count: number }
+  /** Problems of some techniques with an answer that is to be checked. */
+  | {
+      readonly kind: 'checking'
+      readonly check: CheckKind
+      readonly known: readonly AtLevel[]
+      readonly count: number
+    }
+
+/** A technique at a level. */
+export interface AtLevel {
+  readonly technique: string
+  readonly level: number
+}
 
 /** Time there is: as much as one likes, so much for each item, or so much for the whole set; in milliseconds. */
 export type SetClock =
@@ -142,6 +161,16 @@ function checkSource(source: Source): void {
       for (const fact of source.facts)
         if (!factById(fact)) throw new InputError(`There is no fact "${fact.slice(0, 40)}".`)
       return
+    case 'fits':
+      for (const trick of source.tricks)
+        if (!techniqueById(trick).conditions) throw new InputError(`${trick} fits every problem of its kind.`)
+      return
+    case 'ways':
+    case 'checking':
+      for (const { technique, level } of source.known) levelOf(techniqueById(technique), level)
+      if (source.kind === 'ways' && !areWaysToChoose(source.known))
+        throw new InputError('Nothing is to be chosen among these: no two are of one family.')
+      return
     case 'flash':
     case 'grid':
       for (const [name, [least, most]] of Object.entries(LIMITS[source.kind])) {
@@ -153,8 +182,9 @@ function checkSource(source: Source): void {
 }
 
 function checkListed({ technique, level, expression }: ListedProblem): void {
-  if (technique === GRID) {
-    readGrid(expression)
+  const drill = drillById(technique)
+  if (drill) {
+    drill.read(expression)
     return
   }
   const known = techniqueById(technique)

@@ -1,10 +1,12 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { CHECK_KINDS } from '../drill/checking.js'
+import { drillById } from '../drill/drills.js'
+import { TRICKS } from '../drill/fits.js'
 import { FACT_DECKS } from '../facts/decks.js'
-import { gridQuestions } from '../flash/grid.js'
 import { stairAfter } from '../flash/list.js'
 import { printProblem } from '../problem/expression.js'
-import { GRID, TECHNIQUES } from '../registry/techniques.js'
+import { TECHNIQUES } from '../registry/techniques.js'
 import { check } from '../wire/check.js'
 import { sessionStartSchema } from '../wire/schemas.js'
 import { AS_RECORDED, GENERATOR, isItem, itemsOf, listedItem, watchedItems, withRecorded } from './items.js'
@@ -33,7 +35,7 @@ const sources: fc.Arbitrary<Source> = fc.oneof(
     kind: fc.constant('listed' as const),
     problems: fc.constant([
       { technique: 'add-running-total', level: 0, expression: '364+278' },
-      { technique: GRID, level: 0, expression: '12 34; 56 78' },
+      { technique: 'grid', level: 0, expression: '12 34; 56 78' },
     ]),
   }),
   fc.record({
@@ -53,6 +55,28 @@ const sources: fc.Arbitrary<Source> = fc.oneof(
     columns: fc.integer({ min: 2, max: 4 }),
     digits: fc.integer({ min: 1, max: 3 }),
     count: fc.integer({ min: 1, max: 3 }),
+  }),
+  fc.record({
+    kind: fc.constant('fits' as const),
+    tricks: fc.subarray(
+      TRICKS.map((t) => t.id),
+      { minLength: 1 },
+    ),
+    count: fc.integer({ min: 1, max: 5 }),
+  }),
+  fc.record({
+    kind: fc.constant('ways' as const),
+    known: fc.constant([
+      { technique: 'multiply-addition', level: 2 },
+      { technique: 'multiply-same-head', level: 3 },
+    ]),
+    count: fc.integer({ min: 1, max: 5 }),
+  }),
+  fc.record({
+    kind: fc.constant('checking' as const),
+    check: fc.constantFrom(...CHECK_KINDS),
+    known: fc.constant([{ technique: 'subtract-hold-drop', level: 5 }]),
+    count: fc.integer({ min: 1, max: 5 }),
   }),
 )
 const recipes = fc
@@ -164,7 +188,20 @@ test.each<[string, Source]>([
     'a problem that does not fit',
     { kind: 'listed', problems: [{ technique: 'add-pairs', level: 0, expression: '7x8' }] },
   ],
-  ['a grid that is none', { kind: 'listed', problems: [{ technique: GRID, level: 0, expression: '1 2' }] }],
+  ['a grid that is none', { kind: 'listed', problems: [{ technique: 'grid', level: 0, expression: '1 2' }] }],
+  ['a trick that is none', { kind: 'fits', tricks: ['multiply-crosswise'], count: 1 }],
+  [
+    'a level to choose from that is not there',
+    { kind: 'ways', known: [{ technique: 'add-pairs', level: 99 }], count: 1 },
+  ],
+  [
+    'nothing to choose among',
+    {
+      kind: 'ways',
+      known: ['add-pairs', 'multiply-addition'].map((technique) => ({ technique, level: 1 })),
+      count: 1,
+    },
+  ],
   ['a fact that is not there', { kind: 'facts', facts: ['7x99'] }],
   ['too many digits', { kind: 'flash', digits: 12, numbers: 3, minus: false, count: 1 }],
   ['too few rows', { kind: 'grid', rows: 1, columns: 3, digits: 1, count: 1 }],
@@ -225,6 +262,6 @@ test('a grid of a set asks for its sums', () => {
   const [item] = itemsOf(
     setOf(plainRecipe([{ kind: 'grid', rows: 2, columns: 3, digits: 2, count: 1 }], 'answer'), 3),
   )
-  if (item?.kind !== 'grid') throw new Error('no grid')
-  expect(gridQuestions(item.grid)).toHaveLength(2 + 3 + 2)
+  if (item?.kind !== 'drill') throw new Error('no grid')
+  expect(drillById(item.drill)!.read(item.text).questions).toHaveLength(2 + 3 + 2)
 })

@@ -9,6 +9,7 @@ import type { ProblemSpace } from '../problem/space.js'
 import type { Question } from '../question/question.js'
 import type { Lesson } from '../words/lesson.js'
 import type { SlipId } from '../words/slips.js'
+import type { Condition } from './conditions.js'
 
 export const FAMILIES = [
   'addition',
@@ -43,6 +44,8 @@ export interface Technique {
   /** For problems between the levels: set freely by learner or coach. */
   readonly parameters: ParameterSpace
   fits(problem: Problem): Fit
+  /** Where it is a trick that fits some problems of its shape only: what must hold, each by itself. */
+  readonly conditions?: readonly Condition[]
   /** What is measured of a working besides time and slips, such as tens found. */
   readonly tally?: (problem: Problem, entries: readonly Decimal[]) => Tally
   /** What the answer is, where that needs saying: "the root to 3 decimals, the rest cut off". */

@@ -1,5 +1,6 @@
 /** Joi schemas of what goes over HTTP, checked on both sides with the same words. */
 import Joi from 'joi'
+import { CHECK_KINDS } from '../drill/checking.js'
 import { FACT_DECKS } from '../facts/decks.js'
 import { FADE_LEVELS, type Fade } from '../learner/fade.js'
 import type { FactRow } from '../learner/recall.js'
@@ -53,6 +54,10 @@ export const learnerNameSchema = Joi.object<{ name: string }>({
 })
 
 const technique = techniqueId.required()
+const known = Joi.array()
+  .items(Joi.object({ technique, level: Joi.number().integer().min(1).max(100).required() }))
+  .max(100)
+  .required()
 const SOURCES = [
   Joi.object({
     kind: Joi.valid('level').required(),
@@ -95,6 +100,18 @@ const SOURCES = [
     rows: small.required(),
     columns: small.required(),
     digits: small.required(),
+    count: itemCount.required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('fits').required(),
+    tricks: Joi.array().items(technique).min(1).max(100).required(),
+    count: itemCount.required(),
+  }),
+  Joi.object({ kind: Joi.valid('ways').required(), known: known.min(2), count: itemCount.required() }),
+  Joi.object({
+    kind: Joi.valid('checking').required(),
+    check: Joi.valid(...CHECK_KINDS).required(),
+    known: known.min(1),
     count: itemCount.required(),
   }),
 ]

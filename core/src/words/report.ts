@@ -52,6 +52,25 @@ export const ADVICE = {
   worth: ({ name, ms }: Timed) => `Worth learning: ${name} would take about ${seconds(ms)}.`,
 } as const
 
+interface Worked extends Timed {
+  readonly right: number
+  readonly of: number
+}
+
+/** What the times say of two ways that the same problems were worked in. */
+export const TWO_WAYS = {
+  few: (enough: number) => `Too few right answers to say: at least ${enough} by each way are needed.`,
+  close: (first: Worked, second: Worked) =>
+    `Too close to call: ${first.name} ${seconds(first.ms)}, ${second.name} ${seconds(second.ms)}. Keep the one you like better.`,
+  quicker: (first: Worked, second: Worked) => {
+    const sure = first.right < second.right
+    const but = sure
+      ? ` But it was right only ${first.right} of ${first.of} times, ${second.name} ${second.right} of ${second.of}.`
+      : ''
+    return `On these problems ${first.name} is quicker for you: ${seconds(first.ms)}, where ${second.name} takes ${seconds(second.ms)}.${but}`
+  },
+} as const
+
 /** Why a fact holds a learner up. */
 export const SLOW_FACT = {
   slow: (ms: number, usualMs: number) => `${seconds(ms)} (your usual ${seconds(usualMs)})`,

@@ -1,3 +1,4 @@
+import { DRILL_IDS } from '@tachymetra/core/drill'
 import {
   BUG_DAYS,
   type Timed,
@@ -8,10 +9,10 @@ import {
   timesOf,
 } from '@tachymetra/core/learner'
 import { dayAfter, dayIn, instantOf } from '@tachymetra/core/number'
-import { GRID, TECHNIQUES } from '@tachymetra/core/registry'
+import { TECHNIQUES } from '@tachymetra/core/registry'
 import type { WorkedSupport } from '@tachymetra/core/session'
 import type { AttemptWire, LearnerWire, ProgressWire } from '@tachymetra/core/wire'
-import { and, desc, eq, inArray, ne } from 'drizzle-orm'
+import { and, desc, eq, inArray, notInArray } from 'drizzle-orm'
 import { wholeAttempt } from './attempts.js'
 import type { Database } from './database.js'
 import { slipsOf, today } from './days.js'
@@ -100,7 +101,11 @@ function latestAttempts(
     .from(session)
     .innerJoin(attempt, eq(attempt.sessionId, session.id))
     .where(
-      and(inArray(session.id, newest), inArray(attempt.support, [...supports]), ne(attempt.technique, GRID)),
+      and(
+        inArray(session.id, newest),
+        inArray(attempt.support, [...supports]),
+        notInArray(attempt.technique, [...DRILL_IDS]),
+      ),
     )
     .orderBy(desc(session.startedAt), desc(attempt.n))
     .limit(most)

@@ -1,5 +1,5 @@
-import { type Grid, gridQuestions, printGrid } from '@tachymetra/core/flash'
-import { GRID, OWN_LEVEL } from '@tachymetra/core/registry'
+import { type Grid, gridQuestions, printGrid, readGrid } from '@tachymetra/core/flash'
+import { OWN_LEVEL } from '@tachymetra/core/registry'
 import { type AttemptRecord, JUDGE, type Progress } from '@tachymetra/core/session'
 import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import { seconds } from '@tachymetra/core/words'
@@ -75,10 +75,10 @@ function Grids({ learnerId }: { readonly learnerId: string }) {
         record.
       </p>
       {trouble && <Trouble error={trouble} />}
-      {item?.kind === 'grid' && (
+      {item?.kind === 'drill' && (
         <Sheet
           key={`${visit.id} ${n}`}
-          grid={item.grid}
+          grid={readGrid(item.text)}
           sessionId={visit.id}
           n={n}
           onChange={(progress, record) =>
@@ -110,7 +110,7 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
     task,
     byItself: true,
     onChange: (events, progress) => {
-      const item = { technique: GRID, variant: {}, level: OWN_LEVEL, expression: printGrid(grid) }
+      const item = { technique: 'grid', variant: {}, level: OWN_LEVEL, expression: printGrid(grid) }
       onChange(progress, { ...begun, sessionId, n, ...item, support: 'answer', judge: JUDGE, events })
       // The next sum that is still open, once this one is right.
       if (!progress.answered[at]) return

@@ -1,7 +1,7 @@
 /** Figures and tables shared by the summary of a session and the record. */
+import { drillById } from '@tachymetra/core/drill'
 import { type Best, paceOf, rightPerMinute } from '@tachymetra/core/learner'
 import { problemWords, readProblem } from '@tachymetra/core/problem'
-import { GRID } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { AttemptSummary, ItemPace } from '@tachymetra/core/wire'
 import { seconds, slipName } from '@tachymetra/core/words'
@@ -111,7 +111,8 @@ export function AttemptTable({
         {
           title: 'Problem',
           render: (_, a) => {
-            const text = a.technique === GRID ? a.expression : problemWords(readProblem(a.expression))
+            const drill = drillById(a.technique)
+            const text = drill ? drill.read(a.expression).says : problemWords(readProblem(a.expression))
             return (
               <span className="mono" style={{ overflowWrap: 'anywhere' }}>
                 {linked ? <Link to={`/record/attempt/${a.id}`}>{text}</Link> : text}

@@ -1,5 +1,5 @@
 /** What a set is called: what is practised in it. */
-import { practiceName } from '@tachymetra/core/registry'
+import { drillById, practiceName } from '@tachymetra/core/drill'
 import type { ListedProblem, Recipe, Source } from '@tachymetra/core/set'
 import { levelWords } from './words.js'
 
@@ -10,7 +10,9 @@ export function setName({ sources }: Recipe): string {
 
 /** Each technique and level once, by name. */
 export function practiceNames(items: readonly Pick<ListedProblem, 'technique' | 'level'>[]): string[] {
-  return [...new Set(items.map(({ technique, level }) => `${practiceName(technique)}, ${levelWords(level)}`))]
+  const named = ({ technique, level }: (typeof items)[number]) =>
+    drillById(technique) ? practiceName(technique) : `${practiceName(technique)}, ${levelWords(level)}`
+  return [...new Set(items.map(named))]
 }
 
 function practised(source: Source): Pick<ListedProblem, 'technique' | 'level'>[] {
@@ -24,7 +26,10 @@ function practised(source: Source): Pick<ListedProblem, 'technique' | 'level'>[]
     case 'flash':
       return [{ technique: 'flash-sum', level: 0 }]
     case 'grid':
-      return [{ technique: 'grid', level: 0 }]
+    case 'fits':
+    case 'ways':
+    case 'checking':
+      return [{ technique: source.kind, level: 0 }]
     case 'facts':
       return []
   }

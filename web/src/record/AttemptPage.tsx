@@ -1,7 +1,7 @@
+import { drillById, practiceName } from '@tachymetra/core/drill'
 import { readGrid } from '@tachymetra/core/flash'
 import { lowestPlace, readDecimal, toWords } from '@tachymetra/core/number'
 import { lowestOf, problemWords } from '@tachymetra/core/problem'
-import { GRID } from '@tachymetra/core/registry'
 import { exerciseOf, moved, replayOf, SUPPORT_NAMES, withRemarks } from '@tachymetra/core/session'
 import { clearFrame, frameOf, frameValue, isAbacus, setNumber } from '@tachymetra/core/soroban'
 import { lineOf, momentAfter, trace } from '@tachymetra/core/technique'
@@ -35,8 +35,9 @@ export default function AttemptPage() {
   if (attempt.isPending) return <Loading />
   if (attempt.isLoadingError)
     return <NotInRecord what="problem" error={attempt.error} retry={() => attempt.refetch()} />
-  return attempt.data.technique === GRID ? (
-    <GridAttempt attempt={attempt.data} />
+  if (attempt.data.technique === 'grid') return <GridAttempt attempt={attempt.data} />
+  return drillById(attempt.data.technique) ? (
+    <DrillAttempt attempt={attempt.data} />
   ) : (
     <Replay attempt={attempt.data} />
   )
@@ -62,14 +63,44 @@ function GridAttempt({ attempt }: { readonly attempt: AttemptWire }) {
           ))
         }
       />
-      {attempt.outcome === 'done' ? (
-        <p>
-          {attempt.right ? 'All right' : 'Right in the end'}, in {seconds(attempt.totalMs)}.
-        </p>
-      ) : (
-        <p>{ENDED[attempt.outcome]}</p>
-      )}
+      <Outcome attempt={attempt} />
     </div>
+  )
+}
+
+/** An item of a drill: each question with what was answered. */
+function DrillAttempt({ attempt }: { readonly attempt: AttemptWire }) {
+  const timeZone = useZone(attempt.learnerId)
+  const { questions, says } = drillById(attempt.technique)!.read(attempt.expression)
+  return (
+    <div className="stack">
+      <Trail attempt={attempt} />
+      <h1>
+        {practiceName(attempt.technique)} <span className="mono">{says}</span>
+      </h1>
+      <p className="faint">{when(attempt.startedAt, timeZone)}</p>
+      <ol className="plain-list">
+        {attempt.entries.map((e, i) => {
+          const { ask, kind } = questions[e.step - 1]!
+          return (
+            <li key={i} className="replay-entry">
+              <Mark right={moved(e)} /> {ask} <strong>{kind.say(kind.read(e.text))}</strong>{' '}
+              <span className="faint">after {seconds(e.ms)}</span>
+            </li>
+          )
+        })}
+      </ol>
+      <Outcome attempt={attempt} />
+    </div>
+  )
+}
+
+function Outcome({ attempt }: { readonly attempt: AttemptWire }) {
+  if (attempt.outcome !== 'done') return <p>{ENDED[attempt.outcome]}</p>
+  return (
+    <p>
+      {attempt.right ? 'All right' : 'Right in the end'}, in {seconds(attempt.totalMs)}.
+    </p>
   )
 }
 

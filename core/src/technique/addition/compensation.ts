@@ -2,10 +2,11 @@
 import { type Decimal, decimal, toWords, unitsAt } from '../../number/decimal.js'
 import { nonZeroDigits } from '../../number/whole.js'
 import { sumOf } from '../../problem/problem.js'
-import { mapped } from '../../problem/space.js'
+import { between, either, kept, mapped, pairs } from '../../problem/space.js'
 import { COMPENSATION, SUM_MISFIT } from '../../words/addition.js'
 import { type Adjusting, roundAndAdjust } from '../adjust.js'
 import { parameter } from '../boards.js'
+import { condition } from '../conditions.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { difference, holdsThat, sum } from '../quantities.js'
 import { eitherWay, justBelow, ofDigits, type Rounded, roundedUp } from '../rounding.js'
@@ -20,6 +21,9 @@ interface Compensating extends Adjusting {
 interface Choices {
   readonly ways: readonly Compensating[]
 }
+
+/** Tens that no rounder number is just above. */
+const round = (least: number, most: number) => kept(between(least, most, 10), (n) => !roundedUp(n))
 
 export const addCompensation = technique({
   id: 'add-compensation',
@@ -49,6 +53,16 @@ export const addCompensation = technique({
         sumOf(decimal(a, decimals), decimal(b, decimals)),
       ),
   },
+  conditions: [
+    condition(
+      'compensation/round',
+      (problem) => problem.kind === 'sum' && problem.terms.some((t) => roundedUp(t.size.units) !== undefined),
+      () =>
+        mapped(pairs(round(100, 990), either(round(20, 990), between(2, 9))), ([a, b]) =>
+          sumOf(decimal(a), decimal(b)),
+        ),
+    ),
+  ],
   read(problem): Choices | Misfit {
     const plain = readPlainSum(problem)
     if ('because' in plain) return plain

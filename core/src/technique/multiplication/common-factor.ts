@@ -1,12 +1,13 @@
 /**
  * multiply-common-factor: a×b + a×c = a×(b + c) when b + c is round; likewise with minus. 16×23 + 16×27 = 16×50.
  */
-import { type Decimal, decimal } from '../../number/decimal.js'
+import { type Decimal, decimal, equal } from '../../number/decimal.js'
 import { said } from '../../number/whole.js'
 import type { Problem } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { COMMON_FACTOR, MISFIT } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
+import { condition } from '../conditions.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { ask, difference, holdsThat, product, sum } from '../quantities.js'
@@ -17,6 +18,28 @@ interface Shared {
   readonly b: bigint
   readonly c: bigint
   readonly sign: 1 | -1
+}
+
+/** Do two products share a number, and do the other two make a round one? */
+function sharing(problem: Problem): 'round' | 'uneven' | 'nothing' {
+  if (problem.kind !== 'product-pair') return 'nothing'
+  const { left, right, sign } = problem
+  const others = [left, [left[1], left[0]] as const].flatMap(([a, b]) =>
+    [right, [right[1], right[0]] as const].flatMap(([d, c]) =>
+      equal(a, d) ? [[b.units, c.units] as const] : [],
+    ),
+  )
+  if (others.length === 0) return 'nothing'
+  return others.some(([b, c]) => (sign > 0 ? b + c : b - c) % 10n === 0n) ? 'round' : 'uneven'
+}
+
+function twoProducts(a: bigint, b: bigint, d: bigint, c: bigint): Problem {
+  return {
+    kind: 'product-pair',
+    left: [decimal(a), decimal(b)],
+    sign: 1,
+    right: [decimal(d), decimal(c)],
+  }
 }
 
 export const multiplyCommonFactor = technique({
@@ -56,6 +79,33 @@ export const multiplyCommonFactor = technique({
       })
     },
   },
+  conditions: [
+    condition(
+      'common/shared',
+      (problem) => sharing(problem) !== 'nothing',
+      () =>
+        // The numbers that would be shared are one apart.
+        mapped(
+          kept(pairs(between(12, 29), pairs(between(30, 90, 10), between(11, 29))), ([a, [round, b]]) => {
+            const c = round - b
+            return c > 9n && b !== c && a !== c && a + 1n !== b && b % 10n !== 0n && a !== b && a + 1n !== c
+          }),
+          ([a, [round, b]]) => twoProducts(a, b, a + 1n, round - b),
+        ),
+    ),
+    condition(
+      'common/round',
+      (problem) => sharing(problem) !== 'uneven',
+      () =>
+        mapped(
+          kept(
+            pairs(between(12, 29), pairs(between(11, 49), between(11, 49))),
+            ([a, [b, c]]) => (b + c) % 10n !== 0n && ![b, c].includes(a) && b !== c,
+          ),
+          ([a, [b, c]]) => twoProducts(a, b, a, c),
+        ),
+    ),
+  ],
   read(problem): Shared | Misfit {
     if (problem.kind !== 'product-pair') return misfit(COMMON_FACTOR.onlyPairs)
     const { left, right, sign } = problem
@@ -68,7 +118,7 @@ export const multiplyCommonFactor = technique({
         const total = sign > 0 ? b + c : b - c
         if (total > 0n && total % 10n === 0n) return { factor: a, b, c, sign }
       }
-    return misfit(p.some((n) => q.includes(n)) ? COMMON_FACTOR.notRound : COMMON_FACTOR.nothingShared)
+    return misfit(sharing(problem) === 'uneven' ? COMMON_FACTOR.notRound : COMMON_FACTOR.nothingShared)
   },
   *work({ factor, b, c, sign }) {
     const shared = (yield step({

@@ -3,14 +3,16 @@
  * (tens + 1) × digit; back: units × digit, always two digits. 64×33: 21|12. 91×22: 20|02.
  */
 import { decimal } from '../../number/decimal.js'
-import { digitsOf, said } from '../../number/whole.js'
+import { digitsOf, said, size } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { REPDIGIT } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
+import { onFactors } from '../conditions.js'
 import { EITHER_HALF, frontBack, half } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { holdsThat, product } from '../quantities.js'
+import { eitherWay } from '../rounding.js'
 import { readWholeFactors } from './product.js'
 
 interface Pair {
@@ -19,6 +21,9 @@ interface Pair {
   /** The repeated digit. */
   readonly digit: bigint
 }
+
+const twins = (n: bigint) => n >= 11n && n <= 99n && n % 11n === 0n
+const sum = (n: bigint) => digitsOf(n).reduce((total, d) => total + d, 0)
 
 export const multiplyComplementRepdigit = technique({
   id: 'multiply-complement-repdigit',
@@ -56,11 +61,39 @@ export const multiplyComplementRepdigit = technique({
       })
     },
   },
+  conditions: [
+    onFactors(
+      'ten-pair/twins',
+      (a, b) => twins(a) || twins(b),
+      // Digits that make 10, and a number whose digits are just not equal.
+      () =>
+        kept(
+          eitherWay(
+            mapped(between(1, 9), (t) => 9n * t + 10n),
+            between(12, 98),
+          ),
+          ([a, b]) => {
+            const [x, y] = [a / 10n - (a % 10n), b / 10n - (b % 10n)]
+            return !twins(a) && !twins(b) && (size(x) === 1n || size(y) === 1n)
+          },
+        ),
+    ),
+    onFactors(
+      'ten-pair/ten',
+      (a, b) => (twins(a) || twins(b) ? (twins(b) && sum(a) === 10) || (twins(a) && sum(b) === 10) : true),
+      () =>
+        kept(
+          eitherWay(
+            mapped(between(1, 9), (d) => 11n * d),
+            between(12, 98),
+          ),
+          ([a, b]) => !(twins(a) && twins(b)) && [9, 11].includes(twins(a) ? sum(b) : sum(a)),
+        ),
+    ),
+  ],
   read(problem): Pair | Misfit {
     const found = readWholeFactors(problem)
     if ('because' in found) return found
-    const twins = (n: bigint) => n >= 11n && n <= 99n && n % 11n === 0n
-    const sum = (n: bigint) => digitsOf(n).reduce((total, d) => total + d, 0)
     for (const [pair, twin] of [
       [found.a, found.b],
       [found.b, found.a],

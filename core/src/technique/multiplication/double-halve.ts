@@ -3,17 +3,18 @@
  * 5, 25, 50, 125 are halves of round numbers: where the other factor is odd, the product is halved instead.
  */
 import { type Decimal, decimal } from '../../number/decimal.js'
-import { nonZeroDigits, said } from '../../number/whole.js'
+import { nonZeroDigits, said, significant } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
-import { kept, listed, mapped, pairs } from '../../problem/space.js'
+import { between, kept, listed, mapped, pairs } from '../../problem/space.js'
 import { times } from '../../words/english.js'
 import { DOUBLE_HALVE } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
+import { onFactors } from '../conditions.js'
 import type { Step } from '../contract.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { ask, half, product, twice } from '../quantities.js'
-import { ofDigits } from '../rounding.js'
+import { eitherWay, ofDigits } from '../rounding.js'
 import { placePoint, readWhole } from './product.js'
 
 interface Doubling {
@@ -62,13 +63,35 @@ export const multiplyDoubleHalve = technique({
       return mapped(pairs(fives, evens), ([a, b]) => productOf(decimal(a), decimal(b)))
     },
   },
+  conditions: [
+    onFactors(
+      'double/five',
+      (a, b) => [a, b].some((n) => plain(n) % 5n === 0n),
+      () =>
+        pairs(
+          kept(between(12, 98), (n) => n % 5n !== 0n),
+          kept(between(12, 98, 2), (n) => n % 5n !== 0n),
+        ),
+    ),
+    onFactors(
+      'double/even',
+      (a, b) => [a, b].every((n) => plain(n) % 5n !== 0n) || ways(a, b, 0).length > 0,
+      () =>
+        kept(
+          eitherWay(
+            kept(between(15, 95, 10), (n) => n !== 25n),
+            between(11, 99, 2),
+          ),
+          ([a, b]) => ways(a, b, 0).length === 0,
+        ),
+    ),
+  ],
   read(problem): Doubling | Misfit {
     const found = readWhole(problem)
     if ('because' in found) return found
     const { a, b, scale } = found
-    const ways = [doubling(a, b, scale), doubling(b, a, scale)].filter((w) => w !== undefined)
     const left = (w: Doubling) => nonZeroDigits(w.rising << BigInt(w.times + w.later)) + 2 * w.later
-    const [best] = ways.toSorted((x, y) => left(x) - left(y))
+    const [best] = ways(a, b, scale).toSorted((x, y) => left(x) - left(y))
     return best ?? misfit(DOUBLE_HALVE.noRounder)
   },
   *work({ rising, falling, times: often, later, scale }): Generator<Step, Decimal, Decimal> {
@@ -125,10 +148,16 @@ export const multiplyDoubleHalve = technique({
   },
 })
 
+/** The digits of a number without the zeros at its end. */
+const plain = (n: bigint) => significant(n).digits
+
+/** Either number may be doubled. */
+const ways = (a: bigint, b: bigint, scale: number) =>
+  [doubling(a, b, scale), doubling(b, a, scale)].filter((w) => w !== undefined)
+
 /** How often `rising` gets rounder by doubling, and whether `falling` can be halved as often. */
 function doubling(rising: bigint, falling: bigint, scale: number): Doubling | undefined {
   if (falling < 3n) return undefined
-  const plain = (n: bigint) => BigInt(n.toString().replace(/0+$/, ''))
   let [often, up, down] = [0, rising, falling]
   while (down % 2n === 0n && plain(up) % 5n === 0n) {
     up *= 2n

@@ -5,11 +5,13 @@
 import { decimal } from '../../number/decimal.js'
 import { said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
-import { mapped, pairs } from '../../problem/space.js'
+import { between, either, mapped, pairs } from '../../problem/space.js'
 import { MISFIT, NEAR_BASE } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
+import { onFactors } from '../conditions.js'
 import { EITHER_HALF } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
+import { eitherWay } from '../rounding.js'
 import { type Base, baseOf, fromGaps, gapStep, nearBase } from './base.js'
 import { readWholeFactors } from './product.js'
 
@@ -50,6 +52,21 @@ export const multiplyNearBase = technique({
       return mapped(pairs(near(first), near(second)), ([a, b]) => productOf(decimal(a), decimal(b)))
     },
   },
+  conditions: [
+    onFactors(
+      'near-base/near',
+      (a, b) => baseOf(a) !== undefined && baseOf(b) !== undefined,
+      () => eitherWay(nearBase(2, 9), between(20, 49)),
+    ),
+    onFactors(
+      'near-base/same',
+      (a, b) => {
+        const [first, second] = [baseOf(a), baseOf(b)]
+        return !first || !second || first.base === second.base
+      },
+      () => eitherWay(nearBase(2, 9), either(nearBase(3, 9), nearBase(1, 3))),
+    ),
+  ],
   read(problem): Near | Misfit {
     const found = readWholeFactors(problem)
     if ('because' in found) return found

@@ -5,9 +5,10 @@
 import { decimal } from '../../number/decimal.js'
 import { lengthOf, said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
-import { kept, mapped } from '../../problem/space.js'
+import { between, kept, listed, mapped, pairs } from '../../problem/space.js'
 import { NINES } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
+import { onFactors } from '../conditions.js'
 import { EITHER_HALF, frontBack, half } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { difference, gap, holdsThat } from '../quantities.js'
@@ -48,6 +49,22 @@ export const multiplyByNines = technique({
       return mapped(eitherWay(numbers, factor), ([a, b]) => productOf(decimal(a), decimal(b)))
     },
   },
+  conditions: [
+    onFactors(
+      'nines/nines',
+      (a, b) => isNines(a) || isNines(b),
+      () =>
+        pairs(
+          kept(between(12, 98), (n) => !isNines(n)),
+          listed([89n, 97n, 98n, 199n, 989n, 998n]),
+        ),
+    ),
+    onFactors(
+      'nines/zeros',
+      (a, b) => (isNines(b) ? a % (b + 1n) : isNines(a) ? b % (a + 1n) : 1n) !== 0n,
+      () => pairs(between(100, 1900, 100), listed([9n, 99n])),
+    ),
+  ],
   read(problem): Nines | Misfit {
     const found = readWhole(problem)
     if ('because' in found) return found

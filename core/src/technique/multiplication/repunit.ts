@@ -7,9 +7,11 @@ import { decimal } from '../../number/decimal.js'
 import { digitsOf, lengthOf, said } from '../../number/whole.js'
 import { productSpace } from '../../problem/products.js'
 import { shape } from '../../problem/shape.js'
+import { between, kept, listed, pairs } from '../../problem/space.js'
 import { REPUNIT } from '../../words/multiplication.js'
 import { REMARK } from '../../words/steps.js'
 import { parameter } from '../boards.js'
+import { onFactors } from '../conditions.js'
 import { NO_LOAD } from '../facts.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { columnTotal } from '../quantities.js'
@@ -18,6 +20,8 @@ import { rightCarry, type SumColumn } from './columns.js'
 import { placePoint, readWhole } from './product.js'
 
 const ones = (count: number) => (10n ** BigInt(count) - 1n) / 9n
+
+const isOnes = (n: bigint) => n > 1n && n === ones(lengthOf(n))
 
 interface Sliding {
   readonly number: bigint
@@ -56,11 +60,21 @@ export const multiplyRepunit = technique({
     problems: ({ digits = 3, ones: count = 2, ...counts }) =>
       productSpace({ ...counts, first: shape(digits), second: [ones(count)] }),
   },
+  conditions: [
+    onFactors(
+      'ones/ones',
+      (a, b) => isOnes(a) || isOnes(b),
+      () =>
+        pairs(
+          kept(between(12, 999), (n) => !isOnes(n)),
+          listed([12n, 21n, 101n, 112n, 121n, 211n]),
+        ),
+    ),
+  ],
   read(problem): Sliding | Misfit {
     const found = readWhole(problem)
     if ('because' in found) return found
     const { a, b, scale } = found
-    const isOnes = (n: bigint) => n > 1n && n === ones(lengthOf(n))
     if (!isOnes(a) && !isOnes(b)) return misfit(REPUNIT.noOnes)
     const [number, multiplier] = isOnes(b) ? [a, b] : [b, a]
     return { number, width: lengthOf(multiplier), scale }

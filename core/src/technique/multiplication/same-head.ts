@@ -8,6 +8,7 @@ import { productOf } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { SAME_HEAD } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
+import { onFactors } from '../conditions.js'
 import { EITHER_HALF, frontBack, half } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { product } from '../quantities.js'
@@ -57,6 +58,29 @@ export const multiplySameHead = technique({
       )
     },
   },
+  conditions: [
+    onFactors(
+      'same-head/heads',
+      (a, b) => a / 10n === b / 10n,
+      () =>
+        mapped(
+          kept(pairs(pairs(between(1, 9), between(1, 9)), between(1, 9)), ([[h, i]]) => h !== i),
+          ([[h, i], u]) => [h * 10n + u, i * 10n + 10n - u],
+        ),
+    ),
+    onFactors(
+      'same-head/units',
+      (a, b) => (a % 10n) + (b % 10n) === 10n,
+      () =>
+        mapped(
+          kept(
+            pairs(between(1, 9), pairs(between(1, 9), between(1, 9))),
+            ([, [u, v]]) => u !== v && u + v !== 10n,
+          ),
+          ([h, [u, v]]) => [h * 10n + u, h * 10n + v],
+        ),
+    ),
+  ],
   read(problem): Heads | Misfit {
     const found = readWholeFactors(problem)
     if ('because' in found) return found

@@ -7,10 +7,11 @@ import { said, wholePart } from '../../number/whole.js'
 import { numberSpace } from '../../problem/numbers.js'
 import { squareOf } from '../../problem/problem.js'
 import { shape } from '../../problem/shape.js'
-import { mapped } from '../../problem/space.js'
+import { between, kept, mapped } from '../../problem/space.js'
 import { POINT } from '../../words/multiplication.js'
 import { ENDING_FIVE, SQUARE_MISFIT } from '../../words/squares.js'
 import { parameter } from '../boards.js'
+import { onSquare } from '../conditions.js'
 import { twoParts, wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { headProduct } from '../multiplication/head.js'
@@ -47,6 +48,13 @@ export const squareEndingFive = technique({
         squareOf(decimal(head!.units * 10n + 5n, decimals)),
       ),
   },
+  conditions: [
+    onSquare(
+      'ending-five/five',
+      (n) => n % 10n === 5n,
+      () => kept(between(11, 99), (n) => n % 5n !== 0n),
+    ),
+  ],
   read(problem): Squared | Misfit {
     const found = readSquare(problem)
     if ('because' in found) return found

@@ -5,10 +5,11 @@
 import { decimal } from '../../number/decimal.js'
 import { lengthOf, said, significant, size } from '../../number/whole.js'
 import { squareOf } from '../../problem/problem.js'
-import { kept, mapped } from '../../problem/space.js'
+import { between, kept, mapped } from '../../problem/space.js'
 import { MISFIT, POINT } from '../../words/multiplication.js'
 import { SQUARE_NEAR_BASE } from '../../words/squares.js'
 import { parameter } from '../boards.js'
+import { onSquare } from '../conditions.js'
 import { EITHER_HALF } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { type Base, baseOf, fromGaps, gapStep, nearBase } from '../multiplication/base.js'
@@ -55,6 +56,21 @@ export const squareNearBase = technique({
       return mapped(easy, (n) => squareOf(decimal(n)))
     },
   },
+  conditions: [
+    onSquare(
+      'square-near/near',
+      (n) => baseOf(n) !== undefined,
+      () => between(20, 49),
+    ),
+    onSquare(
+      'square-near/gap',
+      (n) => {
+        const base = baseOf(n)
+        return !base || easySquare(size(n - base.base))
+      },
+      () => kept(nearBase(2, 50, 0, 26), (n) => !easySquare(size(n - 100n))),
+    ),
+  ],
   read(problem): (Squared & Base) | Misfit {
     const found = readSquare(problem)
     if ('because' in found) return found

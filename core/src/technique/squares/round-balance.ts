@@ -9,6 +9,7 @@ import { between, kept, mapped } from '../../problem/space.js'
 import { POINT } from '../../words/multiplication.js'
 import { BALANCE, SQUARE_MISFIT } from '../../words/squares.js'
 import { parameter } from '../boards.js'
+import { onSquare } from '../conditions.js'
 import { productLoad, sumLoad, together } from '../facts.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
@@ -62,6 +63,13 @@ export const squareRoundBalance = technique({
       return mapped(near, (n) => squareOf(decimal(n)))
     },
   },
+  conditions: [
+    onSquare(
+      'balance/round',
+      (n) => toRound(n) !== 0n,
+      () => kept(between(20, 990, 10), (n) => toRound(n) === 0n),
+    ),
+  ],
   read(problem): Squared | Misfit {
     const found = readSquare(problem)
     if ('because' in found) return found

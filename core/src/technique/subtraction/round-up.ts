@@ -1,10 +1,11 @@
 /** subtract-round-up: take away a rounder number, give back the complement. 4600−273: 4600−300 = 4300, +27: 4327. */
 import { compare, decimal, toWords, unitsAt } from '../../number/decimal.js'
-import { differenceOf } from '../../problem/problem.js'
-import { mapped, pairs } from '../../problem/space.js'
+import { asDifference, differenceOf, type Problem } from '../../problem/problem.js'
+import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { ROUND_UP } from '../../words/subtraction.js'
 import { type Adjusting, roundAndAdjust } from '../adjust.js'
 import { parameter } from '../boards.js'
+import { condition } from '../conditions.js'
 import { digitCells } from '../line.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { difference, holdsThat, sum } from '../quantities.js'
@@ -14,6 +15,17 @@ import { readDifference, signStep } from './columns.js'
 interface Rounding extends Adjusting {
   readonly minuend: bigint
   readonly turned: boolean
+}
+
+/** A difference with what is taken away rounded up; undefined where it is round itself. */
+function roundable(problem: Problem): Rounding | undefined {
+  const found = asDifference(problem)
+  if (!found) return undefined
+  const turned = compare(found.minuend, found.subtrahend) < 0
+  const [upper, lower] = turned ? [found.subtrahend, found.minuend] : [found.minuend, found.subtrahend]
+  const scale = Math.max(upper.scale, lower.scale)
+  const rounded = roundedUp(unitsAt(lower, scale))
+  return rounded && { ...rounded, minuend: unitsAt(upper, scale), scale, turned }
 }
 
 export const subtractRoundUp = technique({
@@ -48,16 +60,41 @@ export const subtractRoundUp = technique({
       )
     },
   },
+  conditions: [
+    condition(
+      'round-up/round',
+      (problem) => roundable(problem) !== undefined,
+      () =>
+        mapped(
+          pairs(
+            between(311, 999),
+            kept(between(20, 290, 10), (n) => !roundedUp(n)),
+          ),
+          ([a, b]) => differenceOf(decimal(a), decimal(b)),
+        ),
+    ),
+    condition(
+      'round-up/room',
+      (problem) => {
+        const found = roundable(problem)
+        return !found || found.round <= found.minuend
+      },
+      () =>
+        mapped(
+          kept(pairs(justBelow(3), between(1, 9)), ([b, more]) => {
+            const rounded = roundedUp(b)
+            return rounded !== undefined && b + more < rounded.round
+          }),
+          ([b, more]) => differenceOf(decimal(b + more), decimal(b)),
+        ),
+    ),
+  ],
   read(problem): Rounding | Misfit {
     const found = readDifference(problem)
     if ('because' in found) return found
-    const turned = compare(found.minuend, found.subtrahend) < 0
-    const [upper, lower] = turned ? [found.subtrahend, found.minuend] : [found.minuend, found.subtrahend]
-    const scale = Math.max(upper.scale, lower.scale)
-    const [minuend, subtrahend] = [unitsAt(upper, scale), unitsAt(lower, scale)]
-    const rounded = roundedUp(subtrahend)
-    if (!rounded) return misfit(ROUND_UP.none)
-    return rounded.round > minuend ? misfit(ROUND_UP.tooMuch) : { ...rounded, minuend, scale, turned }
+    const rounding = roundable(problem)
+    if (!rounding) return misfit(ROUND_UP.none)
+    return rounding.round > rounding.minuend ? misfit(ROUND_UP.tooMuch) : rounding
   },
   *work(rounded) {
     const { minuend, scale, turned } = rounded

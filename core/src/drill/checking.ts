@@ -1,0 +1,169 @@
+/**
+ * Is it right? Finished work is checked without redoing it: right answers, wrong ones, and wrong ones that pass. The learner
+ * gives what is left of each number, says whether it agrees, and what that proves. Written "nines: 63*67 = 4221".
+ */
+import { nearMisses, residue } from '../check/checks.js'
+import { equationOf } from '../check/equation.js'
+import { type Decimal, decimal, equal, readDecimal, subtract, toText, toWords } from '../number/decimal.js'
+import type { Random } from '../number/random.js'
+import { digitsOf, size } from '../number/whole.js'
+import { InputError } from '../problem/error.js'
+import { printProblem, problemWords, readProblem } from '../problem/expression.js'
+import { answerOf, type Problem } from '../problem/problem.js'
+import { draw } from '../problem/space.js'
+import { choiceOf, WHOLE } from '../question/kind.js'
+import type { AnyQuestion, Question } from '../question/question.js'
+import { levelOf, techniqueById } from '../registry/techniques.js'
+import { trace, variantOf } from '../technique/driver.js'
+import { CHECKING } from '../words/drill.js'
+import type { Drill, DrillItem } from './drill.js'
+
+export const CHECK_KINDS = ['nines', 'elevens'] as const
+export type CheckKind = (typeof CHECK_KINDS)[number]
+const MODULUS = { nines: 9, elevens: 11 } as const
+
+export interface CheckItem extends DrillItem {
+  readonly problem: Problem
+  readonly check: CheckKind
+  /** The answer that is to be checked. */
+  readonly claimed: Decimal
+  readonly passes: boolean
+  /** What it came to in truth, told afterwards. */
+  readonly truth: string
+}
+
+const AGREES = choiceOf(
+  { key: '1', id: 'passes', name: CHECKING.agrees },
+  { key: '2', id: 'fails', name: CHECKING.differs },
+)
+const KNOWN = choiceOf(
+  { key: '1', id: 'wrong', name: CHECKING.wrong },
+  { key: '2', id: 'open', name: CHECKING.open },
+)
+
+/** @throws InputError for a text that is no finished work, or work this check says nothing of */
+export function readChecking(text: string): CheckItem {
+  const found = /^(nines|elevens): (.+) = (-?[\d.]+)$/.exec(text)
+  const claimed = found && readDecimal(found[3]!)
+  if (!claimed) throw new InputError(`"${text.slice(0, 60)}" is no finished work.`)
+  const [check, problem] = [found[1] as CheckKind, readProblem(found[2]!)]
+  const asked = checkQuestions(check, problem, claimed)
+  if (!asked) throw new InputError(`Casting out says nothing of ${found[2]!.slice(0, 60)}.`)
+  const { passes } = asked
+  const right = answerOf(problem)
+  const truth = equal(right, claimed)
+    ? CHECKING.truthRight
+    : passes
+      ? CHECKING.truthPasses(check, toWords(right), size(subtract(right, claimed).units))
+      : CHECKING.truthWrong(toWords(right))
+  const known: Question<string> = { ask: CHECKING.known, kind: KNOWN, expect: passes ? 'open' : 'wrong' }
+  const questions: AnyQuestion[] = [...asked.questions, known]
+  return {
+    problem,
+    check,
+    claimed,
+    passes,
+    truth,
+    says: `${problemWords(problem)} = ${toWords(claimed)}`,
+    inOrder: true,
+    questions,
+  }
+}
+
+/**
+ * The questions of a check of an answer: what is left of each number, of what they make, of the answer, and whether that
+ * agrees; undefined where it says nothing of the problem.
+ */
+export function checkQuestions(
+  check: CheckKind,
+  problem: Problem,
+  claimed: Decimal,
+): { readonly questions: readonly AnyQuestion[]; readonly passes: boolean } | undefined {
+  const equation = equationOf(problem, claimed)
+  if (!equation) return undefined
+  const modulus = MODULUS[check]
+  const left = (n: bigint) => residue(n, modulus)
+  const numbers = equation.left.flatMap((p) => p.factors)
+  const different = [...new Map(numbers.map((n) => [n.text, n])).values()]
+  const rests = equation.left.map((p) => ({ sign: p.sign, factors: p.factors.map((f) => left(f.units)) }))
+  const made = residue(
+    BigInt(rests.reduce((sum, p) => sum + p.sign * p.factors.reduce((a, b) => a * b, 1), 0)),
+    modulus,
+  )
+  const shown = rests
+    .map((p, i) => `${p.sign < 0 ? '− ' : i > 0 ? '+ ' : ''}${p.factors.join(' × ')}`)
+    .join(' ')
+  const plain = rests.length === 1 && rests[0]!.factors.length === 1
+  const passes = made === left(equation.right.units)
+  return {
+    passes,
+    questions: [
+      ...different.map((n) => leftQuestion(CHECKING.left(check, n.text), n.units, modulus)),
+      ...(plain ? [] : [leftQuestion(CHECKING.made(shown), BigInt(made), modulus)]),
+      leftQuestion(CHECKING.left(check, equation.right.text), equation.right.units, modulus),
+      { ask: CHECKING.agree, kind: AGREES, expect: passes ? 'passes' : 'fails' },
+    ],
+  }
+}
+
+/** A digit sum on the way is as right as what is left at the end: 12 for 3, and 9 for 0. */
+function leftQuestion(ask: string, n: bigint, modulus: number): Question {
+  const rest = residue(n, modulus)
+  const most =
+    modulus === 9
+      ? Math.max(
+          9,
+          digitsOf(size(n)).reduce((a, b) => a + b, 0),
+        )
+      : modulus
+  return {
+    ask,
+    kind: WHOLE,
+    expect: decimal(rest),
+    also: (value) =>
+      value.scale === 0 && value.units <= BigInt(most) && residue(value.units, modulus) === rest,
+  }
+}
+
+/** A third right, a third wrong and found out, a third wrong in a way that passes. */
+export function randomChecking(
+  check: CheckKind,
+  { technique: id, level }: { readonly technique: string; readonly level: number },
+  random: Random,
+): string {
+  const technique = techniqueById(id)
+  const pick = <T>(from: readonly T[]): T | undefined =>
+    from[Number(random.below(BigInt(Math.max(1, from.length))))]
+  const problem = draw(levelOf(technique, level).problems(), random).next().value!
+  const right = answerOf(problem)
+  const passing = (answer: Decimal) => checkQuestions(check, problem, answer)?.passes === true
+  const claimed = () => {
+    switch (Number(random.below(3n))) {
+      case 0:
+        return right
+      case 1:
+        return pick(slipsOf(id, problem).filter((a) => !equal(a, right) && !passing(a)))
+      default:
+        return pick(nearMisses(right).filter(passing).slice(0, PASSING_FROM))
+    }
+  }
+  return `${check}: ${printProblem(problem)} = ${toText(claimed() ?? right)}`
+}
+
+/** Of the wrong answers that pass the likeliest: swapped digits, and off by the least. */
+const PASSING_FROM = 3
+
+/** The answers that one mistake at one step leads to. */
+function slipsOf(id: string, problem: Problem): Decimal[] {
+  const technique = techniqueById(id)
+  const variant = variantOf(technique)
+  return trace(technique, problem, variant).steps.flatMap((step, at) =>
+    step
+      .slips()
+      .map(
+        (slip) => trace(technique, problem, variant, (_, i) => (i === at ? slip.entry : undefined)).answer,
+      ),
+  )
+}
+
+export const checkingDrill: Drill = { name: 'checking', read: readChecking }
