@@ -166,4 +166,7 @@ function slipsOf(id: string, problem: Problem): Decimal[] {
   )
 }
 
+/** What is said where what was left of a number is not right: how it is found. */
+export const checkRemark = ({ check }: Pick<CheckItem, 'check'>): string => CHECKING.how[check]
+
 export const checkingDrill: Drill = { name: 'checking', read: readChecking }

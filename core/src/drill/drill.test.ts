@@ -9,7 +9,7 @@ import { TECHNIQUES } from '../registry/techniques.js'
 import { type CheckKind, checkQuestions, randomChecking, readChecking } from './checking.js'
 import { drillById, practiceName } from './drills.js'
 import { fitRemark, randomFit, readFit, TRICKS } from './fits.js'
-import { areWaysToChoose, randomWays, readWays, wayRemark } from './ways.js'
+import { areWaysToChoose, choiceCosts, randomWays, readWays, wayRemark } from './ways.js'
 
 test('does it fit: half fit, each condition is missed as often, and only the right answer is taken', () => {
   for (const { id, conditions } of TRICKS) {
@@ -65,6 +65,19 @@ test('which way: what needs the least effort is right, and one point more as wel
     'add-pairs add-pairs: 6+7',
   ])
     expect(() => readWays(wrong)).toThrow()
+})
+
+test('what a choice costs, by own times', () => {
+  const item = readWays('multiply-addition multiply-crosswise multiply-same-head: 63*67')
+  expect(choiceCosts(item, 'multiply-addition', [9000, 7000, 4000])).toBe(
+    'Split and add would cost you about 5.0 s more than Same head.',
+  )
+  expect(choiceCosts(item, 'multiply-same-head', [9000, 7000, 4000])).toBe(
+    'Same head is the quickest of them for you.',
+  )
+  // Nothing is known of the learner, or of this way.
+  expect(choiceCosts(item, 'multiply-addition', [undefined, undefined, undefined])).toBe(undefined)
+  expect(choiceCosts(item, 'multiply-crosswise', [9000, undefined, 4000])).toBe(undefined)
 })
 
 test('which way: its own way is among those to choose, with others that tempt', () => {

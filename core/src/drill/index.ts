@@ -1,5 +1,12 @@
-export { CHECK_KINDS, type CheckItem, type CheckKind, checkQuestions, readChecking } from './checking.js'
+export {
+  CHECK_KINDS,
+  type CheckItem,
+  type CheckKind,
+  checkQuestions,
+  checkRemark,
+  readChecking,
+} from './checking.js'
 export type { DrillItem } from './drill.js'
 export { DRILL_IDS, type DrillId, drillById, practiceName } from './drills.js'
 export { type FitItem, fitRemark, readFit, TRICKS } from './fits.js'
-export { areWaysToChoose, readWays, type WayItem, wayRemark } from './ways.js'
+export { areWaysToChoose, choiceCosts, readWays, type WayItem, wayRemark } from './ways.js'

@@ -114,4 +114,22 @@ export function wayRemark({ problem, ways }: WayItem, chosen: string): string {
   return WAYS_TO_TAKE.lighter(way.technique.name, way.effort, best.technique.name, best.effort)
 }
 
+/**
+ * What a choice costs by somebody's own times, in a sentence; undefined where nothing is foreseen of it, or it does not fit.
+ * @param ms what each way is likely to take, in the order of the item's ways
+ */
+export function choiceCosts(
+  { ways }: WayItem,
+  chosen: string,
+  ms: readonly (number | undefined)[],
+): string | undefined {
+  const timed = ways.flatMap(({ technique }, i) => (ms[i] === undefined ? [] : [{ technique, ms: ms[i] }]))
+  const own = timed.find((t) => t.technique.id === chosen)
+  const best = timed.toSorted((a, b) => a.ms - b.ms)[0]
+  if (!own || !best) return undefined
+  return own === best
+    ? WAYS_TO_TAKE.least(own.technique.name)
+    : WAYS_TO_TAKE.costs(own.technique.name, own.ms - best.ms, best.technique.name)
+}
+
 export const waysDrill: Drill = { name: 'ways', read: readWays }

@@ -1,5 +1,6 @@
 /** What the drills ask that look at a problem or an answer rather than work it. */
 import { said } from '../number/whole.js'
+import { seconds } from './english.js'
 
 export const DRILL_NAMES = {
   grid: 'Grid',
@@ -20,6 +21,10 @@ export const FITS = {
 export const WAYS_TO_TAKE = {
   ask: 'Which way would you take?',
   misfit: (technique: string, because: string) => `${technique} does not fit: ${because}.`,
+  /** @param ms by how much the choice takes longer, by the learner's own times */
+  costs: (technique: string, ms: number, best: string) =>
+    `${technique} would cost you about ${seconds(ms)} more than ${best}.`,
+  least: (technique: string) => `${technique} is the quickest of them for you.`,
   lighter: (technique: string, effort: number, best: string, less: number) =>
     `${technique} takes ${effort} points of effort, ${best} only ${less}.`,
 } as const
@@ -31,6 +36,11 @@ export const CHECKING = {
       ? `Cast the nines out of ${what}: what is left?`
       : `Alternating digit sum of ${what}, from 0 to 10?`,
   made: (shown: string) => `${shown}: what must be left of the answer?`,
+  /** Said where what was left of a number is not right. */
+  how: {
+    nines: 'Strike out every 9 and digits that make 9, then add up the others until one digit is left.',
+    elevens: 'From the last digit to the front: add one, take the next away. Below zero, add 11.',
+  },
   agree: 'Does that agree?',
   agrees: 'it agrees: the check passes',
   differs: 'it differs: the check fails',

@@ -1,7 +1,15 @@
 import { aimFor } from '@tachymetra/core/curriculum'
 import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
 import { type Exercise, progressOf, SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
-import { deadlineOf, type Item, isDrawable, itemsOf, toCome, watchedItems } from '@tachymetra/core/set'
+import {
+  deadlineOf,
+  type Item,
+  isDrawable,
+  itemsOf,
+  type Recipe,
+  toCome,
+  watchedItems,
+} from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
@@ -126,7 +134,12 @@ function Session({ session }: { readonly session: LocalSession }) {
   const { technique, variant } = exercise
   return (
     <div className="bench">
-      <BenchHead learnerId={learnerId} exercise={exercise} support={support} onSupport={setSupport} />
+      <BenchHead
+        learnerId={learnerId}
+        exercise={isMixed(recipe) && support === 'answer' ? undefined : exercise}
+        support={support}
+        onSupport={setSupport}
+      />
       {trouble && <Trouble error={trouble} />}
       {support === 'watch' ? (
         <Watching
@@ -191,9 +204,13 @@ function useExercise(
   }, [session, item, support])
 }
 
+/** Problems of several techniques, shuffled. */
+const isMixed = ({ sources, order }: Recipe) => order === 'mixed' && sources.length > 1
+
 function BenchHead(props: {
   readonly learnerId: string
-  readonly exercise: Exercise
+  /** Undefined where it is not told which technique is meant: that is for the learner to see. */
+  readonly exercise: Exercise | undefined
   readonly support: Support
   readonly onSupport: (support: Support) => void
 }) {
@@ -202,7 +219,8 @@ function BenchHead(props: {
   return (
     <div className="bench-head row spread">
       <h1>
-        {exercise.technique.name} <span className="faint aside">{levelName(exercise)}</span>
+        {exercise?.technique.name ?? 'Mixed practice'}{' '}
+        {exercise && <span className="faint aside">{levelName(exercise)}</span>}
         {name && <span className="faint who">{name}</span>}
       </h1>
       <fieldset className="row">

@@ -1,8 +1,9 @@
 import { type Best, newBestOf } from '@tachymetra/core/learner'
 import { readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
+import { twoWaysOf, twoWaysVerdict } from '@tachymetra/core/report'
 import { progressOf } from '@tachymetra/core/session'
-import { scoreOf } from '@tachymetra/core/set'
+import { type Recipe, scoreOf } from '@tachymetra/core/set'
 import type { Tally } from '@tachymetra/core/technique'
 import type { ItemPace } from '@tachymetra/core/wire'
 import { extraTimeWords, levelReasonWords, newBestWords, slipName, times } from '@tachymetra/core/words'
@@ -60,6 +61,7 @@ export function Summary({
           <strong>All {rows.length} right first time.</strong>
         </p>
       )}
+      <TwoWays recipe={session.recipe} answers={rows} calm={calm} />
       {!calm && <Quickest paces={paces} bests={bests} />}
       {!session.first && <PaceFigures paces={paces} bests={bests} calm={calm} />}
       {tallies && (
@@ -95,6 +97,18 @@ export function Summary({
       </div>
     </div>
   )
+}
+
+/** What the times say where the same problems were worked in two ways. */
+function TwoWays(props: {
+  readonly recipe: Recipe
+  readonly answers: Parameters<typeof twoWaysVerdict>[1]
+  readonly calm: boolean
+}) {
+  const [source] = props.recipe.sources
+  const both = source?.kind === 'listed' ? twoWaysOf(source.problems) : undefined
+  if (!both || props.calm) return null
+  return <p className="advice">{twoWaysVerdict(both, props.answers).says}</p>
 }
 
 /** From how many on it is worth a word that all were right (common practice). */

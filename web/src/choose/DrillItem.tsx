@@ -102,11 +102,7 @@ export function DrillItem({ drill, text, times, onChange, onNext, onStop }: Prop
           </Entry>
         </div>
       ) : (
-        <Revealed
-          looked={looked}
-          times={times}
-          right={!progress.entries.some((e) => mistaken(e) || e.verdict === 'given')}
-        />
+        <Revealed looked={looked} times={times} progress={progress} />
       )}
       <div className="row keys-line">
         {done ? (
@@ -126,7 +122,8 @@ function remarkOn(looked: Looked, progress: Progress): string | undefined {
   if (!last || !mistaken(last) || progress.outcome !== undefined) return undefined
   const { kind } = openQuestion(progress)!
   const value = kind.read(last.text)
-  return (typeof value === 'string' && looked.remark?.(value)) || `${kind.say(value)} is not right.`
+  const why = looked.remark(kind.choices ? value : undefined)
+  return kind.choices && why ? why : [`${kind.say(value)} is not right.`, why].filter(Boolean).join(' ')
 }
 
 /** The questions answered so far, where there are several. */

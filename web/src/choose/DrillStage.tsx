@@ -11,7 +11,7 @@ export function DrillStage({ looked: { problem, claimed } }: { readonly looked: 
   const line = claimed ? lineOf(claimed, Math.min(lowestOf(problem), lowestPlace(claimed))) : BLANK
   return (
     <div className="stage">
-      <PlaceRule problem={problem} line={line} finished={claimed !== undefined} />
+      <PlaceRule problem={problem} line={line} />
     </div>
   )
 }

@@ -1,6 +1,7 @@
 /** What a drill looks at, as the page shows it. */
 import {
   type CheckItem,
+  checkRemark,
   type DrillId,
   type FitItem,
   fitRemark,
@@ -17,8 +18,8 @@ interface Common {
   readonly problem: Problem
   /** The answer that stands beneath it, to be checked. */
   readonly claimed?: Decimal
-  /** What is said to a wrong choice. */
-  readonly remark?: (chosen: string) => string
+  /** What is said to a wrong answer; undefined where nothing but that it is not right. @param chosen the id of a choice */
+  readonly remark: (chosen: string | undefined) => string | undefined
   /** What there is to say at the end. */
   readonly truth: string
 }
@@ -39,16 +40,17 @@ export function lookedAt(drill: DrillId, text: string): Looked {
       const truth = missed
         ? `${trick.name} does not fit here${missed.no.replace(/^no/, '')}.`
         : `${trick.name} fits here.`
-      return { drill, item, problem, truth, remark: (chosen) => fitRemark(item, chosen) }
+      return { drill, item, problem, truth, remark: (chosen = '') => fitRemark(item, chosen) }
     }
     case 'ways': {
       const item = readWays(text)
       const truth = 'What each way takes:'
-      return { drill, item, problem: item.problem, truth, remark: (chosen) => wayRemark(item, chosen) }
+      return { drill, item, problem: item.problem, truth, remark: (chosen = '') => wayRemark(item, chosen) }
     }
     case 'checking': {
       const item = readChecking(text)
-      return { drill, item, problem: item.problem, claimed: item.claimed, truth: item.truth }
+      const remark = (chosen: string | undefined) => (chosen === undefined ? checkRemark(item) : undefined)
+      return { drill, item, problem: item.problem, claimed: item.claimed, truth: item.truth, remark }
     }
     case 'grid':
       throw new RangeError('A grid has a page of its own.')
