@@ -23,7 +23,7 @@ export const flashSum = technique({
   id: 'flash-sum',
   words: FLASH,
   family: 'soroban',
-  needs: ['soroban-add'],
+  needs: ['add-running-total'],
   // Targets: common practice, no published source.
   levels: [
     ['Three one-digit numbers', 4, { terms: 3 }],

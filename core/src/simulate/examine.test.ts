@@ -8,7 +8,7 @@ import { examine, targetsWithin } from './examine.js'
 import { nextItem, POLICIES, type Policy } from './policies.js'
 
 const adult = EXAMINEES.find((k) => k.id === 'adult')!
-const goal = ['add-running-total', 'subtract-complement', 'subtract-blocks']
+const goal = ['add-running-total', 'subtract-hold-drop', 'subtract-blocks']
 
 const worked = (technique: string, right: number, totalMs: number): LatestAt => ({
   technique,
@@ -35,16 +35,16 @@ function chosen(policy: Policy, latest: readonly LatestAt[], turns = 6, done: [s
 test('each way of choosing is what its name says, never what lacks its prerequisites, never other techniques', () => {
   const [known, slow, slower] = [
     worked('add-running-total', 20, 1500),
-    worked('subtract-complement', 15, 4000),
+    worked('subtract-hold-drop', 15, 4000),
     worked('add-running-total', 15, 9000),
   ] as const
-  expect(new Set(chosen('one-by-one', [known, slow]))).toEqual(new Set(['subtract-complement']))
+  expect(new Set(chosen('one-by-one', [known, slow]))).toEqual(new Set(['subtract-hold-drop']))
   expect(new Set(chosen('slowest-first', [slower, slow]))).toEqual(new Set(['add-running-total']))
   // What was never worked has no pace at all.
-  expect(new Set(chosen('slowest-first', [known]))).toEqual(new Set(['subtract-complement']))
+  expect(new Set(chosen('slowest-first', [known]))).toEqual(new Set(['subtract-hold-drop']))
   expect(chosen('in-turn', [known, slow], 4)).toEqual([
-    ...['add-running-total', 'subtract-complement'],
-    ...['add-running-total', 'subtract-complement'],
+    ...['add-running-total', 'subtract-hold-drop'],
+    ...['add-running-total', 'subtract-hold-drop'],
   ])
   expect(new Set(chosen('random', [known, slow], 30))).toEqual(new Set(goal.slice(0, 2)))
   for (const policy of POLICIES) {

@@ -36,7 +36,7 @@ export const sorobanMultiply = onFrame(
     id: 'soroban-multiply',
     words: BEADS_MULTIPLY,
     family: 'soroban',
-    needs: ['soroban-add', 'multiply-addition'],
+    needs: ['soroban-add'],
     variants: [OUTER, TENS],
     // Targets: common practice, no published source.
     levels: [

@@ -30,7 +30,7 @@ export const addColumnTotals = technique({
   id: 'add-column-totals',
   words: COLUMN_TOTALS,
   family: 'addition',
-  needs: ['add-place-sweep'],
+  needs: ['add-running-total'],
   // Targets: common practice, no published source.
   levels: [
     ['Three two-digit numbers', 6, {}],

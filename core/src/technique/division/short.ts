@@ -66,7 +66,7 @@ export const divideShort = technique({
   id: 'divide-short',
   words: SHORT,
   family: 'division',
-  needs: ['subtract-complement'],
+  needs: ['subtract-hold-drop'],
   variants: [REST],
   asks: (variant) => (variant.rest === 'decimals' ? SHORT.asks(CUT_PLACES) : SHORT.asksQuotient),
   // Targets: common practice, no published source.

@@ -29,7 +29,7 @@ export const multiplyComplementRepdigit = technique({
   id: 'multiply-complement-repdigit',
   words: REPDIGIT,
   family: 'multiplication',
-  needs: ['multiply-crosswise'],
+  needs: ['multiply-addition'],
   ways: EITHER_HALF,
   // Targets: common practice, no published source (5 s).
   levels: [

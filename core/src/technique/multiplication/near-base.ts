@@ -24,7 +24,7 @@ export const multiplyNearBase = technique({
   id: 'multiply-near-base',
   words: NEAR_BASE,
   family: 'multiplication',
-  needs: ['multiply-crosswise', 'subtract-complement'],
+  needs: ['multiply-addition'],
   ways: EITHER_HALF,
   // Targets: common practice, no published source (5 s).
   levels: [

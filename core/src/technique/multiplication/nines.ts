@@ -27,7 +27,7 @@ export const multiplyByNines = technique({
   id: 'multiply-by-nines',
   words: NINES,
   family: 'multiplication',
-  needs: ['subtract-complement'],
+  needs: ['multiply-addition'],
   ways: EITHER_HALF,
   // Targets: common practice, no published source (5 s).
   levels: [

@@ -26,7 +26,7 @@ export const multiplySameHead = technique({
   id: 'multiply-same-head',
   words: SAME_HEAD,
   family: 'multiplication',
-  needs: ['multiply-crosswise'],
+  needs: ['multiply-addition'],
   ways: EITHER_HALF,
   // Targets: common practice, no published source (5 s).
   levels: [

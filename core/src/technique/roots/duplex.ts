@@ -31,7 +31,7 @@ export const rootDuplex = technique({
   id: 'root-duplex',
   words: ROOT_DUPLEX,
   family: 'roots',
-  needs: ['square-duplex', 'root-estimate'],
+  needs: ['square-duplex'],
   variants: [DECIMALS],
   asks: (variant) => ROOT_DUPLEX.asks(variant.decimals!),
   // Targets: common practice, no published source.

@@ -24,7 +24,7 @@ export const squareEndingFive = technique({
   id: 'square-ending-five',
   words: ENDING_FIVE,
   family: 'squares',
-  needs: ['multiply-same-head'],
+  needs: ['multiply-crosswise'],
   // Targets: common practice, no published source (5 s).
   levels: [
     ['Two digits', 4, {}],

@@ -26,7 +26,7 @@ export const squareNearBase = technique({
   id: 'square-near-base',
   words: SQUARE_NEAR_BASE,
   family: 'squares',
-  needs: ['multiply-near-base'],
+  needs: ['multiply-addition'],
   ways: EITHER_HALF,
   // Targets: common practice, no published source (5 s).
   levels: [

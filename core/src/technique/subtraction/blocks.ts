@@ -16,7 +16,7 @@ export const subtractBlocks = technique({
   id: 'subtract-blocks',
   words: BLOCKS,
   family: 'subtraction',
-  needs: ['subtract-complement'],
+  needs: ['subtract-hold-drop'],
   // Targets: common practice, no published source.
   levels: [
     ['Four digits, nothing to borrow', 4, { minuend: 4, subtrahend: 4, short: 0 }],

@@ -32,7 +32,7 @@ export const subtractRoundUp = technique({
   id: 'subtract-round-up',
   words: ROUND_UP,
   family: 'subtraction',
-  needs: ['subtract-complement'],
+  needs: ['subtract-hold-drop'],
   // Targets: common practice, no published source.
   levels: [
     ['Three digits, one below a ten', 3, { minuend: 3, subtrahend: 2, over: 1 }],
