@@ -20,6 +20,7 @@ const Bench = lazily(() => import('./bench/Bench.js'))
 const ChoosePage = lazily(() => import('./choose/ChoosePage.js'))
 const Compare = lazily(() => import('./compare/Compare.js'))
 const LearnPage = lazily(() => import('./learn/LearnPage.js'))
+const PatternPage = lazily(() => import('./learn/PatternPage.js'))
 const LessonPage = lazily(() => import('./learn/LessonPage.js'))
 const Flash = lazily(() => import('./flash/Flash.js'))
 const GridPage = lazily(() => import('./flash/GridPage.js'))
@@ -71,6 +72,7 @@ export function App() {
               <Route path="choose" element={<ChoosePage />} />
               <Route path="compare" element={<Compare />} />
               <Route path="learn" element={<LearnPage />} />
+              <Route path="learn/pattern" element={<PatternPage />} />
               <Route path="learn/:id" element={<LessonPage />} />
               <Route path="record" element={<Record />}>
                 <Route index element={<DaysPage />} />

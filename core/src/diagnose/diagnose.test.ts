@@ -1,10 +1,10 @@
 import { expect, test } from 'vitest'
 import { counting } from '../kit/testing.js'
-import { readDecimal } from '../number/decimal.js'
+import { decimal, readDecimal } from '../number/decimal.js'
 import { readProblem } from '../problem/expression.js'
 import { techniqueById } from '../registry/techniques.js'
 import { trace, variantOf } from '../technique/driver.js'
-import { diagnose } from './diagnose.js'
+import { diagnose, workingWith } from './diagnose.js'
 import { keyingSlip } from './keying.js'
 
 const of = (by: string, expression: string, answer: string, effort?: number) =>
@@ -90,4 +90,18 @@ test.each([
   const slip = keyingSlip(readDecimal(right)!, readDecimal(entered)!)
   expect(slip?.id).toBe(id)
   if (slip) expect(slip).toMatchObject({ place, remark })
+})
+
+test('the working as it was with the mistakes found: what each value was, where they lead to the answer', () => {
+  const technique = techniqueById('add-running-total')
+  const problem = readProblem('364+278')
+  const variant = variantOf(technique)
+  // 534 for 564 + 70 forgets a carry; 542 is what 8 more then makes.
+  const [cause] = diagnose(technique, problem, variant, decimal(542), 100).causes
+  const own = workingWith(technique, problem, variant, cause!.slips, decimal(542))
+  expect(own!.entries.map((e) => Number(e.units))).toEqual([564, 534, 542])
+  // Only kept by its id, the first of that name is taken, and has to lead there.
+  const kept = cause!.slips.map(({ step, place, id }) => ({ step, place, id }))
+  expect(workingWith(technique, problem, variant, kept, decimal(542))?.answer.units).toBe(542n)
+  expect(workingWith(technique, problem, variant, kept, decimal(543))).toBe(undefined)
 })

@@ -191,6 +191,26 @@ function located(step: Step, at: number, slip: Slip): LocatedSlip {
 }
 
 /**
+ * The whole working as somebody had it who made these mistakes: what each value was with them.
+ * @returns undefined where they do not lead to the answer, as with a mistake of typing
+ */
+export function workingWith(
+  technique: Technique,
+  problem: Problem,
+  variant: Variant,
+  slips: readonly LocatedSlip[],
+  answer: Decimal,
+): Trace | undefined {
+  const own = trace(technique, problem, variant, (step, i) => {
+    const made = slips.find((s) => s.step === i + 1)
+    if (!made) return undefined
+    const same = step.slips().filter((s) => s.id === made.id)
+    return (same.find((s) => s.remark === made.remark) ?? same[0])?.entry
+  })
+  return equal(own.answer, answer) ? own : undefined
+}
+
+/**
  * Mistakes that were kept by step and id alone, with what is said of them.
  * @param answer the wrong answer they led to
  * @returns them as they are where the working no longer has them

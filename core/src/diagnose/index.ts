@@ -1,1 +1,1 @@
-export { type Cause, diagnose } from './diagnose.js'
+export { type Cause, diagnose, workingWith } from './diagnose.js'

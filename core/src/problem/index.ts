@@ -1,5 +1,14 @@
 export { InputError } from './error.js'
 export { printProblem, problemWords, readProblem, solvedWords } from './expression.js'
 export { type AnswerPlaces, answerPlaces } from './places.js'
-export { answerOf, lowestOf, type Problem, type Row, rowsOf, type SumProblem, signed } from './problem.js'
+export {
+  answerOf,
+  asProduct,
+  lowestOf,
+  type Problem,
+  type Row,
+  rowsOf,
+  type SumProblem,
+  signed,
+} from './problem.js'
 export { draw, type ProblemSpace } from './space.js'

@@ -1,3 +1,3 @@
 export { type Comparison, compareWays, foreseenMs, quickestFor } from './compare.js'
 export { type Sheet, type SheetTable, sheetOf } from './sheet.js'
-export { inTwoWays, twoWaysOf, twoWaysVerdict, type WayTimes } from './twoWays.js'
+export { inTwoWays, twoWaysOf, twoWaysVerdict } from './twoWays.js'

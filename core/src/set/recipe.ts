@@ -91,6 +91,8 @@ export interface Recipe {
   readonly support: Support
   /** Is it said after each item whether it was right, or when all are done? */
   readonly answers: 'at-once' | 'at-end'
+  /** A check that is asked before each verdict where only the answer is asked; left out where none is. */
+  readonly check?: CheckKind
   /** Points for an item right, wrong, and left out; left out where nothing is scored. */
   readonly marks?: { readonly right: number; readonly wrong: number; readonly blank: number }
   readonly rule?: Rule

@@ -18,3 +18,4 @@ export { momentAfter, type Trace, trace, variantOf, wayWords } from './driver.js
 export type { Effort } from './effort.js'
 export { typedIn, writtenFromRight, type Zone, zoneOf } from './entering.js'
 export { lineOf } from './line.js'
+export { crossPattern } from './multiplication/pattern.js'

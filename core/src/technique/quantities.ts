@@ -83,6 +83,8 @@ export function product(x: bigint, y: bigint): Quantity {
     value: decimal(value),
     text,
     load: () => productLoad(x, y),
+    // It may be worked in any way itself: by parts, by a rounder number, by factors.
+    along: (n) => n.scale === 0 && onTheWay(x, y)().has(n.units),
     slips(slip) {
       const right = equation(text, words(value, 0))
       const zeros = value % 10n === 0n
@@ -98,6 +100,44 @@ export function product(x: bigint, y: bigint): Quantity {
       slip('fact', decimal(value + ten), 2, REMARK.tenTooMany(right))
     },
   }
+}
+
+const ways = new Map<string, ReadonlySet<bigint>>()
+/** So many products are kept in mind at once, since the same ones are asked of again and again. */
+const MOST_PRODUCTS = 200
+
+/**
+ * What is right on the way to a product that is no table fact, whichever way it is worked: one number times the
+ * parts of the other so far, times a rounder number, times a factor of it, or one doubled and the other halved.
+ */
+function onTheWay(x: bigint, y: bigint): () => ReadonlySet<bigint> {
+  return () => {
+    const key = `${x} ${y}`
+    const before = ways.get(key)
+    if (before) return before
+    const found = new Set<bigint>()
+    if ([x, y].some((n) => n / lastUnit(n) > 9n))
+      for (const [whole, apart] of [
+        [x, y],
+        [y, x],
+      ] as const)
+        for (const part of partsOf(apart)) found.add(whole * part)
+    found.delete(x * y)
+    if (ways.size >= MOST_PRODUCTS) ways.clear()
+    ways.set(key, found)
+    return found
+  }
+}
+
+/** What a number is taken apart into: its places and those so far, the round number above and the rest, its small factors. */
+function partsOf(n: bigint): bigint[] {
+  const parts: bigint[] = []
+  for (let unit = 1n; unit <= n; unit *= 10n) {
+    const over = (unit - (n % unit)) % unit
+    parts.push(n - (n % unit), ((n / unit) % 10n) * unit, n + over, over)
+  }
+  for (let factor = 2n; factor <= 9n; factor += 1n) if (n % factor === 0n) parts.push(factor, n / factor)
+  return parts.filter((part) => part > 1n)
 }
 
 /** A number times itself. */

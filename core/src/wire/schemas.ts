@@ -132,6 +132,7 @@ const recipe = Joi.object<Recipe>({
   ).required(),
   support: Joi.valid(...SUPPORTS).required(),
   answers: Joi.valid('at-once', 'at-end').required(),
+  check: Joi.valid(...CHECK_KINDS),
   marks: Joi.object({ right: mark, wrong: mark, blank: mark }),
   extraTime: Joi.valid(...EXTRA_TIMES),
   rule: Joi.alternatives(

@@ -1,2 +1,2 @@
-export type { PaperRow, PaperStep, Worked } from './sheet.js'
+export type { PaperRow } from './sheet.js'
 export { workedOnPaper } from './work.js'

@@ -1,15 +1,35 @@
-import { type Causes, type Exercise, figuresOf, type Progress } from '@tachymetra/core/session'
-import { trace } from '@tachymetra/core/technique'
+import { type Causes, type Exercise, figuresOf, moved, type Progress } from '@tachymetra/core/session'
 import { useMemo } from 'react'
 import { HowItGoes } from '../parts/HowItGoes.js'
+import { WayWorked } from '../parts/saying.js'
 
 /** The working of a problem that was answered without steps, gone through afterwards: in full view unless it was right at once. */
 export function Afterwards({ progress, causes }: { readonly progress: Progress; readonly causes: Causes }) {
-  const { technique, problem, variant } = progress.task as Exercise
-  const work = useMemo(() => trace(technique, problem, variant), [technique, problem, variant])
-  // What is read off in one look has no way to it.
-  if (work.steps.length < 2) return null
-  const [likely] = causes.find((c) => c && c.length > 0) ?? []
+  const { task, walks, entries } = progress
+  const { technique, problem, variant } = task as Exercise
+  // Whoever was asked for steps before, and worked them in another way, sees that way.
+  const worked = walks[0]?.variant ?? variant
+  const exercise = useMemo(
+    () => ({ technique, problem, variant: entries.some((e) => e.step > 0) ? worked : variant }),
+    [technique, problem, variant, worked, entries],
+  )
+  const given = new Set(
+    entries.filter((e) => e.step > 0 && moved(e) && e.verdict !== 'given').map((e) => e.step),
+  )
+  const wrong = entries.filter((e) => e.step === 0 && !moved(e))
+  const nth = causes.findIndex((c) => c && c.length > 0)
   const { clean } = figuresOf(progress)
-  return <HowItGoes work={work} slips={likely?.slips ?? []} summary="How it goes" open={!clean} />
+  return (
+    <>
+      <HowItGoes
+        exercise={exercise}
+        slips={causes[nth]?.[0]?.slips ?? []}
+        answer={wrong[nth]?.text}
+        given={given}
+        summary="How it goes"
+        open={!clean}
+      />
+      {given.size > 0 && <WayWorked progress={progress} />}
+    </>
+  )
 }

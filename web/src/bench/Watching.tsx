@@ -1,37 +1,25 @@
 import { toWords } from '@tachymetra/core/number'
-import { type Problem, solvedWords } from '@tachymetra/core/problem'
-import {
-  beadWorkOf,
-  clearFrame,
-  frameOf,
-  frameValue,
-  isAbacus,
-  leftStanding,
-  setNumber,
-} from '@tachymetra/core/soroban'
-import { type Technique, trace, type Variant } from '@tachymetra/core/technique'
+import { asProduct, type Problem, solvedWords } from '@tachymetra/core/problem'
+import { beadWorkOf, isAbacus } from '@tachymetra/core/soroban'
+import { type Held, type Step, type Technique, trace, type Variant } from '@tachymetra/core/technique'
 import { useMemo, useState } from 'react'
-import { changeSettings, useSettings } from '../data/settings.js'
-import { FramePlayer } from '../parts/FramePlayer.js'
+import { Link } from 'react-router'
+import { Fold } from '../parts/Fold.js'
 import { Guard, lazily } from '../parts/Guard.js'
 import { Hands } from '../parts/Hand.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
-import { PlaceRule, spoken } from '../parts/PlaceRule.js'
-import { SorobanFrame } from '../parts/SorobanFrame.js'
+import { OnPaper } from '../parts/OnPaper.js'
+import { Pattern } from '../parts/Pattern.js'
+import { spoken } from '../parts/PlaceRule.js'
 import { fingering } from '../parts/saying.js'
 import { useKeys } from '../parts/useKeys.js'
 import { aloud } from '../parts/words.js'
-import { AbacusProblem } from './AbacusProblem.js'
+import { useWatch } from './useWatch.js'
+import { WatchPace } from './WatchPace.js'
+import { WatchStage } from './WatchStage.js'
 
 const KeyHelp = lazily(() => import('./KeyHelp.js'))
-
-/** Milliseconds a bead, and how that is called. */
-const SPEEDS: readonly (readonly [number, string])[] = [
-  [1100, 'Slow'],
-  [550, 'Even'],
-  [220, 'Quick'],
-]
 
 interface Props {
   readonly technique: Technique
@@ -44,23 +32,21 @@ interface Props {
 
 /**
  * One problem worked before the learner's eyes, as slowly as wanted: each step is asked first, so that there is time to think,
- * and its value comes with another press.
+ * and its value comes with another press, or by itself.
  */
 export function Watching({ technique, variant, problem, onAnother, onTry, onStop }: Props) {
-  const { steps, entries, answer } = useMemo(
-    () => trace(technique, problem, variant),
-    [technique, problem, variant],
-  )
+  const work = useMemo(() => trace(technique, problem, variant), [technique, problem, variant])
+  const { steps, answer } = work
   // Two presses a step: its question, then its value.
   const [presses, setPresses] = useState(0)
   const at = Math.floor(presses / 2)
   const told = presses % 2 === 1
-  const { beadMs, rods } = useSettings()
-  const start = useMemo(() => frameOf(technique, problem, rods) ?? clearFrame(), [technique, problem, rods])
   const [helpOpen, setHelpOpen] = useState(false)
   const step = steps[at]
   const onward = () => (step ? setPresses(presses + 1) : onTry())
   const back = () => setPresses(Math.max(0, presses - 1))
+  const words = aloud(step ? (told ? toldWords(step) : step.ask) : `${solvedWords(problem, answer)}.`)
+  const watch = useWatch(presses === 0 ? `${spoken(problem)}. ${words}` : words, !step || helpOpen, onward)
   useKeys(
     {
       Enter: onward,
@@ -72,59 +58,19 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
     undefined,
     !helpOpen,
   )
-  const standing = steps[at - 1]
-  const beads = told && step ? beadWorkOf(step) : undefined
-  const stands = leftStanding(steps.slice(0, at), entries)
   return (
     <>
       <div className="stack work">
         <p className="faint about">
           Watch: {technique.about} {step && `Step ${at + 1} of ${steps.length}.`}
         </p>
-        <div className="stage">
-          {isAbacus(technique) ? (
-            <>
-              <AbacusProblem problem={problem} hidden={false} />
-              {step && beads ? (
-                <FramePlayer key={at} start={start} work={beads} place={step.place} />
-              ) : (
-                <SorobanFrame frame={setNumber(start, step ? (stands ?? frameValue(start)) : answer)} />
-              )}
-              <div className="row keys-line">
-                {SPEEDS.map(([ms, name]) => (
-                  <KeyButton
-                    key={ms}
-                    label={name}
-                    onPress={() => changeSettings({ beadMs: ms })}
-                    main={ms === beadMs}
-                  />
-                ))}
-              </div>
-            </>
-          ) : (
-            <PlaceRule
-              problem={problem}
-              line={(told ? step : standing)?.writes ?? { negative: false, cells: [] }}
-              place={step?.place}
-              links={step?.links}
-              finished={!step}
-            />
-          )}
-        </div>
+        <WatchStage technique={technique} problem={problem} work={work} at={at} told={told} />
         <p className="sr-only" id="problem">
           {spoken(problem)}
         </p>
         {/* One piece for whoever listens: read with the button at first, then as it changes. */}
         <p className="sr-only" id="watched" role="status">
-          {aloud(
-            step
-              ? told
-                ? [`${toWords(step.expect)}.`, step.why, beads && fingering(beads.moves)]
-                    .filter(Boolean)
-                    .join(' ')
-                : step.ask
-              : `${solvedWords(problem, answer)}.`,
-          )}
+          {words}
         </p>
         <div className="asking watched" aria-hidden="true">
           {step ? (
@@ -150,23 +96,62 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
           />
           <KeyButton label="Stop" shortcut="Esc" onPress={onStop} />
         </div>
+        <WatchPace watch={watch} over={!step} />
       </div>
-      <aside className="side stack" aria-label="What has been done">
-        <h2>Held in mind</h2>
-        <Hands holds={(told ? step : standing)?.holds ?? []} />
-        <h2>Steps so far</h2>
-        {at === 0 && <p className="faint">None yet.</p>}
-        <ol className="plain-list steps">
-          {steps.slice(0, at).map((s, i) => (
-            <li key={i}>
-              <Mark right />
-              <span className="value">{toWords(s.expect)}</span>
-              <span className="mono faint">{s.facts.join(' ').replaceAll('-', '−')}</span>
-            </li>
-          ))}
-        </ol>
-      </aside>
+      <Aside
+        technique={technique}
+        problem={problem}
+        holds={(told ? step : steps[at - 1])?.holds ?? []}
+        done={steps.slice(0, at)}
+      />
       <Guard waiting={null}>{helpOpen && <KeyHelp onClose={() => setHelpOpen(false)} />}</Guard>
     </>
+  )
+}
+
+/** A value with why it is so, and on the frame with which finger. */
+function toldWords(step: Step): string {
+  const beads = beadWorkOf(step)
+  return [`${toWords(step.expect)}.`, step.why, beads && fingering(beads.moves)].filter(Boolean).join(' ')
+}
+
+/** What is held, what has been done, the pattern of the whole, and the same on paper. */
+function Aside(props: {
+  readonly technique: Technique
+  readonly problem: Problem
+  readonly holds: readonly Held[]
+  readonly done: readonly Step[]
+}) {
+  const { technique, problem, holds, done } = props
+  const factors = technique.id === 'multiply-crosswise' ? asProduct(problem) : undefined
+  const [first = 0, second = 0] = factors?.map((f) => f.units.toString().length) ?? []
+  return (
+    <aside className="side stack" aria-label="What has been done">
+      {factors && (
+        <>
+          <h2>The whole pattern</h2>
+          <Pattern first={first} second={second} />
+          <p>
+            <Link to={`/learn/pattern?first=${first}&second=${second}`}>To print</Link>
+          </p>
+        </>
+      )}
+      <h2>Held in mind</h2>
+      <Hands holds={holds} />
+      <h2>Steps so far</h2>
+      {done.length === 0 && <p className="faint">None yet.</p>}
+      <ol className="plain-list steps">
+        {done.map((s, i) => (
+          <li key={i}>
+            <Mark right />
+            <span className="value">{toWords(s.expect)}</span>
+            <span className="mono faint">{s.facts.join(' ').replaceAll('-', '−')}</span>
+          </li>
+        ))}
+      </ol>
+      {!isAbacus(technique) && (
+        <Fold summary="The usual way on paper">{() => <OnPaper problem={problem} />}</Fold>
+      )}
+    </aside>
   )
 }

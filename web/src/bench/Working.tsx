@@ -1,6 +1,6 @@
 import { toText } from '@tachymetra/core/number'
 import { figuresOf, openStep } from '@tachymetra/core/session'
-import { deadlineOf, type Recipe } from '@tachymetra/core/set'
+import type { Recipe } from '@tachymetra/core/set'
 import { type Spot, typedIn } from '@tachymetra/core/technique'
 import { useState } from 'react'
 import { keepFade } from '../data/fade.js'
@@ -10,18 +10,18 @@ import { Guard, lazily } from '../parts/Guard.js'
 import { spoken } from '../parts/PlaceRule.js'
 import { rodsAloud } from '../parts/rodWords.js'
 import { useKeys } from '../parts/useKeys.js'
-import { useTimeLimit } from '../parts/useTimeLimit.js'
 import { Afterwards } from './Afterwards.js'
 import { Announcer } from './Announcer.js'
 import { Asking } from './Asking.js'
+import { CheckFirst } from './CheckFirst.js'
 import { Checking } from './Checking.js'
-
 import { KeysLine } from './KeysLine.js'
 import { PaceHead } from './PaceHead.js'
 import { Side } from './Side.js'
 import { Stage } from './Stage.js'
 import { Tips } from './Tips.js'
-import { useOnward } from './timers.js'
+import { useDeadline, useOnward } from './timers.js'
+import { useCheckFirst } from './useCheckFirst.js'
 import { useFrame } from './useFrame.js'
 import { type Recording, useRecording } from './useRecording.js'
 import { litPlace, useWriting, useZone } from './writing.js'
@@ -61,7 +61,7 @@ export function Working(props: Props) {
   const { attempt, explained, causes, startedAt } = useRecording({
     ...props,
     from: writing.from,
-    byItself: onward === 'last-digit' && alone,
+    byItself: onward === 'last-digit' && alone && !recipe.check,
     onDone(local) {
       props.onDone(local)
       if (frame.abacus && !frame.reading && !needs.ownAbacus)
@@ -82,16 +82,18 @@ export function Working(props: Props) {
     onward !== 'enter' && progress.outcome === 'done' && figuresOf(progress).right && !checking,
     onNext,
   )
-  const [item, whole] = [Date.parse(startedAt), Date.parse(props.sessionStartedAt)]
-  const deadline = deadlineOf(recipe, { item, whole })
-  useTimeLimit(deadline, () => !done && attempt.note('timed-out'))
-
-  /** An answer, and where it is only said at the end, the only one. */
-  const confirmed = (confirm: () => void) => {
+  /** An answer, and where it is only said at the end, the only one. @param at when it was typed, where that is over */
+  const confirmed = (confirm: () => void, at?: number) => {
     confirm()
     const { progress } = attempt.latest()
-    if (atEnd && progress.outcome === undefined && progress.entries.length > 0) attempt.note('handed-in')
+    if (atEnd && progress.outcome === undefined && progress.entries.length > 0) attempt.note('handed-in', at)
   }
+  const first = useCheckFirst(alone && !onFrame ? recipe.check : undefined, exercise, attempt, (at) =>
+    confirmed(() => attempt.confirm(undefined, at), at),
+  )
+  const begun = { item: startedAt, whole: props.sessionStartedAt }
+  const resting = done || first.unsure ? undefined : first.rested
+  const deadline = useDeadline(recipe, begun, resting, () => attempt.note('timed-out'))
   const act = {
     enter: () => {
       if (done) return onNext()
@@ -100,7 +102,7 @@ export function Working(props: Props) {
       // Digits taken by touch stand for the total they come to, as if it had been typed.
       if (step?.picks && picked.length > 0 && typing.text === '')
         attempt.enter(toText(step.picks.value(picked)))
-      else confirmed(attempt.confirm)
+      else if (!first.begin()) confirmed(attempt.confirm)
       setPicked([])
     },
     hint: () => !progress.hintOpen && progress.walks[0]?.next && attempt.note('hint'),
@@ -138,7 +140,7 @@ export function Working(props: Props) {
       ...(onFrame && { ...beads.keys, v: act.rods }),
     },
     kind && { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press: onFrame ? beads.digit : onKey },
-    !helpOpen,
+    !helpOpen && !first.unsure,
   )
   return (
     <>
@@ -148,7 +150,7 @@ export function Working(props: Props) {
           of={of}
           targetMs={targetMs}
           support={progress.mostHelp}
-          running={!done}
+          running={resting !== undefined}
           deadline={deadline}
         />
         <div className="stage">
@@ -167,23 +169,22 @@ export function Working(props: Props) {
         <Announcer {...{ attempt, explained, frame, needs }} opening={inWords} />
         <div className="asking">
           {props.first && <Tips progress={progress} typed={typing.text !== ''} at={at} />}
-          <Asking
-            attempt={attempt}
-            explained={explained}
-            frame={frame}
-            inPlace={inPlace}
-            onKey={onKey}
-            onEnter={act.enter}
-          />
+          {first.unsure ? (
+            <CheckFirst unsure={first.unsure} onHandIn={first.handIn} onChange={first.change} />
+          ) : (
+            <Asking {...{ attempt, explained, frame, inPlace, onKey }} onEnter={act.enter} />
+          )}
         </div>
-        <KeysLine
-          next={done ? (at >= of ? 'Summary' : 'Next problem') : undefined}
-          hintOpen={progress.hintOpen}
-          clock={props.first || needs.calm ? undefined : clock}
-          from={writing.eitherWay ? writing.from : undefined}
-          rodValues={onFrame && frame.fade.level !== 'empty' ? rodValues : undefined}
-          act={act}
-        />
+        {!first.unsure && (
+          <KeysLine
+            next={done ? (at >= of ? 'Summary' : 'Next problem') : undefined}
+            hintOpen={progress.hintOpen}
+            clock={props.first || needs.calm ? undefined : clock}
+            from={writing.eitherWay ? writing.from : undefined}
+            rodValues={onFrame && frame.fade.level !== 'empty' ? rodValues : undefined}
+            act={act}
+          />
+        )}
         {done && <Checking problem={problem} progress={progress} open={checking} onToggle={setChecking} />}
       </div>
       <Side progress={progress} technique={technique.id}>

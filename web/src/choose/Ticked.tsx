@@ -1,5 +1,6 @@
 import { isKnown, type Mastery } from '@tachymetra/core/curriculum'
 import { Link } from 'react-router'
+import { KeyButton } from '../parts/KeyButton.js'
 
 /** The techniques that were worked, to be ticked: those known first in mind. */
 export function Ticked(props: {
@@ -16,6 +17,12 @@ export function Ticked(props: {
         <p>
           None yet. What you practise at the <Link to="/">desk</Link> can be mixed and chosen from here.
         </p>
+      )}
+      {worked.length > 1 && (
+        <div className="row">
+          <KeyButton label="All" onPress={() => onChange(worked.map((m) => m.technique.id))} />
+          <KeyButton label="None" onPress={() => onChange([])} />
+        </div>
       )}
       {families.map((family) => (
         <div key={family}>

@@ -11,6 +11,7 @@ import { useVariants } from '../data/variants.js'
 import { Checks } from '../parts/Checks.js'
 import { ExpressionInput } from '../parts/ExpressionInput.js'
 import { Fold } from '../parts/Fold.js'
+import { OnPaper } from '../parts/OnPaper.js'
 import { StepsOnRule } from '../parts/StepsOnRule.js'
 import { typedHere } from '../written/written.js'
 import './compare.css'
@@ -127,10 +128,8 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
         <article className="way paper">
           <h2>On paper, the usual way</h2>
           <EffortLine effort={written} />
-          <p className="faint">
-            Columns from the right with carries, a row a digit, long division: counted for comparison, with
-            everything written down.
-          </p>
+          <p className="faint">Counted for comparison, with everything written down.</p>
+          <OnPaper problem={problem} />
         </article>
       </section>
       <Fold summary={`The ${misfits.length} that do not fit, and why`}>

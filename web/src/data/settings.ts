@@ -50,6 +50,12 @@ export interface Settings {
   readonly restMs: number
   /** Milliseconds between two bead moves that are played. */
   readonly beadMs: number
+  /** Milliseconds from one thing to the next while a problem is watched; 0: each at a press. */
+  readonly watchMs: number
+  /** Is what is watched read aloud? */
+  readonly watchAloud: boolean
+  /** Does a bell ring when the time is up? */
+  readonly bell: boolean
   readonly flash: FlashSettings
   readonly numbers: NumberSettings
   /** The deck of facts last chosen, and how many a round has. */
@@ -80,6 +86,9 @@ const DEFAULTS: Settings = {
   strict: false,
   restMs: 3500,
   beadMs: 550,
+  watchMs: 0,
+  watchAloud: false,
+  bell: true,
   numbers: { decimal: '.', grouping: 'space', times: '×', over: '÷' },
   factDeck: 'to-ten',
   factCount: 20,

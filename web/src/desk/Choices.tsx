@@ -13,6 +13,7 @@ import { beginSession } from '../data/begin.js'
 import type { Plan } from '../data/plan.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { useVariantSetter, variantIn } from '../data/variants.js'
+import { wakeSound } from '../parts/sound.js'
 import { Trouble } from '../parts/Trouble.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import { levelWords } from '../parts/words.js'
@@ -52,12 +53,15 @@ export default function Choices({ learnerId, plan }: { readonly learnerId: strin
     setProblems(undefined)
     setAsked({})
   }, [])
-  const start = () =>
-    beginSession(learnerId, {
+  const start = () => {
+    wakeSound()
+    return beginSession(learnerId, {
       ...plainRecipe([sourceOf(technique, problems, planned)], support),
       clock,
       answers: asked.answers ?? 'at-once',
+      ...(asked.check && asked.check !== 'none' && { check: asked.check }),
     }).then((path) => navigate(path), setTrouble)
+  }
   return (
     <form
       className="stack loose"
@@ -81,7 +85,7 @@ export default function Choices({ learnerId, plan }: { readonly learnerId: strin
         </div>
         <div className="panel stack">
           <Asked
-            how={{ support, clock, answers: asked.answers ?? 'at-once' }}
+            how={{ support, clock, answers: asked.answers ?? 'at-once', check: asked.check ?? 'none' }}
             targetMs={targetMs}
             extraTime={settings.extraTime}
             planned={planned}

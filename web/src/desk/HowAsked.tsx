@@ -10,6 +10,8 @@ import './desk.css'
 
 /** How problems are asked: with which support, against which clock, and when it is said what was right. */
 export interface HowAsked extends Pick<Recipe, 'clock' | 'answers'> {
+  /** The check that is asked before each verdict. */
+  readonly check: Recipe['check'] | 'none'
   readonly support: Support
 }
 
@@ -19,6 +21,12 @@ const CLOCKS: readonly { readonly value: SetClock['kind']; readonly label: strin
   { value: 'none', label: 'as long as it takes' },
   { value: 'item', label: 'a limit for each problem' },
   { value: 'whole', label: 'a limit for all together' },
+]
+
+const CHECKS: readonly { readonly value: HowAsked['check']; readonly label: string }[] = [
+  { value: 'none', label: 'no check is asked' },
+  { value: 'nines', label: 'check by casting out nines' },
+  { value: 'elevens', label: 'check by casting out elevens' },
 ]
 
 /** Where a limit stands before it is changed: twice the target, or ten seconds; a minute for all. Extra time comes on top. */
@@ -39,7 +47,7 @@ export function Asked(props: {
   readonly children: ReactNode
 }) {
   const { how, targetMs, extraTime, planned, onChange, onPlanned, children } = props
-  const { support, clock, answers } = how
+  const { support, clock, answers, check } = how
   return (
     <>
       <fieldset>
@@ -114,6 +122,18 @@ export function Asked(props: {
         >
           Say what was right only at the end
         </Checkbox>
+      )}
+      {support === 'answer' && (
+        <label htmlFor="check-first">
+          <strong>Before the verdict</strong>
+          <Select
+            id="check-first"
+            value={check}
+            options={[...CHECKS]}
+            onChange={(value) => onChange({ check: value })}
+            style={{ width: '100%' }}
+          />
+        </label>
       )}
     </>
   )

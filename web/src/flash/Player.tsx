@@ -4,11 +4,11 @@ import type { SumProblem } from '@tachymetra/core/problem'
 import { type CSSProperties, useEffect, useRef } from 'react'
 import { type FlashSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../parts/KeyButton.js'
+import { planBeeps } from '../parts/sound.js'
 import { hush, speak } from '../parts/speech.js'
 import { aloud } from '../parts/words.js'
 import { written } from '../written/written.js'
 import { errorOf, showNumbers } from './show.js'
-import { planBeeps } from './sound.js'
 import './flash.css'
 
 interface Props {

@@ -11,6 +11,7 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
 import { PaceBar } from '../parts/PaceBar.js'
 import { PlaceRule, spoken } from '../parts/PlaceRule.js'
+import { wakeSound } from '../parts/sound.js'
 import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
 import { useTimeLimit } from '../parts/useTimeLimit.js'
@@ -33,6 +34,7 @@ export function Trying({ technique, variant, onOver }: Props) {
   const limitMs =
     calm || extraTime === null ? undefined : TRY_TIMES * extraTime * levelOf(technique, 1).targetMs
   const start = () => {
+    wakeSound()
     const random = seeded(crypto.getRandomValues(new Int32Array(1))[0]!)
     const { value } = draw(levelOf(technique, 1).problems(), random).next()
     if (value) setTries({ n: (tries?.n ?? 0) + 1, problem: value })

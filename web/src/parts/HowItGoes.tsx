@@ -1,20 +1,38 @@
-import { toWords } from '@tachymetra/core/number'
-import type { JudgedEntry } from '@tachymetra/core/session'
-import type { Trace } from '@tachymetra/core/technique'
-import { useState } from 'react'
+import { workingWith } from '@tachymetra/core/diagnose'
+import { equal, readDecimal, toWords } from '@tachymetra/core/number'
+import type { Exercise, JudgedEntry } from '@tachymetra/core/session'
+import { type Step, trace } from '@tachymetra/core/technique'
+import { useMemo, useState } from 'react'
+import { Mark } from './Mark.js'
 import './how-it-goes.css'
 
-/** A whole working, step by step, on the numbers that were just worked; the slip stands at the step where it was likely made. */
+type Worked = Pick<Exercise, 'technique' | 'problem' | 'variant'>
+
+/**
+ * A whole working, step by step, on the numbers that were just worked. What was likely done wrong stands at its step, with
+ * what the values after it were then; steps that were worked before the answer alone was asked are marked.
+ */
 export function HowItGoes(props: {
-  readonly work: Trace
-  /** What a wrong answer likely came of. */
+  readonly exercise: Worked
+  /** What a wrong answer likely came of, and the answer. */
   readonly slips: JudgedEntry['slips']
+  readonly answer: string | undefined
+  /** Steps the learner gave, from 1. */
+  readonly given?: ReadonlySet<number>
   readonly summary: string
   /** Is it open from the start? */
   readonly open: boolean
 }) {
-  const { work, slips, summary } = props
+  const { exercise, slips, answer, given, summary } = props
+  const { technique, problem, variant } = exercise
   const [open, setOpen] = useState(props.open)
+  const work = useMemo(() => trace(technique, problem, variant), [technique, problem, variant])
+  const own = useMemo(() => {
+    const value = answer === undefined ? undefined : readDecimal(answer)
+    return value && slips.length > 0 ? workingWith(technique, problem, variant, slips, value) : undefined
+  }, [technique, problem, variant, slips, answer])
+  // What is read off in one look has no way to it.
+  if (work.steps.length < 2) return null
   return (
     <details className="how-it-goes" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>{summary}</summary>
@@ -22,9 +40,24 @@ export function HowItGoes(props: {
         <ol>
           {work.steps.map((step, i) => {
             const made = slips.filter((s) => s.step === i + 1)
+            const value = work.entries[i]!
+            const had = own?.entries[i]
             return (
               <li key={i} className={made.length > 0 ? 'slipped' : ''}>
-                <span>{step.ask}</span> <span className="mono value">{toWords(work.entries[i]!)}</span>
+                <span>{step.ask}</span> <span className="mono value">{toWords(value)}</span>
+                {carryWords(step) && <span className="faint"> {carryWords(step)}</span>}
+                {given?.has(i + 1) && (
+                  <span className="faint">
+                    {' '}
+                    <Mark right /> yours
+                  </span>
+                )}
+                {had && !equal(had, value) && (
+                  <span className="had">
+                    {' '}
+                    you probably had <span className="mono">{toWords(had)}</span>
+                  </span>
+                )}
                 {made.map((slip) => (
                   <span key={slip.id} className="said-slip">
                     Likely here. {slip.remark}
@@ -37,4 +70,13 @@ export function HowItGoes(props: {
       )}
     </details>
   )
+}
+
+/** The carry of a step as it is: what goes over to the next, or that one was carried or borrowed in it. */
+function carryWords({ holds, carries, action, reckons }: Step): string | undefined {
+  const over = holds.find((h) => h.what === 'carry')
+  if (over) return `carry ${toWords(over.value)}`
+  if (carries === 0) return undefined
+  const less = action === 'take-part' || reckons?.includes('−') || action === 'glance' || action === 'hold'
+  return less ? 'a borrow' : carries > 1 ? `${carries} carries` : 'a carry'
 }

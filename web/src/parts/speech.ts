@@ -18,15 +18,23 @@ export function useVoice(): boolean {
   )
 }
 
-/** Says something now, cutting off whatever is still being said. @param rate 1 is the voice's own pace */
-export function speak(text: string, rate = 1): void {
+/**
+ * Says something now, cutting off whatever is still being said.
+ * @param rate 1 is the voice's own pace
+ * @param onEnd told when it has been said, or at once where there is no voice
+ */
+export function speak(text: string, rate = 1, onEnd?: () => void): void {
   const own = voice()
-  if (!own) return
+  if (!own) {
+    onEnd?.()
+    return
+  }
   speechSynthesis.cancel()
   const said = new SpeechSynthesisUtterance(text)
   said.voice = own
   said.lang = own.lang
   said.rate = Math.max(0.8, Math.min(3, rate))
+  if (onEnd) said.onend = onEnd
   speechSynthesis.speak(said)
 }
 

@@ -40,12 +40,14 @@ export interface AttemptOnScreen extends State {
   touch(): void
   /** Lets go of what is typed and not confirmed. */
   clear(): void
-  /** Enter. */
-  confirm(of?: number): void
+  /** Enter. @param at when it was, where that is over; in milliseconds since the problem was shown */
+  confirm(of?: number, at?: number): void
+  /** The time that went by, in milliseconds. */
+  at(): number
   /** A value given at once, such as what a frame shows. */
   enter(text: string): void
   /** Anything that is no entry. */
-  note(kind: Exclude<AttemptEvent['kind'], 'shown' | 'entered' | 'support'>): void
+  note(kind: Exclude<AttemptEvent['kind'], 'shown' | 'entered' | 'support'>, at?: number): void
   /** Another support: from here on, or from the start where nothing has been done yet. */
   support(support: WorkedSupport): void
 }
@@ -96,10 +98,10 @@ export function useAttempt({
     onChange?.(next.events, next.progress)
   }
   const question = (of?: number) => openQuestion(latest.current.progress, of)
-  const confirmed = (of?: number) => {
+  const confirmed = (of?: number, at = now()) => {
     const { progress, typing } = latest.current
     if (progress.outcome !== undefined) return
-    const result = confirm(progress, typing, now(), of)
+    const result = confirm(progress, typing, at, of)
     if ('event' in result) happens(result.event)
     else change({ notice: result.notice, ...(typing.text !== '' && { typing }) })
   }
@@ -122,7 +124,8 @@ export function useAttempt({
       change({ typing: { ...touched(latest.current.typing, now()), text } })
       confirmed()
     },
-    note: (kind) => happens({ kind, at: now() }),
+    at: now,
+    note: (kind, at = now()) => happens({ kind, at }),
     support(support) {
       const { events } = latest.current
       if (events.length > 1) return happens({ kind: 'support', at: now(), text: support })

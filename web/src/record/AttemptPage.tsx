@@ -4,7 +4,7 @@ import { lowestPlace, readDecimal, toWords } from '@tachymetra/core/number'
 import { lowestOf, problemWords } from '@tachymetra/core/problem'
 import { exerciseOf, moved, replayOf, SUPPORT_NAMES, withRemarks } from '@tachymetra/core/session'
 import { clearFrame, frameOf, frameValue, isAbacus, setNumber } from '@tachymetra/core/soroban'
-import { lineOf, momentAfter, trace } from '@tachymetra/core/technique'
+import { lineOf, momentAfter } from '@tachymetra/core/technique'
 import type { AttemptWire } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
 import { useMemo, useState } from 'react'
@@ -114,9 +114,9 @@ function Trail({ attempt }: { readonly attempt: AttemptWire }) {
 
 function Replay({ attempt }: { readonly attempt: AttemptWire }) {
   const timeZone = useZone(attempt.learnerId)
-  const { technique, problem, variant } = useMemo(() => exerciseOf(attempt), [attempt])
+  const exercise = useMemo(() => exerciseOf(attempt), [attempt])
+  const { technique, problem } = exercise
   const entries = useMemo(() => withRemarks(attempt, attempt.entries), [attempt])
-  const whole = useMemo(() => trace(technique, problem, variant), [technique, problem, variant])
   // Played back over what happened, since another variant asks other steps.
   const walk = useMemo(() => replayOf(attempt)?.walks[0], [attempt])
   const steps = useMemo(() => (walk ? [...walk.steps, ...(walk.next ? [walk.next] : [])] : []), [walk])
@@ -137,6 +137,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
   const standing = reached
     ? readDecimal(reached.text)!
     : frameValue(frameOf(technique, problem) ?? clearFrame())
+  const slipped = entries.find((e) => e.step === 0 && e.slips.length > 0)
   const ended = at === entries.length && attempt.outcome === 'done'
   return (
     <div className="stack" style={{ gap: '1rem' }}>
@@ -186,8 +187,9 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
       {attempt.outcome !== 'done' && at === entries.length && <p>{ENDED[attempt.outcome]}</p>}
       {attempt.support === 'answer' && (
         <HowItGoes
-          work={whole}
-          slips={entries.find((e) => e.step === 0 && e.slips.length > 0)?.slips ?? []}
+          exercise={exercise}
+          slips={slipped?.slips ?? []}
+          answer={slipped?.text}
           summary={`How ${technique.name.toLowerCase()} works it`}
           open={false}
         />

@@ -65,7 +65,7 @@ function Numbers() {
 
 /** What holds in this browser, whoever practises in it. */
 export default function Mine() {
-  const { theme, clock, letterKeys } = useSettings()
+  const { theme, clock, letterKeys, bell } = useSettings()
   return (
     <section className="stack" aria-labelledby="mine">
       <h2 id="mine">This browser</h2>
@@ -88,6 +88,9 @@ export default function Mine() {
       <Numbers />
       <Checkbox checked={clock} onChange={(event) => changeSettings({ clock: event.target.checked })}>
         Show the clock in practice
+      </Checkbox>
+      <Checkbox checked={bell} onChange={(event) => changeSettings({ bell: event.target.checked })}>
+        Ring a bell when the time is up
       </Checkbox>
       <Checkbox
         checked={letterKeys}

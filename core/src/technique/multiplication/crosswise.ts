@@ -11,6 +11,7 @@ import { type Misfit, misfit, type SlipSink, technique } from '../make.js'
 import { columnTotal } from '../quantities.js'
 import { ORDER } from '../variants.js'
 import { endsFirst, leftMend, rightCarry, rightRaw, type SumColumn, type Walk } from './columns.js'
+import { crossPattern } from './pattern.js'
 import { placePoint, productBoard, readWhole } from './product.js'
 
 const MOST_DIGITS = 8
@@ -83,10 +84,8 @@ interface Cross {
  */
 export function crossColumns(a: bigint, b: bigint, scales?: readonly [number, number]): SumColumn[] {
   const [as, bs] = [digitsOf(a), digitsOf(b)]
-  return Array.from({ length: as.length + bs.length - 1 }, (_, k) => {
-    const crosses: Cross[] = []
-    for (let i = Math.min(k, as.length - 1); i >= Math.max(0, k - bs.length + 1); i -= 1)
-      crosses.push({ i, j: k - i, a: as[i]!, b: bs[k - i]! })
+  return crossPattern(as.length, bs.length).map((pairs) => {
+    const crosses = pairs.map(([i, j]): Cross => ({ i, j, a: as[i]!, b: bs[j]! }))
     return crossColumn(crosses, scales)
   })
 }

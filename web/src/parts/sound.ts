@@ -1,4 +1,4 @@
-/** A short beep with each number. */
+/** Sounds made here: a short beep with each number, and a bell when the time is up. */
 
 let context: AudioContext | undefined
 
@@ -31,5 +31,29 @@ export function planBeeps(times: readonly number[]): () => void {
   })
   return () => {
     for (const tone of made) tone.stop()
+  }
+}
+
+/** The partials of a small bell, over its lowest tone, and how loud each is. */
+const BELL = [
+  [880, 0.12],
+  [1864, 0.05],
+  [2640, 0.03],
+] as const
+const BELL_S = 1.4
+
+/** Rings once, now. Silent where no press or key has woken the sound. */
+export function ringBell(): void {
+  if (!context) return
+  const at = context.currentTime
+  for (const [hertz, loud] of BELL) {
+    const tone = context.createOscillator()
+    const volume = context.createGain()
+    tone.frequency.value = hertz
+    volume.gain.setValueAtTime(loud, at)
+    volume.gain.exponentialRampToValueAtTime(0.0001, at + BELL_S)
+    tone.connect(volume).connect(context.destination)
+    tone.start(at)
+    tone.stop(at + BELL_S)
   }
 }
