@@ -69,8 +69,8 @@ test('work alone lists the techniques that fit, least effort first', () => {
   expect(techniques[0]).toEqual({
     id: 'subtract-blocks',
     name: 'Blocks of two',
-    effort: 10,
-    because: '5 facts, 1 carry, at most 4 digits held',
+    effort: 11,
+    because: '5 facts, 2 carries, at most 4 digits held',
   })
   const efforts = techniques.map((t: { effort: number }) => t.effort)
   expect(efforts).toEqual([...efforts].sort((a, b) => a - b))

@@ -145,7 +145,7 @@ function loadOf(
       return { facts: all.facts, carries: 1 }
     case 'block':
     case 'complement':
-      return { facts: all.facts, carries: reckons.includes('×') ? all.carries : 0 }
+      return all
     default:
       return {
         facts: all.facts,

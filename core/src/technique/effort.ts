@@ -21,7 +21,9 @@ export function effortOf(
   { steps }: { readonly steps: readonly Step[] },
   where: 'head' | 'paper' = 'head',
 ): Effort {
-  const { facts, carries } = countOf(steps)
+  const { facts: recalled, carries } = countOf(steps)
+  // Whether the next column can be taken, or carries, has to be seen at once like any fact: it is drilled as one.
+  const facts = recalled + steps.filter((s) => s.action === 'glance').length
   let held = 0
   let before = 0
   for (const step of steps) {

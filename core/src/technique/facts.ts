@@ -92,6 +92,8 @@ export function doubleLoad(n: bigint): Load {
 
 /** Facts of a × b worked digit by digit of b, the rows added as they come: both are kept until they are. */
 export function productLoad(a: bigint, b: bigint): Load {
+  // Squares to 25 are known by heart.
+  if (a === b && a <= 25n && a > 1n) return { facts: [`${Number(a)}x${Number(a)}`], carries: 0 }
   const loads: Load[] = []
   let total = 0n
   let unit = 1n

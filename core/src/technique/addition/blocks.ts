@@ -96,9 +96,9 @@ function blockStep({ place, parts, carried, last }: Block, written: readonly Ans
     load: () => {
       let before = 0n
       const each = [...shown, carried].map((p) => {
-        const { facts } = before > 0n && p > 0 ? sumLoad(before, BigInt(p)) : NO_LOAD
+        const load = before > 0n && p > 0 ? sumLoad(before, BigInt(p)) : NO_LOAD
         before += BigInt(p)
-        return { facts, carries: 0 }
+        return load
       })
       return together(...each)
     },

@@ -114,10 +114,7 @@ function* workBlock(
     bigint,
     bigint,
   ]
-  const load = () => ({
-    facts: (short <= 0 ? differenceLoad(x, y) : differenceLoad(y, x)).facts,
-    carries: 0,
-  })
+  const load = () => (short <= 0 ? differenceLoad(x, y) : differenceLoad(y, x))
   if (short <= 0)
     return (yield step({
       action: 'block',
