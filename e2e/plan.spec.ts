@@ -159,11 +159,11 @@ test('what fades is asked again, several techniques shuffled: worked as one sess
 }) => {
   await page.goto(server.url)
   const learner = page.getByRole('combobox', { name: 'Learner' })
-  await learner.fill('Tobin')
+  await learner.fill('Amadi')
   await page.keyboard.press('Enter')
   const items = page.locator('.plan > li')
   const mixed = items.filter({ hasText: ', mixed' })
-  await expect(mixed).toContainText('2 techniques you know, asked again before you forget them.')
+  await expect(mixed).toContainText('3 techniques you know, asked again before you forget them.')
   const change = async (what: string) => {
     await mixed.getByRole('button', { name: /skip or ban/ }).click()
     // It cannot be had every day: then it would not fade.
@@ -176,22 +176,23 @@ test('what fades is asked again, several techniques shuffled: worked as one sess
   await expect(again).toHaveCount(0)
   await page.getByText('Left out today: mixed.').getByRole('button', { name: 'Put back' }).click()
   await change('Never')
-  await expect(again).toHaveCount(2)
+  await expect(again).not.toHaveCount(0)
   await page.getByText('Never planned from now on: mixed.').getByRole('button', { name: 'Put back' }).click()
   // On the map the tick is all that is left, with words to it.
   await page.getByText('Or choose for yourself').click()
-  await expect(page.getByRole('radio', { name: 'Running total, known, due again' })).toBeVisible()
+  await expect(page.getByRole('radio', { name: 'Hold and borrow, known, due again' })).toBeVisible()
 
   await mixed.getByRole('button', { name: 'Start this' }).click()
-  const worked = new Set<string>()
-  for (let n = 1; n <= 8; n += 1) {
-    await expect(page.getByText(`Problem ${n} of 8`)).toBeVisible()
-    worked.add((await page.getByRole('heading', { level: 1 }).textContent())!.split(' level')[0]!)
+  const count = Number(/of (\d+)/.exec((await page.getByText(/^Problem 1 of/).textContent())!)![1])
+  for (let n = 1; n <= count; n += 1) {
+    await expect(page.getByText(`Problem ${n} of ${count}`)).toBeVisible()
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('Mixed practice')
     await page.keyboard.press('n')
     await expect(page.locator('#said')).toContainText('Skipped')
     await page.keyboard.press('Enter')
   }
-  expect([...worked].toSorted()).toEqual(['Beads: read', 'Running total'])
+  for (const name of ['Beads: read', 'Hold and borrow', 'Complements'])
+    await expect(page.getByRole('heading', { name: /^The session/ })).toContainText(name)
 })
 
 test('levels: moved up by the rule at once, the rule changed, set back by hand, every move with its reason', async ({

@@ -184,6 +184,8 @@ for (const look of AUDIT ? LOOKS : [undefined])
     await check()
     for (const path of [
       'learn',
+      'learn/pattern?first=4&second=3',
+      'choose',
       'facts',
       'soroban',
       'flash',

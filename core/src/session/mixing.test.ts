@@ -31,6 +31,12 @@ test('ways may be mixed within one product: what is right on the way by another 
   ])
   // Half of 38 × 30, to be doubled.
   expect(verdicts('multiply-addition', '38*35', ['570', '1140']).slice(0, 1)).toEqual(['570 along'])
+  // A mistake with a name of its own is told: 24 and 24 is not 24 × 24.
+  expect(verdicts('square-near-base', '76^2', ['24', '52', '48'])).toEqual([
+    '24 right',
+    '52 right',
+    '48 slip',
+  ])
   // What is on no way is wrong.
   expect(verdicts('multiply-subtraction', '48*23', ['50', '1010'])).toEqual(['50 right', '1010 wrong'])
 })

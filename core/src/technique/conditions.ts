@@ -14,6 +14,7 @@ export interface Condition {
   readonly misses: () => ProblemSpace
 }
 
+/** @param holds whether it holds for a problem of the technique's shape @param misses problems that miss it and no other */
 export function condition(
   id: ConditionId,
   holds: Condition['holds'],

@@ -2,7 +2,7 @@
  * Quantities: what a step asks for, with all that follows from how it comes about. Each brings its value, how it is
  * written, the facts it rests on, the mistakes people make with it and what else may be said on the way.
  */
-import { type Decimal, decimal, equal, toWords } from '../number/decimal.js'
+import { type Decimal, decimal, equal, toText, toWords } from '../number/decimal.js'
 import { size } from '../number/whole.js'
 import { equation, howMuch, REMARK } from '../words/steps.js'
 import type { AnswerLine, Held, Step } from './contract.js'
@@ -17,7 +17,7 @@ import {
   takeLoad,
   together,
 } from './facts.js'
-import { type Asked, type Later, type SlipSink, step } from './make.js'
+import { type Asked, type Later, once, type SlipSink, step } from './make.js'
 
 export interface Quantity {
   readonly value: Decimal
@@ -28,6 +28,8 @@ export interface Quantity {
   readonly also?: Asked['also']
   readonly meant?: Asked['meant']
   readonly along?: Asked['along']
+  /** Values on the way to it by another way, where they are no mistake with a name of its own. */
+  readonly mixed?: (value: Decimal) => boolean
 }
 
 /** "6 × 2 = 12", to be set into a sentence. */
@@ -56,21 +58,32 @@ interface Around {
 /** The step that asks for a quantity. */
 export function ask(quantity: Quantity, around: Around): Step {
   const { slips: own, ask: question, ...rest } = around
-  const { value, text, load, slips, also, meant, along } = quantity
+  const { value, text, load, slips, also, meant, along, mixed } = quantity
+  const told = (slip: SlipSink) => {
+    own?.(slip)
+    slips(slip)
+  }
+  const named = once(() => namedSlips(told))
   return step({
     expect: value,
     also,
     meant,
-    along,
+    along: along ?? (mixed && ((n) => mixed(n) && !named().has(toText(n)))),
     load,
     reckons: text,
     ...rest,
     ask: question ?? (() => howMuch(text)),
-    slips(slip) {
-      own?.(slip)
-      slips(slip)
-    },
+    slips: told,
   })
+}
+
+/** The entries of the mistakes that say more than that a fact was wrong. */
+function namedSlips(tell: (slip: SlipSink) => void): ReadonlySet<string> {
+  const entries = new Set<string>()
+  tell((id, entry) => {
+    if (id !== 'fact') entries.add(toText(entry))
+  })
+  return entries
 }
 
 const words = (n: bigint, scale: number) => toWords(decimal(n, scale))
@@ -84,7 +97,7 @@ export function product(x: bigint, y: bigint): Quantity {
     text,
     load: () => productLoad(x, y),
     // It may be worked in any way itself: by parts, by a rounder number, by factors.
-    along: (n) => n.scale === 0 && onTheWay(x, y)().has(n.units),
+    mixed: (n) => n.scale === 0 && onTheWay(x, y).has(n.units),
     slips(slip) {
       const right = equation(text, words(value, 0))
       const zeros = value % 10n === 0n
@@ -110,23 +123,21 @@ const MOST_PRODUCTS = 200
  * What is right on the way to a product that is no table fact, whichever way it is worked: one number times the
  * parts of the other so far, times a rounder number, times a factor of it, or one doubled and the other halved.
  */
-function onTheWay(x: bigint, y: bigint): () => ReadonlySet<bigint> {
-  return () => {
-    const key = `${x} ${y}`
-    const before = ways.get(key)
-    if (before) return before
-    const found = new Set<bigint>()
-    if ([x, y].some((n) => n / lastUnit(n) > 9n))
-      for (const [whole, apart] of [
-        [x, y],
-        [y, x],
-      ] as const)
-        for (const part of partsOf(apart)) found.add(whole * part)
-    found.delete(x * y)
-    if (ways.size >= MOST_PRODUCTS) ways.clear()
-    ways.set(key, found)
-    return found
-  }
+function onTheWay(x: bigint, y: bigint): ReadonlySet<bigint> {
+  const key = `${x} ${y}`
+  const before = ways.get(key)
+  if (before) return before
+  const found = new Set<bigint>()
+  if ([x, y].some((n) => n / lastUnit(n) > 9n))
+    for (const [whole, apart] of [
+      [x, y],
+      [y, x],
+    ] as const)
+      for (const part of partsOf(apart)) found.add(whole * part)
+  found.delete(x * y)
+  if (ways.size >= MOST_PRODUCTS) ways.clear()
+  ways.set(key, found)
+  return found
 }
 
 /** What a number is taken apart into: its places and those so far, the round number above and the rest, its small factors. */

@@ -26,7 +26,7 @@ export function Ticked(props: {
       )}
       {families.map((family) => (
         <div key={family}>
-          <h3 className="faint">{family}</h3>
+          <h2 className="faint">{family}</h2>
           {worked
             .filter((m) => m.technique.family === family)
             .map((m) => {

@@ -39,6 +39,17 @@ export default function HelpPage() {
           nines, elevens, last digit, size, and the way back.
         </p>
       </section>
+      <section className="stack" aria-labelledby="choosing">
+        <h2 id="choosing">Choosing a way, checking an answer</h2>
+        <p>
+          Once you know several techniques, <Link to="/choose">Choose</Link> mixes them, asks whether a trick
+          fits at all, and lets you work the same problems in two ways. Your times say which suits you better.
+        </p>
+        <p>
+          There you also learn to check finished work without doing it again. A check can be asked before each
+          verdict: you find it at the desk, under "Before the verdict".
+        </p>
+      </section>
       <section className="stack" aria-labelledby="keys">
         <h2 id="keys">Keys in practice</h2>
         <Wide label="Every key">

@@ -148,6 +148,18 @@ function Page({ technique }: { readonly technique: Technique }) {
         </section>
         <p>
           <Link to={`/?technique=${technique.id}`}>Practise it</Link>
+          {technique.conditions && (
+            <>
+              {' · '}
+              <Link to={`/choose?trick=${technique.id}`}>Does it fit?</Link>
+            </>
+          )}
+          {technique.id === 'multiply-crosswise' && (
+            <>
+              {' · '}
+              <Link to="/learn/pattern">Its pattern, to print</Link>
+            </>
+          )}
           {'problem' in found && (
             <>
               {' · '}

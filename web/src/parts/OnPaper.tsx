@@ -43,9 +43,7 @@ function Sheet({ rows }: { readonly rows: readonly PaperRow[] }) {
       <tbody>
         {rows.map((row, r) => (
           <tr key={r} className={row.line ? 'ruled' : ''}>
-            <th scope="row" className="before">
-              {row.before}
-            </th>
+            <td className="before">{row.before}</td>
             {columns.map((column) => {
               const cell = row.cells.find((c) => c.column === column)
               const point = row.decimals > 0 && column === row.decimals && cell !== undefined
