@@ -3,6 +3,7 @@ import { checkQuestions } from '@tachymetra/core/drill'
 import { readDecimal, toText } from '@tachymetra/core/number'
 import { answerOf } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
+import { trace } from '@tachymetra/core/technique'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import { workedOnPaper } from '@tachymetra/core/written'
 import { chooseSession, expect, openChoice, pick, problemOn, test, type } from './bench.js'
@@ -256,4 +257,44 @@ test('watched by itself at a pace, with the pattern beforehand and the usual way
   await expect(page.locator('.head-rule')).toBeHidden()
   await expect(page.locator('.pattern li')).toHaveCount(4)
   expect((await page.pdf()).length).toBeGreaterThan(2000)
+})
+
+test('what is watched is read aloud on wish, its question before its value', async ({ page, server }) => {
+  // A voice of the machine that says everything at once.
+  await page.addInitScript(() => {
+    const said: string[] = []
+    const voice = { localService: true, lang: 'en-GB', name: 'here' }
+    Object.assign(window, { said })
+    Object.defineProperty(window, 'speechSynthesis', {
+      value: {
+        getVoices: () => [voice],
+        addEventListener: () => undefined,
+        removeEventListener: () => undefined,
+        cancel: () => undefined,
+        speak: (u: { text: string; onend?: () => void }) => {
+          said.push(u.text)
+          u.onend?.()
+        },
+      },
+    })
+    Object.defineProperty(window, 'SpeechSynthesisUtterance', {
+      value: class {
+        constructor(readonly text: string) {}
+      },
+    })
+  })
+  const said = () => page.evaluate(() => (window as never as { said: string[] }).said)
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Running total', level: 5, support: 'Watch', count: 1 })
+  expect(await said()).toEqual([])
+  await page.getByLabel('Read aloud').check()
+  await expect.poll(said).toHaveLength(1)
+  await page.keyboard.press('Escape')
+  await chooseSession(page, { technique: 'Running total', level: 5, support: 'Watch', count: 1 })
+  const work = trace(techniqueById('add-running-total'), await problemOn(page), {})
+  await expect.poll(async () => (await said()).at(-1)).toContain('what is the total?')
+  const before = (await said()).length
+  await page.getByRole('button', { name: 'Its value' }).click()
+  await expect.poll(async () => (await said()).length).toBe(before + 1)
+  expect((await said()).at(-1)).toContain(toText(work.steps[0]!.expect))
 })

@@ -79,6 +79,7 @@ test('the day: open, plan, facts, technique, summary, record, by keyboard alone'
 
 test('pin, skip and ban; all of it taken back; the week ahead and busy times', async ({ page, server }) => {
   await page.goto(server.url)
+  await pick(page, 'Learner:', 'Tobin Achter')
   const items = page.locator('.plan > li')
   await expect(items).toHaveCount(2)
   const choose = async (nth: number, what: string) => {
@@ -111,6 +112,7 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   // Kept on the server, not in this browser.
   await page.evaluate(() => localStorage.clear())
   await page.reload()
+  await pick(page, 'Learner:', 'Tobin Achter')
   await expect(page.getByText('Left out today: facts.')).toBeVisible()
   await page.getByRole('button', { name: 'Put back' }).click()
   await expect(items.first()).toContainText('facts')
@@ -134,14 +136,14 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
     'END:VEVENT',
     'END:VCALENDAR',
   ].join('\r\n')
-  const pick = (body: string) =>
+  const attach = (body: string) =>
     page
       .getByLabel('Read busy times')
       .first()
       .setInputFiles({ name: 'busy.ics', mimeType: 'text/calendar', buffer: Buffer.from(body) })
-  await pick('hello')
+  await attach('hello')
   await expect(page.getByText('This is no iCalendar file.')).toBeVisible()
-  await pick(busy)
+  await attach(busy)
   await expect(page.getByText('1 busy time ahead')).toBeVisible()
   await page.getByRole('button', { name: 'Delete busy times' }).click()
   await expect(page.getByText('No busy times are known.')).toBeVisible()

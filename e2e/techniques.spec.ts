@@ -279,6 +279,17 @@ test('a lesson opens by trying: a wrong answer and a bell lead to the working on
   page,
   server,
 }) => {
+  // Every tone that sounds is counted.
+  await page.addInitScript(() => {
+    const counted = window as never as { tones: number }
+    counted.tones = 0
+    const start = OscillatorNode.prototype.start
+    OscillatorNode.prototype.start = function (...at) {
+      counted.tones += 1
+      return start.apply(this, at)
+    }
+  })
+  const tones = () => page.evaluate(() => (window as never as { tones: number }).tones)
   await page.goto(`${server.url}/learn/multiply-repunit`)
   const trying = page.locator('.trying')
   await expect(trying).toContainText('with 7.5 s on the clock. It is not recorded.')
@@ -297,7 +308,9 @@ test('a lesson opens by trying: a wrong answer and a bell lead to the working on
   // The next one is there at a press, and the clock does not wait.
   await page.keyboard.press('Enter')
   const second = await asked()
+  expect(await tones()).toBe(0)
   await expect(trying.getByRole('status')).toContainText(/^ ?Time is up: /)
+  expect(await tones()).toBeGreaterThan(0)
   await expect(steps).toHaveValue(printProblem(second))
   await page.keyboard.press('Enter')
   await type(page, toText(answerOf(await asked())))

@@ -63,8 +63,8 @@ export const TWO_WAYS = {
   close: (first: Worked, second: Worked) =>
     `Too close to call: ${first.name} ${seconds(first.ms)}, ${second.name} ${seconds(second.ms)}. Keep the one you like better.`,
   quicker: (first: Worked, second: Worked) => {
-    const sure = first.right < second.right
-    const but = sure
+    const lessSure = first.right < second.right
+    const but = lessSure
       ? ` But it was right only ${first.right} of ${first.of} times, ${second.name} ${second.right} of ${second.of}.`
       : ''
     return `On these problems ${first.name} is quicker for you: ${seconds(first.ms)}, where ${second.name} takes ${seconds(second.ms)}.${but}`

@@ -12,8 +12,11 @@ import { DrillChoice } from './DrillChoice.js'
 
 /** Problems that are worked in both ways. */
 const PROBLEMS = 6
-/** Problems looked at until enough fit both. */
-const MOST_LOOKED_AT = 2000
+/** Problems looked at of a level until enough fit both. */
+const MOST_LOOKED_AT = 200
+
+/** What comes to the answer itself, in the head. */
+const WAYS = TECHNIQUES.filter((t) => !isAbacus(t) && t.id !== 'flash-sum' && t.id !== 'root-estimate')
 
 /** The same problems by two ways: the times say which suits better. */
 export function TwoWays(props: {
@@ -23,17 +26,17 @@ export function TwoWays(props: {
   const { mastery, onBegin } = props
   const [first, setFirst] = useState('multiply-crosswise')
   const [second, setSecond] = useState('multiply-addition')
-  const ways = TECHNIQUES.filter((t) => !isAbacus(t) && t.id !== 'flash-sum' && t.id !== 'root-estimate')
   const rivals = useMemo(
-    () => ways.filter((t) => t.id !== first && sharedBy(techniqueById(first), t, 1, 1).length > 0),
-    [first, ways],
+    () => WAYS.filter((t) => t.id !== first && shared(first, t.id, 1).length > 0),
+    [first],
   )
   const other = rivals.some((t) => t.id === second) ? second : (rivals[0]?.id ?? '')
   const level = (id: string) => mastery.find((m) => m.technique.id === id)?.worked?.level ?? 1
   const start = () => {
     const seed = crypto.getRandomValues(new Int32Array(1))[0]!
-    const [a, b] = [techniqueById(first), techniqueById(other)]
-    const problems = sharedBy(a, b, PROBLEMS, seed, level(first), level(other))
+    // Where too few problems of the own levels fit both, the first levels fill them up.
+    const own = shared(first, other, seed, level(first), level(other))
+    const problems = [...new Set([...own, ...shared(first, other, seed)])].slice(0, PROBLEMS)
     onBegin(plainRecipe([{ kind: 'listed', problems: inTwoWays(problems, [first, other]) }], 'answer'))
   }
   const options = (from: readonly Technique[]) => from.map((t) => ({ value: t.id, label: t.name }))
@@ -47,7 +50,7 @@ export function TwoWays(props: {
       <Select
         aria-label="One way"
         value={first}
-        options={options(ways)}
+        options={options(WAYS)}
         onChange={setFirst}
         className="wide-select"
       />
@@ -62,23 +65,16 @@ export function TwoWays(props: {
   )
 }
 
-/** Problems that both ways fit, drawn at random from the levels of either. */
-function sharedBy(
-  a: Technique,
-  b: Technique,
-  count: number,
-  seed: number,
-  ...levels: readonly number[]
-): string[] {
+/** Problems that both ways fit, as many as are worked, drawn at random from a level of either. */
+function shared(first: string, second: string, seed: number, ...levels: readonly number[]): string[] {
   const found = new Set<string>()
-  const [first = 1, second = 1] = levels
-  // Of the narrower way more problems fit both.
-  for (const [from, to, level] of [
-    [b, a, second],
-    [a, b, first],
-  ] as const) {
-    const problems = draw(levelOf(from, Math.min(level, from.levels.length)).problems(), seeded(seed))
-    for (let i = 0; i < MOST_LOOKED_AT / 10 && found.size < count; i += 1) {
+  const both = [techniqueById(first), techniqueById(second)] as const
+  // Of the narrower way more problems fit both: it may be the second.
+  for (const which of [1, 0] as const) {
+    const [from, to] = [both[which], both[1 - which]!]
+    const level = levelOf(from, Math.min(levels[which] ?? 1, from.levels.length))
+    const problems = draw(level.problems(), seeded(seed))
+    for (let i = 0; i < MOST_LOOKED_AT && found.size < PROBLEMS; i += 1) {
       const problem = problems.next().value
       if (problem && to.fits(problem).fits) found.add(printProblem(problem))
     }
