@@ -54,6 +54,11 @@ test('which way: what needs the least effort is right, and one point more as wel
   expect(wayRemark(item, 'multiply-near-base')).toMatch(
     /^Near a base takes \d+ points of effort, Same head only \d+\.$/,
   )
+  // One point more than the least is as right, two are not.
+  const near = readWays('add-running-total add-pairs add-compensation: 398+257')
+  expect(near.ways.map((w) => w.effort)).toEqual([9, 8, 7])
+  const [choice] = near.questions
+  expect(near.ways.map((w) => meetsText(choice!, w.technique.id))).toEqual([false, true, true])
   const twins = readWays('multiply-addition multiply-complement-repdigit: 64*32'.replace('32', '33'))
   expect(wayRemark(readWays('multiply-addition multiply-same-head: 64*33'), 'multiply-same-head')).toBe(
     'Same head does not fit: the heads differ: 6 and 3.',

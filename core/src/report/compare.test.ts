@@ -26,6 +26,9 @@ test('every technique is either a way or a misfit with its reason; the advice na
       .filter((id) => id !== 'flash-sum')
       .sort(),
   )
+  // On paper what stands need not be held: two facts are all.
+  for (const way of ways) expect(way.paper.total).toBeLessThanOrEqual(way.effort.total)
+  expect(ways[0]!.paper).toEqual({ facts: 2, carries: 0, held: 0, total: 2 })
   expect(ways.map((w) => w.effort.total)).toEqual(ways.map((w) => w.effort.total).sort((a, b) => a - b))
   expect(misfits.find((m) => m.technique.id === 'multiply-same-head')!.because).toBe(
     'the heads differ: 6 and 3',
