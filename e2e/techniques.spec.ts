@@ -266,6 +266,8 @@ test('an answer is followed by its working: in full view after a slip, which sta
   const slipped = gone.locator('.slipped')
   await expect(slipped).toHaveCount(1)
   await expect(slipped).toContainText('Likely here.')
+  // With the value that stood there then.
+  await expect(slipped.locator('.had')).toHaveText(`you probably had ${toText(lost.entry)}`)
   await page.keyboard.press('Enter')
   await expect(gone).toHaveCount(0)
   await type(page, toText((await worked()).answer))

@@ -3,6 +3,7 @@ import { decimal } from '../number/decimal.js'
 import { asProduct, asSquare, type Problem, productOf, squareOf } from '../problem/problem.js'
 import { mapped, type ProblemSpace, type Space } from '../problem/space.js'
 import { CONDITIONS, type ConditionId } from '../words/conditions.js'
+import { once } from './make.js'
 
 export interface Condition {
   readonly id: ConditionId
@@ -20,7 +21,7 @@ export function condition(
   holds: Condition['holds'],
   misses: Condition['misses'],
 ): Condition {
-  return { id, no: CONDITIONS[id], holds, misses }
+  return { id, no: CONDITIONS[id], holds, misses: once(misses) }
 }
 
 /** A condition on two whole factors. */
