@@ -93,7 +93,7 @@ function Ended(props: {
   const right = results.filter((r) => r.right).length
   return (
     <>
-      <p className="big" ref={head} tabIndex={-1}>
+      <p className="big drill-end" ref={head} tabIndex={-1}>
         {right === results.length
           ? `All ${right} right first time.`
           : `${right} of ${results.length} right first time.`}
