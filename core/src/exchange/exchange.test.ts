@@ -41,7 +41,20 @@ test('CSV goes out and comes in again without loss, to the byte', () => {
       shown: { way: 'flash', showMs: 300, gapMs: 50, worstMs: 8.4, meanMs: 2.1 } as const,
     },
   }
-  const all = [flashed, ...rows.slice(1, 1500)]
+  // An item of a drill: its answer is the id of a choice.
+  const chosen = {
+    ...rows[0]!,
+    attempt: {
+      ...rows[0]!.attempt,
+      ...({ technique: 'fits', variant: {}, level: 0, support: 'answer', judge: JUDGE } as const),
+      expression: 'multiply-same-head: 63*57',
+      events: [
+        { kind: 'shown', at: 0, text: 'answer' },
+        { kind: 'entered', at: 900, text: 'same-head/heads', first: 900, last: 900, pause: 0 },
+      ] as const,
+    },
+  }
+  const all = [flashed, chosen, ...rows.slice(2, 1500)]
   const text = csvHead() + csvRows(all.map(withVerdict), '=Mo "the" Roe')
   // UTF-8 is told by a mark, the learner is named, and no cell is taken for a formula.
   expect(text.startsWith('\uFEFFlearner,attempt,session,')).toBe(true)
