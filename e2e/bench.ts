@@ -110,7 +110,8 @@ export function sessionRows(page: Page) {
   return page.locator('.ant-table-tbody .ant-table-row')
 }
 
-export async function chooseSession(
+/** Chooses what is practised at the desk, without starting it. */
+export async function chooseProblems(
   page: Page,
   choice: { technique: string; level: number; support: string; count: number },
 ): Promise<void> {
@@ -121,6 +122,10 @@ export async function chooseSession(
   await expect(async () => levels.nth(choice.level - 1).check({ timeout: 2000 })).toPass()
   await page.getByRole('group', { name: 'Support' }).getByRole('radio', { name: choice.support }).check()
   await page.getByLabel('How many').fill(String(choice.count))
+}
+
+export async function chooseSession(page: Page, choice: Parameters<typeof chooseProblems>[1]): Promise<void> {
+  await chooseProblems(page, choice)
   await page.getByRole('button', { name: 'Start practice' }).click()
   await expect(page.locator('.bench')).toBeVisible()
 }

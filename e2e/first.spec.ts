@@ -48,7 +48,7 @@ empty(
     await page.getByRole('button', { name: 'Rename or remove' }).click()
     await page.getByRole('button', { name: 'Remove...' }).click()
     await page.getByRole('button', { name: 'Remove Wim B' }).click()
-    await expect(page.getByText('Nobody is here yet')).toBeVisible()
+    await expect(page.getByText('There are no learners yet')).toBeVisible()
     expect(await server.api('/learners')).toEqual([])
     // Had back with one press, with everything; then erased for good.
     await page.getByRole('button', { name: 'Undo' }).click()

@@ -16,7 +16,7 @@ import type { AnyQuestion, Question } from '../question/question.js'
 import { levelOf, techniqueById } from '../registry/techniques.js'
 import { trace, variantOf } from '../technique/driver.js'
 import { CHECKING } from '../words/drill.js'
-import type { Drill, DrillItem } from './drill.js'
+import type { DrillItem } from './drill.js'
 
 export const CHECK_KINDS = ['nines', 'elevens'] as const
 export type CheckKind = (typeof CHECK_KINDS)[number]
@@ -168,5 +168,3 @@ function slipsOf(id: string, problem: Problem): Decimal[] {
 
 /** What is said where what was left of a number is not right: how it is found. */
 export const checkRemark = ({ check }: Pick<CheckItem, 'check'>): string => CHECKING.how[check]
-
-export const checkingDrill: Drill = { name: 'checking', read: readChecking }

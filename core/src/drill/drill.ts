@@ -1,6 +1,5 @@
 /** What all drills share that look at a problem or an answer rather than work it by a technique. */
 import type { AnyQuestion } from '../question/question.js'
-import type { DRILL_NAMES } from '../words/drill.js'
 
 /** One item of a drill: what it asks, and how it is told of in a list. */
 export interface DrillItem {
@@ -11,7 +10,6 @@ export interface DrillItem {
 }
 
 export interface Drill {
-  readonly name: keyof typeof DRILL_NAMES
   /** The item a text stands for. @throws InputError for a text that is none */
   read(text: string): DrillItem
 }

@@ -2,34 +2,31 @@
 import { gridQuestions, readGrid } from '../flash/grid.js'
 import { techniqueById } from '../registry/techniques.js'
 import { DRILL_NAMES } from '../words/drill.js'
-import { checkingDrill } from './checking.js'
+import { readChecking } from './checking.js'
 import type { Drill } from './drill.js'
-import { fitsDrill } from './fits.js'
-import { waysDrill } from './ways.js'
+import { readFit } from './fits.js'
+import { readWays } from './ways.js'
 
-/** Sums of a table, added as one likes. */
-const gridDrill: Drill = {
-  name: 'grid',
-  read: (text) => ({ questions: gridQuestions(readGrid(text)), inOrder: false, says: text }),
+export type DrillId = keyof typeof DRILL_NAMES
+
+const DRILLS: Readonly<Record<DrillId, Drill>> = {
+  // Sums of a table, added as one likes.
+  grid: { read: (text) => ({ questions: gridQuestions(readGrid(text)), inOrder: false, says: text }) },
+  fits: { read: readFit },
+  ways: { read: readWays },
+  checking: { read: readChecking },
 }
 
-const DRILLS: Readonly<Record<keyof typeof DRILL_NAMES, Drill>> = {
-  grid: gridDrill,
-  fits: fitsDrill,
-  ways: waysDrill,
-  checking: checkingDrill,
-}
-
-export type DrillId = keyof typeof DRILLS
 export const DRILL_IDS = Object.keys(DRILLS) as readonly DrillId[]
+
+const isDrill = (id: string): id is DrillId => Object.hasOwn(DRILLS, id)
 
 /** undefined for the id of a technique. */
 export function drillById(id: string): Drill | undefined {
-  return DRILL_IDS.includes(id as DrillId) ? DRILLS[id as DrillId] : undefined
+  return isDrill(id) ? DRILLS[id] : undefined
 }
 
 /** The name of a technique or a drill. @throws InputError for an unknown id. */
 export function practiceName(id: string): string {
-  const drill = drillById(id)
-  return drill ? DRILL_NAMES[drill.name] : techniqueById(id).name
+  return isDrill(id) ? DRILL_NAMES[id] : techniqueById(id).name
 }

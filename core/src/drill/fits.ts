@@ -12,7 +12,7 @@ import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import type { Condition } from '../technique/conditions.js'
 import type { Technique } from '../technique/contract.js'
 import { FITS } from '../words/drill.js'
-import type { Drill, DrillItem } from './drill.js'
+import type { DrillItem } from './drill.js'
 
 /** The techniques that fit some problems of their shape only. */
 export const TRICKS: readonly Trick[] = TECHNIQUES.filter(isTrick)
@@ -79,5 +79,3 @@ export function fitRemark({ trick, problem, missed }: FitItem, chosen: string): 
   if (chosen === FIT) return FITS.not(trick.name, fit.fits ? '' : fit.because)
   return FITS.other(missed.no.replace(/^no: /, ''))
 }
-
-export const fitsDrill: Drill = { name: 'fits', read: readFit }

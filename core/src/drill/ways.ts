@@ -13,7 +13,7 @@ import type { Technique } from '../technique/contract.js'
 import { type Trace, trace, variantOf } from '../technique/driver.js'
 import { effortOf } from '../technique/effort.js'
 import { WAYS_TO_TAKE } from '../words/drill.js'
-import type { Drill, DrillItem } from './drill.js'
+import type { DrillItem } from './drill.js'
 
 /** A way to choose, with what it takes; undefined work where it does not fit. */
 export interface WayToTake {
@@ -131,5 +131,3 @@ export function choiceCosts(
     ? WAYS_TO_TAKE.least(own.technique.name)
     : WAYS_TO_TAKE.costs(own.technique.name, own.ms - best.ms, best.technique.name)
 }
-
-export const waysDrill: Drill = { name: 'ways', read: readWays }

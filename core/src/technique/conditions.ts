@@ -1,7 +1,7 @@
 /** What must hold for a trick to fit: the one thing that is looked at before it is used. */
 import { decimal } from '../number/decimal.js'
 import { asProduct, asSquare, type Problem, productOf, squareOf } from '../problem/problem.js'
-import { mapped, type ProblemSpace, type Space } from '../problem/space.js'
+import { between, kept, listed, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
 import { CONDITIONS, type ConditionId } from '../words/conditions.js'
 import { once } from './make.js'
 
@@ -37,6 +37,23 @@ export function onFactors(
       return factors !== undefined && holds(factors[0].units, factors[1].units)
     },
     () => mapped(misses(), ([a, b]) => productOf(decimal(a), decimal(b))),
+  )
+}
+
+/** One of two factors is of a kind. @param nearly numbers that are almost of it, to be multiplied by one of two or three digits */
+export function eitherFactor(
+  id: ConditionId,
+  is: (n: bigint) => boolean,
+  nearly: readonly bigint[],
+): Condition {
+  return onFactors(
+    id,
+    (a, b) => is(a) || is(b),
+    () =>
+      pairs(
+        kept(between(12, 999), (n) => !is(n)),
+        listed(nearly),
+      ),
   )
 }
 

@@ -71,6 +71,13 @@ const TURNS = [
   'other papers',
   'unpacked whole',
   'so many minutes',
+  'Nobody is here yet',
+  'Both ways came to',
+  'I take it on me',
+  'from its time',
+  'no times',
+  'speaks against',
+  'The clock rests',
 ] as const
 
 /** Names of the program's own for what has a plain one. */

@@ -35,7 +35,7 @@ export const WRITTEN = {
     `${count(decimals, 'decimal')} in all: put the point ${count(decimals, 'place')} from the right.`,
   goes: (part: string, divisor: string, digit: number) =>
     digit === 0
-      ? `${divisor} goes into ${part} no times: write 0.`
+      ? `${divisor} does not go into ${part}: write 0.`
       : `${divisor} goes into ${part} ${times(digit)}: write ${digit}.`,
   takeAway: (product: string, part: string, rest: string) => `${part} − ${product} = ${rest}.`,
   into: (divisor: string) => `${divisor} into`,

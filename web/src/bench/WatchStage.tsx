@@ -21,7 +21,7 @@ import { AbacusProblem } from './AbacusProblem.js'
 /** Milliseconds a bead, and how that is called. */
 const SPEEDS: readonly (readonly [number, string])[] = [
   [1100, 'Slow'],
-  [550, 'Even'],
+  [550, 'Normal'],
   [220, 'Quick'],
 ]
 

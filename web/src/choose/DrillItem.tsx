@@ -1,15 +1,11 @@
 import { type DrillId, drillById } from '@tachymetra/core/drill'
 import type { Times } from '@tachymetra/core/learner'
-import { mistaken, moved, openQuestion, type Progress } from '@tachymetra/core/session'
+import { mistaken, openQuestion, type Progress } from '@tachymetra/core/session'
 import { useState } from 'react'
-import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
-import { Mark } from '../parts/Mark.js'
 import { spoken } from '../parts/PlaceRule.js'
+import { QuestionFlow, useQuestionKeys } from '../parts/QuestionFlow.js'
 import { type AttemptOnScreen, useAttempt } from '../parts/useAttempt.js'
-import { useKeys } from '../parts/useKeys.js'
-import { useTold } from '../parts/useTold.js'
-import { aloud } from '../parts/words.js'
 import { DrillStage } from './DrillStage.js'
 import { type Looked, lookedAt } from './looked.js'
 import { Revealed } from './Revealed.js'
@@ -36,79 +32,33 @@ export function DrillItem({ drill, text, times, onChange, onNext, onStop }: Prop
     task,
     onChange: (events, progress) => onChange(progress, begun, events),
   })
-  const { progress, typing, notice } = attempt
+  const { progress } = attempt
   const done = progress.outcome !== undefined
-  const question = attempt.question()
-  const remark = remarkOn(looked, progress)
-  /** One of a few is taken at its key, a number with Enter. */
-  const press = (key: string) => {
-    attempt.press(key)
-    if (question?.kind.choices) attempt.confirm()
-  }
+  const show = () => !done && attempt.note('given')
   const stop = () => {
     if (!done && progress.entries.length > 0) attempt.note('stopped')
     onStop()
   }
-  useKeys(
-    {
-      Enter: () => (done ? onNext() : attempt.confirm()),
-      Backspace: attempt.erase,
-      s: () => !done && attempt.note('given'),
-      Escape: stop,
-    },
-    question && { keys: question.kind.keys, press },
-    true,
-  )
-  const told = useTold(
-    done
-      ? looked.truth
-      : [remark, notice, progress.entries.length > 0 && !remark ? `Right. ${question?.ask}` : '']
-          .filter(Boolean)
-          .join(' ') || undefined,
-    progress.entries.length,
-  )
+  const target = useQuestionKeys(attempt, { s: show, Escape: stop }, onNext)
   return (
     <>
       <DrillStage looked={looked} />
       <p className="sr-only" id="looked">
         {spoken(looked.problem)}
       </p>
-      <p className="sr-only" role="status">
-        {told && aloud(told)}
-      </p>
-      <Answered progress={progress} />
-      {question ? (
-        <div className="asking" key={progress.answered.filter(Boolean).length}>
-          <p className="question" id="question">
-            {question.ask}
-          </p>
-          <Entry
-            kind={question.kind}
-            text={typing.text}
-            labelledBy="question"
-            describedBy="looked"
-            onKey={press}
-            onErase={attempt.erase}
-            onEnter={() => attempt.confirm()}
-          >
-            <p className="said" aria-hidden="true">
-              {remark && (
-                <>
-                  <Mark right={false} /> {remark}
-                </>
-              )}{' '}
-              {notice}
-            </p>
-          </Entry>
-        </div>
-      ) : (
-        <Revealed looked={looked} times={times} progress={progress} />
-      )}
+      <QuestionFlow
+        attempt={attempt}
+        target={target}
+        describedBy="looked"
+        remark={remarkOn(looked, progress)}
+        truth={looked.truth}
+      />
+      {done && <Revealed looked={looked} times={times} progress={progress} />}
       <div className="row keys-line">
         {done ? (
           <KeyButton label="Next" shortcut="Enter" onPress={onNext} main focused />
         ) : (
-          <KeyButton label="Show" shortcut="S" onPress={() => attempt.note('given')} />
+          <KeyButton label="Show" shortcut="S" onPress={show} />
         )}
         <KeyButton label="Stop" shortcut="Esc" onPress={stop} />
       </div>
@@ -124,23 +74,4 @@ function remarkOn(looked: Looked, progress: Progress): string | undefined {
   const value = kind.read(last.text)
   const why = looked.remark(kind.choices ? value : undefined)
   return kind.choices && why ? why : [`${kind.say(value)} is not right.`, why].filter(Boolean).join(' ')
-}
-
-/** The questions answered so far, where there are several. */
-function Answered({ progress }: { readonly progress: Progress }) {
-  const { task } = progress
-  if ('technique' in task || task.questions.length === 1) return null
-  return (
-    <ul className="plain-list answered">
-      {progress.entries.filter(moved).map((entry) => {
-        const { ask, kind } = task.questions[entry.step - 1]!
-        return (
-          <li key={entry.step}>
-            <Mark right={entry.verdict !== 'given'} /> {ask}{' '}
-            <strong>{kind.say(kind.read(entry.text))}</strong>
-          </li>
-        )
-      })}
-    </ul>
-  )
 }

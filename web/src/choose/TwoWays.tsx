@@ -5,7 +5,6 @@ import { levelOf, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { inTwoWays } from '@tachymetra/core/report'
 import { plainRecipe, type Recipe } from '@tachymetra/core/set'
 import { isAbacus } from '@tachymetra/core/soroban'
-import type { Technique } from '@tachymetra/core/technique'
 import { Select } from 'antd'
 import { useMemo, useState } from 'react'
 import { DrillChoice } from './DrillChoice.js'
@@ -39,7 +38,6 @@ export function TwoWays(props: {
     const problems = [...new Set([...own, ...shared(first, other, seed)])].slice(0, PROBLEMS)
     onBegin(plainRecipe([{ kind: 'listed', problems: inTwoWays(problems, [first, other]) }], 'answer'))
   }
-  const options = (from: readonly Technique[]) => from.map((t) => ({ value: t.id, label: t.name }))
   return (
     <DrillChoice
       name="Two ways compared"
@@ -47,20 +45,21 @@ export function TwoWays(props: {
       why={other ? undefined : 'No other way works the same problems.'}
       onStart={start}
     >
-      <Select
-        aria-label="One way"
-        value={first}
-        options={options(WAYS)}
-        onChange={setFirst}
-        className="wide-select"
-      />
-      <Select
-        aria-label="The other way"
-        value={other}
-        options={options(rivals)}
-        onChange={setSecond}
-        className="wide-select"
-      />
+      {(
+        [
+          ['One way', first, WAYS, setFirst],
+          ['The other way', other, rivals, setSecond],
+        ] as const
+      ).map(([label, value, ways, choose]) => (
+        <Select
+          key={label}
+          aria-label={label}
+          value={value}
+          options={ways.map((t) => ({ value: t.id, label: t.name }))}
+          onChange={choose}
+          className="wide-select"
+        />
+      ))}
     </DrillChoice>
   )
 }

@@ -132,7 +132,7 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
           <OnPaper problem={problem} />
         </article>
       </section>
-      <Fold summary={`The ${misfits.length} that do not fit, and why`}>
+      <Fold summary={`${misfits.length} techniques that do not fit, and why`}>
         {() => (
           <ul className="plain-list misfits">
             {misfits.map(({ technique, because }) => (

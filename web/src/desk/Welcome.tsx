@@ -13,7 +13,7 @@ export function Welcome({ onAdd }: { readonly onAdd: () => void }) {
         Tachymetra trains arithmetic in the head and on the abacus: it asks for every step, checks it at once,
         times the answer and names the mistake behind a wrong one.
         <br />
-        Every day it says what to practise next. Nobody is here yet; what is kept stays on this machine.
+        Every day it says what to practise next. There are no learners yet. Everything stays on this machine.
       </p>
       <ul className="plain-list">
         <li>

@@ -159,8 +159,8 @@ function Afterwards(props: {
       <RunningTotals problem={problem} />
       {shown.way === 'flash' && (
         <p className="faint">
-          {shown.showMs} ms each, {shown.gapMs} ms between; no number was more than {shown.worstMs.toFixed(1)}{' '}
-          ms from its time.
+          {shown.showMs} ms each, {shown.gapMs} ms between; shown within {shown.worstMs.toFixed(1)} ms of
+          plan.
         </p>
       )}
     </>

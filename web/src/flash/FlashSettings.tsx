@@ -178,7 +178,7 @@ function Caution(props: {
           checked={cautions.lifted}
           onChange={(event) => onCautions({ ...cautions, lifted: event.target.checked })}
         >
-          As the coach I take it on me to allow more than {SAFE_PER_SECOND} a second
+          I am the coach and allow more than {SAFE_PER_SECOND} a second
         </Checkbox>
       )}
       {!cautions.lifted && perSecond > SAFE_PER_SECOND && (

@@ -212,7 +212,7 @@ function partsOf(
 /** What is said of the sums so far. */
 function saidOf({ progress, typing }: AttemptOnScreen, at: number, grid: Grid, calm: boolean): string {
   if (progress.outcome === 'done')
-    return `All right${calm ? '' : `, in ${seconds(progress.clock.at)}`}. Both ways came to ${grid.total}.`
+    return `All right${calm ? '' : `, in ${seconds(progress.clock.at)}`}. Both totals are ${grid.total}.`
   const latest = (i: number) => progress.entries.findLast((e) => e.step === i + 1)
   const here = latest(at)
   if (here?.verdict === 'wrong' && typing.text === '')

@@ -21,7 +21,7 @@ export function OneLearner({
   if (!learner)
     return (
       <p>
-        Nobody is here yet. <Link to="/">Add a learner at the desk</Link> first.
+        No learners yet. <Link to="/">Add one</Link>
       </p>
     )
   return children(learner, learners.data)

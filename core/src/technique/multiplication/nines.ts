@@ -8,7 +8,7 @@ import { productOf } from '../../problem/problem.js'
 import { between, kept, listed, mapped, pairs } from '../../problem/space.js'
 import { NINES } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
-import { onFactors } from '../conditions.js'
+import { eitherFactor, onFactors } from '../conditions.js'
 import { EITHER_HALF, frontBack, half } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { difference, gap, holdsThat } from '../quantities.js'
@@ -50,15 +50,7 @@ export const multiplyByNines = technique({
     },
   },
   conditions: [
-    onFactors(
-      'nines/nines',
-      (a, b) => isNines(a) || isNines(b),
-      () =>
-        pairs(
-          kept(between(12, 98), (n) => !isNines(n)),
-          listed([89n, 97n, 98n, 199n, 989n, 998n]),
-        ),
-    ),
+    eitherFactor('nines/nines', isNines, [89n, 97n, 98n, 199n, 989n, 998n]),
     onFactors(
       'nines/zeros',
       (a, b) => (isNines(b) ? a % (b + 1n) : isNines(a) ? b % (a + 1n) : 1n) !== 0n,

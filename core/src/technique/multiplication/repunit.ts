@@ -7,11 +7,10 @@ import { decimal } from '../../number/decimal.js'
 import { digitsOf, lengthOf, said } from '../../number/whole.js'
 import { productSpace } from '../../problem/products.js'
 import { shape } from '../../problem/shape.js'
-import { between, kept, listed, pairs } from '../../problem/space.js'
 import { REPUNIT } from '../../words/multiplication.js'
 import { REMARK } from '../../words/steps.js'
 import { parameter } from '../boards.js'
-import { onFactors } from '../conditions.js'
+import { eitherFactor } from '../conditions.js'
 import { NO_LOAD } from '../facts.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { columnTotal } from '../quantities.js'
@@ -60,17 +59,7 @@ export const multiplyRepunit = technique({
     problems: ({ digits = 3, ones: count = 2, ...counts }) =>
       productSpace({ ...counts, first: shape(digits), second: [ones(count)] }),
   },
-  conditions: [
-    onFactors(
-      'ones/ones',
-      (a, b) => isOnes(a) || isOnes(b),
-      () =>
-        pairs(
-          kept(between(12, 999), (n) => !isOnes(n)),
-          listed([12n, 21n, 101n, 112n, 121n, 211n]),
-        ),
-    ),
-  ],
+  conditions: [eitherFactor('ones/ones', isOnes, [12n, 21n, 101n, 112n, 121n, 211n])],
   read(problem): Sliding | Misfit {
     const found = readWhole(problem)
     if ('because' in found) return found

@@ -1,0 +1,91 @@
+import { mistaken, moved } from '@tachymetra/core/session'
+import { Entry } from './Entry.js'
+import { Mark } from './Mark.js'
+import type { AttemptOnScreen } from './useAttempt.js'
+import { type KeyTarget, useKeys } from './useKeys.js'
+import { useTold } from './useTold.js'
+import { aloud } from './words.js'
+import './question-flow.css'
+
+/** The keys of questions answered one after another: one of a few is taken at its key, a number with Enter. */
+export function useQuestionKeys(
+  attempt: AttemptOnScreen,
+  commands: Readonly<Record<string, () => void>>,
+  onOver: () => void,
+): KeyTarget | undefined {
+  const question = attempt.question()
+  const target = question && {
+    keys: question.kind.keys,
+    press(key: string) {
+      attempt.press(key)
+      if (question.kind.choices) attempt.confirm()
+    },
+  }
+  useKeys(
+    { ...commands, Enter: () => (question ? attempt.confirm() : onOver()), Backspace: attempt.erase },
+    target,
+    true,
+  )
+  return target
+}
+
+/** What was answered so far, and the question that is open. */
+export function QuestionFlow(props: {
+  readonly attempt: AttemptOnScreen
+  readonly target: KeyTarget | undefined
+  /** Id of what describes what is looked at. */
+  readonly describedBy?: string
+  /** What is said to the last entry where it was wrong. */
+  readonly remark: string | undefined
+  /** What there is to say once all is answered. */
+  readonly truth: string
+}) {
+  const { attempt, target, describedBy, remark, truth } = props
+  const { progress, typing, notice } = attempt
+  const question = attempt.question()
+  const last = progress.entries.at(-1)
+  const said = last && mistaken(last) ? remark : notice
+  const right = last && moved(last) ? 'Right.' : undefined
+  const words = question ? (said ?? (right && `${right} ${question.ask}`)) : truth
+  const told = useTold(words && aloud(words), progress.entries.length)
+  const { task } = progress
+  const answered = 'questions' in task && task.questions.length > 1 ? progress.entries.filter(moved) : []
+  return (
+    <>
+      <p className="sr-only" role="status">
+        {told}
+      </p>
+      <ul className="plain-list answered">
+        {answered.map((entry) => {
+          const { ask, kind } = 'questions' in task ? task.questions[entry.step - 1]! : question!
+          return (
+            <li key={entry.step}>
+              <Mark right={entry.verdict !== 'given'} /> {ask}{' '}
+              <strong>{kind.say(kind.read(entry.text))}</strong>
+            </li>
+          )
+        })}
+      </ul>
+      {question && target && (
+        <div key={progress.answered.filter(Boolean).length}>
+          <p className="question" id="question">
+            {question.ask}
+          </p>
+          <Entry
+            kind={question.kind}
+            text={typing.text}
+            labelledBy="question"
+            {...(describedBy && { describedBy })}
+            onKey={target.press}
+            onErase={attempt.erase}
+            onEnter={() => attempt.confirm()}
+          >
+            <p className="said" aria-hidden="true">
+              {said && said === remark && <Mark right={false} />} {said}
+            </p>
+          </Entry>
+        </div>
+      )}
+    </>
+  )
+}
