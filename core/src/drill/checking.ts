@@ -4,12 +4,21 @@
  */
 import { nearMisses, residue } from '../check/checks.js'
 import { equationOf } from '../check/equation.js'
-import { type Decimal, decimal, equal, readDecimal, subtract, toText, toWords } from '../number/decimal.js'
-import type { Random } from '../number/random.js'
+import {
+  type Decimal,
+  decimal,
+  equal,
+  isNegative,
+  readDecimal,
+  subtract,
+  toText,
+  toWords,
+} from '../number/decimal.js'
+import { type Random, seeded } from '../number/random.js'
 import { digitsOf, size } from '../number/whole.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, problemWords, readProblem } from '../problem/expression.js'
-import { answerOf, type Problem } from '../problem/problem.js'
+import { answerOf, isExact, type Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
 import { choiceOf, WHOLE } from '../question/kind.js'
 import type { AnyQuestion, Question } from '../question/question.js'
@@ -79,7 +88,8 @@ export function checkQuestions(
   problem: Problem,
   claimed: Decimal,
 ): { readonly questions: readonly AnyQuestion[]; readonly passes: boolean } | undefined {
-  const equation = equationOf(problem, claimed)
+  // Below zero the digits alone would tell another rest.
+  const equation = isNegative(claimed) ? undefined : equationOf(problem, claimed)
   if (!equation) return undefined
   const modulus = MODULUS[check]
   const left = (n: bigint) => residue(n, modulus)
@@ -125,6 +135,29 @@ function leftQuestion(ask: string, n: bigint, modulus: number): Question {
   }
 }
 
+/** Problems looked at of a level until one can be checked. */
+const MOST_LOOKED_AT = 30
+
+/** A problem of a level whose answer is exact and says enough for the check; undefined where none is found. */
+function checkable(
+  check: CheckKind,
+  { technique, level }: { readonly technique: string; readonly level: number },
+  random: Random,
+): Problem | undefined {
+  const problems = draw(levelOf(techniqueById(technique), level).problems(), random)
+  for (let i = 0; i < MOST_LOOKED_AT; i += 1) {
+    const problem = problems.next().value!
+    const answer = answerOf(problem)
+    if (isExact(problem, answer) && checkQuestions(check, problem, answer)) return problem
+  }
+  return undefined
+}
+
+/** Are there answers at this level that can be checked? The same everywhere, since it looks at the same problems. */
+export function hasChecks(check: CheckKind, at: Parameters<typeof checkable>[1]): boolean {
+  return checkable(check, at, seeded(1)) !== undefined
+}
+
 /** A third right, a third wrong and found out, a third wrong in a way that passes. */
 export function randomChecking(
   check: CheckKind,
@@ -134,7 +167,8 @@ export function randomChecking(
   const technique = techniqueById(id)
   const pick = <T>(from: readonly T[]): T | undefined =>
     from[Number(random.below(BigInt(Math.max(1, from.length))))]
-  const problem = draw(levelOf(technique, level).problems(), random).next().value!
+  const problem = checkable(check, { technique: id, level }, random)
+  if (!problem) throw new InputError(`${technique.name} has no answers to check at level ${level}.`)
   const right = answerOf(problem)
   const passing = (answer: Decimal) => checkQuestions(check, problem, answer)?.passes === true
   const claimed = () => {
@@ -142,7 +176,11 @@ export function randomChecking(
       case 0:
         return right
       case 1:
-        return pick(slipsOf(id, problem).filter((a) => !equal(a, right) && !passing(a)))
+        return pick(
+          slipsOf(id, problem).filter(
+            (a) => !equal(a, right) && checkQuestions(check, problem, a)?.passes === false,
+          ),
+        )
       default:
         return pick(nearMisses(right).filter(passing).slice(0, PASSING_FROM))
     }

@@ -3,10 +3,11 @@ import { expect, test } from 'vitest'
 import { decimal, equal } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
-import { answerOf } from '../problem/problem.js'
+import { answerOf, isExact } from '../problem/problem.js'
+import { draw } from '../problem/space.js'
 import { meetsText } from '../question/question.js'
 import { TECHNIQUES } from '../registry/techniques.js'
-import { type CheckKind, checkQuestions, randomChecking, readChecking } from './checking.js'
+import { type CheckKind, checkQuestions, hasChecks, randomChecking, readChecking } from './checking.js'
 import { drillById, practiceName } from './drills.js'
 import { fitRemark, randomFit, readFit, TRICKS } from './fits.js'
 import { areWaysToChoose, choiceCosts, randomWays, readWays, wayRemark } from './ways.js'
@@ -59,7 +60,7 @@ test('which way: what needs the least effort is right, and one point more as wel
   expect(near.ways.map((w) => w.effort)).toEqual([9, 8, 7])
   const [choice] = near.questions
   expect(near.ways.map((w) => meetsText(choice!, w.technique.id))).toEqual([false, true, true])
-  const twins = readWays('multiply-addition multiply-complement-repdigit: 64*32'.replace('32', '33'))
+  const twins = readWays('multiply-addition multiply-complement-repdigit: 64*33')
   expect(wayRemark(readWays('multiply-addition multiply-same-head: 64*33'), 'multiply-same-head')).toBe(
     'Same head does not fit: the heads differ: 6 and 3.',
   )
@@ -190,4 +191,31 @@ test('a drill is known by its id, a technique is none', () => {
   expect(drillById('add-pairs')).toBe(undefined)
   expect(drillById('toString')).toBe(undefined)
   expect(drillById('grid')!.read('12 34; 56 78').inOrder).toBe(false)
+})
+
+test('checking: of every technique and level either each item can be asked, or none is', () => {
+  for (const { id, levels } of TECHNIQUES)
+    for (let level = 1; level <= levels.length; level += 1) {
+      const at = { technique: id, level }
+      if (!hasChecks('nines', at)) {
+        // One number, a root, a product and a sum, or below zero: not one of them has an equation of digits.
+        const problem = draw(levels[level - 1]!.problems(), seeded(2)).next().value!
+        const odd = ['number', 'root', 'product-sum'].includes(problem.kind)
+        expect(
+          odd || answerOf(problem).units < 0n || !isExact(problem, answerOf(problem)),
+          `${id} ${level}`,
+        ).toBe(true)
+        continue
+      }
+      const random = seeded(level)
+      for (let i = 0; i < 4; i += 1) {
+        const { claimed, problem } = readChecking(randomChecking('nines', at, random))
+        expect(claimed.units >= 0n && answerOf(problem).units >= 0n).toBe(true)
+      }
+    }
+  expect(hasChecks('nines', { technique: 'root-estimate', level: 1 })).toBe(false)
+  // A product and a number added: no equation of products alone.
+  expect(hasChecks('nines', { technique: 'multiply-subtraction', level: 10 })).toBe(false)
+  expect(hasChecks('nines', { technique: 'multiply-subtraction', level: 1 })).toBe(true)
+  expect(checkQuestions('nines', readProblem('6-9'), decimal(-3n))).toBe(undefined)
 })

@@ -4,6 +4,7 @@ export {
   type CheckKind,
   checkQuestions,
   checkRemark,
+  hasChecks,
   readChecking,
 } from './checking.js'
 

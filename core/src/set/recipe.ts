@@ -2,7 +2,7 @@
  * A set: a recipe and a seed. The recipe says where problems come from and how they are asked; with its seed it gives
  * the same list everywhere. Everything that is practised is a set.
  */
-import type { CheckKind } from '../drill/checking.js'
+import { type CheckKind, hasChecks } from '../drill/checking.js'
 import { drillById } from '../drill/drills.js'
 import { areWaysToChoose } from '../drill/ways.js'
 import { factById } from '../facts/decks.js'
@@ -172,6 +172,8 @@ function checkSource(source: Source): void {
       for (const { technique, level } of source.known) levelOf(techniqueById(technique), level)
       if (source.kind === 'ways' && !areWaysToChoose(source.known))
         throw new InputError('Nothing is to be chosen among these: no two are of one family.')
+      if (source.kind === 'checking' && !source.known.every((at) => hasChecks(source.check, at)))
+        throw new InputError('Not all of these have answers to check.')
       return
     case 'flash':
     case 'grid':

@@ -1,10 +1,17 @@
 import { isKnown, type Mastery } from '@tachymetra/core/curriculum'
-import { areWaysToChoose, CHECK_KINDS, type CheckKind, type DrillId, TRICKS } from '@tachymetra/core/drill'
+import {
+  areWaysToChoose,
+  CHECK_KINDS,
+  type CheckKind,
+  type DrillId,
+  hasChecks,
+  TRICKS,
+} from '@tachymetra/core/drill'
 import { type AtLevel, plainRecipe, type Recipe, type Source } from '@tachymetra/core/set'
 import { isAbacus } from '@tachymetra/core/soroban'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Select } from 'antd'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { beginSession } from '../data/begin.js'
 import { changeSettings } from '../data/settings.js'
@@ -33,7 +40,10 @@ const CHECK_NAMES: Readonly<Record<CheckKind, string>> = {
 /** What is practised: which techniques on the left, what is done with them on the right. */
 export function Choosing({ learner, mastery, trick: asked, onDrill }: Props) {
   const navigate = useNavigate()
-  const worked = mastery.filter((m) => m.worked && !isAbacus(m.technique) && m.technique.id !== 'flash-sum')
+  const worked = useMemo(
+    () => mastery.filter((m) => m.worked && !isAbacus(m.technique) && m.technique.id !== 'flash-sum'),
+    [mastery],
+  )
   const known = worked.filter(isKnown)
   const [ticked, setTicked] = useState<readonly string[]>(() =>
     (known.length > 1 ? known : worked).map((m) => m.technique.id),
@@ -41,9 +51,14 @@ export function Choosing({ learner, mastery, trick: asked, onDrill }: Props) {
   const [trick, setTrick] = useState(asked)
   const [check, setCheck] = useState<CheckKind>('nines')
   const [trouble, setTrouble] = useState<Error>()
-  const chosen = worked
-    .filter((m) => ticked.includes(m.technique.id))
-    .map((m): AtLevel => ({ technique: m.technique.id, level: m.level ?? m.worked!.level }))
+  const chosen = useMemo(
+    () =>
+      worked
+        .filter((m) => ticked.includes(m.technique.id))
+        .map((m): AtLevel => ({ technique: m.technique.id, level: m.level ?? m.worked!.level })),
+    [worked, ticked],
+  )
+  const checked = useMemo(() => chosen.filter((at) => hasChecks(check, at)), [chosen, check])
   const begin = (recipe: Recipe) =>
     beginSession(learner.id, recipe).then((path) => navigate(path), setTrouble)
   const drill = (source: Source & { readonly kind: DrillId }) =>
@@ -101,8 +116,8 @@ export function Choosing({ learner, mastery, trick: asked, onDrill }: Props) {
           <DrillChoice
             name="Is it right?"
             about="Work that is done already: some right, some wrong, some wrong in a way that the check lets pass."
-            why={chosen.length > 0 ? undefined : 'Tick a technique.'}
-            onStart={() => drill({ kind: 'checking', check, known: chosen, count: ITEMS })}
+            why={checked.length > 0 ? undefined : 'Tick a technique whose answers can be checked.'}
+            onStart={() => drill({ kind: 'checking', check, known: checked, count: ITEMS })}
           >
             <Select
               aria-label="Which check"
