@@ -117,7 +117,7 @@ empty('the demo is loaded to look around, and taken out again; counts follow', a
   await expect(page.getByText(/Here: 0 learners, 0 attempts/)).toBeVisible()
   await expect(page.getByText('Restore from a backup')).toBeVisible()
   await page.goto(`${server.url}/record`)
-  await page.getByRole('link', { name: 'Add a learner at the desk' }).click()
+  await page.getByRole('link', { name: 'Add one' }).click()
   await expect(page.getByRole('heading', { name: 'Who is going to practise?' })).toBeVisible()
   expect(await server.api('/learners')).toEqual([])
 })
