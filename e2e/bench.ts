@@ -10,12 +10,35 @@ import {
   type Page,
 } from '@playwright/test'
 import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
-import { absolute, toText } from '@tachymetra/core/number'
-import { answerOf, type Problem, printProblem, readProblem, rowsOf } from '@tachymetra/core/problem'
+import { absolute, type Decimal, toText } from '@tachymetra/core/number'
+import { answerText, type Problem, printProblem, readProblem, rowsOf } from '@tachymetra/core/problem'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
-import { type Step, trace, variantOf } from '@tachymetra/core/technique'
+import {
+  type Step,
+  type Technique,
+  type Trace,
+  trace as traceValues,
+  type Variant,
+  variantOf,
+} from '@tachymetra/core/technique'
 import { unwantedIn } from '@tachymetra/core/words'
 import { demoCopy, TestServer } from './server.js'
+
+/** A working whose values are all decimals, as those of everything but the items of a paper are. */
+interface NumberTrace extends Trace {
+  readonly steps: readonly Step<Decimal>[]
+  readonly entries: readonly Decimal[]
+  readonly answer: Decimal
+}
+
+export function trace(
+  technique: Technique,
+  problem: Parameters<typeof traceValues>[1],
+  variant: Variant,
+  swap?: (step: Step<Decimal>, index: number) => Decimal | undefined,
+): NumberTrace {
+  return traceValues(technique, problem, variant, swap as Parameters<typeof traceValues>[3]) as NumberTrace
+}
 
 export { expect }
 
@@ -189,14 +212,14 @@ export async function stepValues(page: Page, technique: string): Promise<string[
 /** Answers the problem on the rule rightly and goes on. @returns its expression. */
 export async function answerOne(page: Page): Promise<string> {
   const problem = await problemOn(page)
-  await type(page, toText(answerOf(problem)))
+  await type(page, answerText(problem))
   await expect(page.locator('#said').filter({ hasText: /Right first time, in/ })).toBeVisible()
   await page.keyboard.press('Enter')
   return printProblem(problem)
 }
 
 /** What may be decided at a step; a gap is a decision as well. */
-const decisionOf = ({ decision, action, expect: value }: Step) =>
+const decisionOf = ({ decision, action, expect: value }: Step<Decimal>) =>
   decision ?? (action === 'deviation' ? [value] : undefined)
 
 /** Numbers in what a page says, written plainly. */
@@ -207,7 +230,7 @@ const numbersIn = (text: string): string[] => text.replaceAll('\u2009', '').matc
  * line between digits, no answer to choose from, no lit or marked rod. What can be read off the problem, or was answered
  * before, is no secret.
  */
-export async function expectUntold(page: Page, steps: readonly Step[], i: number): Promise<void> {
+export async function expectUntold(page: Page, steps: readonly Step<Decimal>[], i: number): Promise<void> {
   const step = steps[i]!
   const right = decisionOf(step)
   if (!right) return

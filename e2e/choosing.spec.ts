@@ -1,12 +1,11 @@
 /** Choosing a way, and checking without doing it again: as drills, and before the verdict. */
 import { checkQuestions } from '@tachymetra/core/drill'
 import { readDecimal, toText } from '@tachymetra/core/number'
-import { answerOf } from '@tachymetra/core/problem'
+import { answerText } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
-import { trace } from '@tachymetra/core/technique'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import { workedOnPaper } from '@tachymetra/core/written'
-import { chooseProblems, chooseSession, expect, pick, problemOn, test, type } from './bench.js'
+import { chooseProblems, chooseSession, expect, pick, problemOn, test, trace, type } from './bench.js'
 import type { TestServer } from './server.js'
 
 /** Ilse has worked nearly everything. */
@@ -114,7 +113,7 @@ test('a check that passes wrongly is recognised as no proof', async ({ page, ser
         await page.keyboard.press(question.kind.choices.find((c) => c.id === text)!.key)
       else await type(page, text)
     }
-    const right = toText(answerOf(problem)) === toText(claimed)
+    const right = answerText(problem) === toText(claimed)
     found[right ? 'right' : passes ? 'passing' : 'failing'] += 1
     if (passes && !right) {
       // That it is wrong does not follow from the check.
@@ -144,7 +143,7 @@ test('the check comes before the verdict where it is wished, and the clock rests
   await page.getByRole('button', { name: 'Start practice' }).click()
   const problem = await problemOn(page)
   const begun = Date.now()
-  const right = Number(toText(answerOf(problem)))
+  const right = Number(answerText(problem))
   const give = async (claimed: number) => {
     await type(page, String(claimed))
     const { questions } = checkQuestions('nines', problem, readDecimal(String(claimed))!)!
@@ -186,7 +185,7 @@ test('the same problems in two ways: the times say which suits better', async ({
     const problem = await problemOn(page)
     // By one of them it takes longer.
     if (ways.at(-1) === 's') await page.waitForTimeout(700)
-    await type(page, toText(answerOf(problem)))
+    await type(page, answerText(problem))
     await page.keyboard.press('Enter')
   }
   expect(ways.join('')).toBe('cscscsscscsc')
@@ -209,7 +208,7 @@ test('mixed practice does not say which technique is meant, until it is over', a
           ? 'less'
           : 'more'
     kinds.set(kind, (kinds.get(kind) ?? 0) + 1)
-    await type(page, toText(answerOf(problem)))
+    await type(page, answerText(problem))
     await page.keyboard.press('Enter')
   }
   expect([...kinds.values()]).toEqual([4, 4, 4])
@@ -234,7 +233,7 @@ test('watched by itself at a pace, with the pattern beforehand and the usual way
     await expect(page.locator('.on-paper .says')).toContainText(says)
   }
   const digits = await page.locator('.paper-sheet tr').last().locator('td:not(.before)').allTextContents()
-  expect(digits.join('')).toBe(toText(answerOf(await problemOn(page))))
+  expect(digits.join('')).toBe(answerText(await problemOn(page)))
   await pick(page, 'Pace', 'by itself, quickly')
   await expect(page.locator('.watched')).toContainText('?')
   await expect(page.getByText(/Step 2 of/)).toBeVisible({ timeout: 15_000 })

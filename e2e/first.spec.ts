@@ -1,7 +1,6 @@
 /** The first minutes: from an empty program to practice, and what may happen in the middle of it. */
 import type { Page } from '@playwright/test'
-import { toText } from '@tachymetra/core/number'
-import { answerOf, printProblem, readProblem } from '@tachymetra/core/problem'
+import { answerText, printProblem, readProblem } from '@tachymetra/core/problem'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import {
   answerOne,
@@ -161,7 +160,7 @@ test('stopped where a problem has just been answered: it counts in what the sess
   await chooseSession(page, { technique: 'Running total', level: 2, support: 'Answer only', count: 5 })
   await answerOne(page)
   await answerOne(page)
-  await type(page, toText(answerOf(await problemOn(page))))
+  await type(page, answerText(await problemOn(page)))
   await expect(page.locator('#said')).toContainText('Right first time')
   await page.keyboard.press('Escape')
   await expect(page.getByText('3 of 3')).toBeVisible()
@@ -176,10 +175,10 @@ test('after a right answer the next problem comes by itself, accepted at the las
   await page.evaluate(() => localStorage.setItem('tachymetra', JSON.stringify({ onward: 'last-digit' })))
   await page.reload()
   await chooseSession(page, { technique: 'Running total', level: 2, support: 'Answer only', count: 3 })
-  await page.keyboard.type(toText(answerOf(await problemOn(page))))
+  await page.keyboard.type(answerText(await problemOn(page)))
   await expect(page.getByText('Problem 2 of 3')).toBeVisible()
   // A wrong answer is judged as well, and waits.
-  const answer = toText(answerOf(await problemOn(page)))
+  const answer = answerText(await problemOn(page))
   await page.keyboard.type(answer.replace(/\d/g, (d) => (d === '9' ? '8' : '9')))
   await expect(page.locator('#said')).toContainText(' is not ')
   await page.waitForTimeout(1200)
@@ -212,7 +211,7 @@ test('two tabs: each keeps its learner, and the bench says whose session it is',
 async function answerAboveFrame(page: Page): Promise<string> {
   const text = (await page.locator('.problem-line').textContent())!
   const plain = text.replaceAll('\u2009', '').replaceAll('\u2212', '-').replaceAll(' ', '')
-  return toText(answerOf(readProblem(plain)))
+  return answerText(readProblem(plain))
 }
 
 test('on the frame, where only the answer is asked, a typed number takes the whole frame', async ({

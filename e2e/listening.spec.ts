@@ -1,11 +1,11 @@
 /** Somebody who does not see the page: a solver that knows only what a screen reader is given to say. */
 import { FACT_DECKS } from '@tachymetra/core/facts'
-import { decimal, digitAt, equal, toText } from '@tachymetra/core/number'
-import { answerOf } from '@tachymetra/core/problem'
+import { decimal, digitAt, toText } from '@tachymetra/core/number'
+import { answerText } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
-import { trace, variantOf } from '@tachymetra/core/technique'
+import { variantOf } from '@tachymetra/core/technique'
 import type { LearnerWire } from '@tachymetra/core/wire'
-import { chooseSession, expect, test, type } from './bench.js'
+import { chooseSession, expect, test, trace, type } from './bench.js'
 import { ears, listen, plain, problemFrom } from './ears.js'
 
 test('by ear alone, guided: a hint, a mistake made twice, the next problem, and the end', async ({
@@ -55,7 +55,7 @@ test('by ear alone: answers only, a round of facts, a frame that is read, and pa
   const ear = ears(page)
   for (let n = 0; n < 2; n += 1) {
     const [, about] = await ear.focus()
-    await type(page, toText(answerOf(problemFrom(about!))))
+    await type(page, answerText(problemFrom(about!)))
     expect(await ear.said()).toMatch(/^Right first time, in [\d.]+ s\. /)
     await page.keyboard.press('Enter')
   }
@@ -113,7 +113,7 @@ test('by ear alone: a chain of beads, watched and moved; typing speed, a still l
       expect(heard).toMatch(/(units|tens|hundreds): .*(thumb|index finger)/)
       await page.keyboard.press('Enter')
     }
-    expect(await ear.said()).toContain(plain(toText(answerOf(problemFrom(about!)))))
+    expect(await ear.said()).toContain(plain(answerText(problemFrom(about!))))
     await page.keyboard.press('Enter')
   }
   const [question, about] = await ear.focus()
@@ -142,7 +142,7 @@ test('by ear alone: a chain of beads, watched and moved; typing speed, a still l
     expect(await ear.said()).toMatch(next ? `Right. ${plain(next.ask)}` : /^Right first time/)
     before = step.expect
   }
-  expect(equal(before, answerOf(problemFrom(about!)))).toBe(true)
+  expect(answerText(problemFrom(about!)) === toText(before)).toBe(true)
 
   await page.goto(`${server.url}/facts?keying`)
   const keys = ears(page)
@@ -210,7 +210,7 @@ test('what a learner needs: calm has no seconds, own keys are typed into the fie
   await expect(page.getByText(/aim for/)).toHaveCount(0)
   const keys = page.getByRole('group', { name: 'Answer keys' }).getByRole('button')
   await expect(keys.first()).toHaveText('1')
-  const answer = async () => toText(answerOf(problemFrom((await page.locator('#problem').textContent())!)))
+  const answer = async () => answerText(problemFrom((await page.locator('#problem').textContent())!))
   await page.keyboard.type(await answer())
   await page.keyboard.press('Enter')
   await expect(page.locator('#said')).toContainText('Right first time')

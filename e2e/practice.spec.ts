@@ -1,8 +1,7 @@
 import { toText, toWords } from '@tachymetra/core/number'
-import { answerOf, answerPlaces, printProblem } from '@tachymetra/core/problem'
+import { answerPlaces, answerText, printProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { itemCount } from '@tachymetra/core/set'
-import { trace } from '@tachymetra/core/technique'
 import type { AttemptWire, LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import {
   answerOne,
@@ -13,6 +12,7 @@ import {
   sessionRows,
   stepValues,
   test,
+  trace,
   type,
 } from './bench.js'
 
@@ -58,9 +58,9 @@ test('watched, guided with a slip, then five against the clock: the record shows
   await page.getByRole('radio', { name: 'Answer only' }).check()
   for (let i = 0; i < 5; i += 1) {
     if (i === 3) {
-      await type(page, String(Number(toText(answerOf(await problemOn(page)))) - 100))
+      await type(page, String(Number(answerText(await problemOn(page))) - 100))
       await expect(page.locator('#said')).toContainText('Likely')
-      await type(page, toText(answerOf(await problemOn(page))))
+      await type(page, answerText(await problemOn(page)))
       await expect(page.locator('#said')).toContainText('Right after another try')
       await page.keyboard.press('Enter')
     } else await answerOne(page)
@@ -229,7 +229,7 @@ test('touch: the keypad types, mends and commits', async ({ open, server }) => {
   const page = await context.newPage()
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Running total', level: 1, support: 'Answer only', count: 1 })
-  const answer = toText(answerOf(await problemOn(page)))
+  const answer = answerText(await problemOn(page))
   await page.getByRole('button', { name: '7', exact: true }).tap()
   await page.getByRole('button', { name: 'delete' }).tap()
   for (const digit of answer) await page.getByRole('button', { name: digit, exact: true }).tap()
@@ -262,7 +262,7 @@ test('what is typed appears on the rule where it belongs, from the right too whe
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Crosswise', level: 3, support: 'Answer only', count: 2 })
   const problem = await problemOn(page)
-  const answer = toText(answerOf(problem))
+  const answer = answerText(problem)
   const { high } = answerPlaces(problem)
   await expect(page.locator('.rule .zone')).toHaveCount(high + 1)
   await page.keyboard.type(answer.slice(0, -1))
@@ -295,7 +295,7 @@ test('numbers are written as they were chosen, everywhere, and a decimal comma i
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Crosswise', level: 12, support: 'Answer only', count: 1 })
   const problem = await problemOn(page)
-  const answer = toText(answerOf(problem)).replace('.', ',')
+  const answer = answerText(problem).replace('.', ',')
   await expect(page.locator('.rule')).toContainText('·')
   expect(answer).toContain(',')
   await page.keyboard.type(answer)

@@ -1,8 +1,8 @@
 /** npm run screenshots: takes the pictures that the README shows. */
 import { toText } from '@tachymetra/core/number'
-import { answerOf } from '@tachymetra/core/problem'
+import { answerText } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
-import { trace, variantOf } from '@tachymetra/core/technique'
+import { variantOf } from '@tachymetra/core/technique'
 import {
   answerOne,
   chooseSession,
@@ -13,6 +13,7 @@ import {
   stepValues,
   test,
   toSessions,
+  trace,
   type,
 } from './bench.js'
 
@@ -60,10 +61,10 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Running total', level: 7, support: 'Answer only', count: 4 })
   await page.waitForTimeout(2100)
-  await type(page, String(Number(toText(answerOf(await problemOn(page)))) - 10))
+  await type(page, String(Number(answerText(await problemOn(page))) - 10))
   await expect(page.locator('.said')).toContainText('Likely')
   await shot('answer')
-  await type(page, toText(answerOf(await problemOn(page))))
+  await type(page, answerText(await problemOn(page)))
   await page.keyboard.press('c')
   await page.waitForTimeout(300)
   await page.locator('details[open]').last().scrollIntoViewIfNeeded()

@@ -1,8 +1,7 @@
 /** Every way to practise gives a set that is made again from what the server holds alone, in Node and in Chromium. */
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
-import { toText } from '@tachymetra/core/number'
-import { answerOf, printProblem } from '@tachymetra/core/problem'
+import { answerText, printProblem } from '@tachymetra/core/problem'
 import { itemsOf, listedItem, type PracticeSet, plainRecipe } from '@tachymetra/core/set'
 import type { AttemptSummary, LearnerWire, SessionWire } from '@tachymetra/core/wire'
 import { build, type Rolldown } from 'vite'
@@ -135,7 +134,7 @@ test('a mixed set against the clock, told at the end: its items in order, an ans
   await expect(page.getByText('Problem 2 of 3')).toBeVisible()
   await expect(page.locator('#said')).not.toContainText('not right')
   sums.push(printProblem(await problemOn(page)))
-  await type(page, toText(answerOf(await problemOn(page))))
+  await type(page, answerText(await problemOn(page)))
   await expect(page.getByText('Problem 3 of 3')).toBeVisible()
   // The third is left alone until its time is up.
   await expect(page.getByRole('heading', { name: /^The session/ })).toBeVisible({ timeout: 15_000 })

@@ -3,16 +3,16 @@ import { type Decimal, digitAt, equal, readDecimal, toText } from '@tachymetra/c
 import { type Problem, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { type BeadMove, beadsOf, beadWorkOf, isOnFrame } from '@tachymetra/core/soroban'
-import { type Step, trace, variantOf } from '@tachymetra/core/technique'
+import { type Step, variantOf } from '@tachymetra/core/technique'
 import type { AttemptWire, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
-import { chooseSession, expect, openChoice, pick, test, type } from './bench.js'
+import { chooseSession, expect, openChoice, pick, test, trace, type } from './bench.js'
 
 async function problemAbove(page: Page): Promise<Problem> {
   const label = (await page.locator('.problem-line').getAttribute('aria-label'))!
   return readProblem(label.replaceAll('plus', '+').replaceAll('minus', '-').replaceAll('times', '*'))
 }
 
-async function stepsOf(page: Page, id: string): Promise<readonly Step[]> {
+async function stepsOf(page: Page, id: string): Promise<readonly Step<Decimal>[]> {
   const technique = techniqueById(id)
   return trace(technique, await problemAbove(page), variantOf(technique)).steps
 }

@@ -1,10 +1,10 @@
 import type { Page } from '@playwright/test'
 import { type Decimal, equal, readDecimal, toText, toWords } from '@tachymetra/core/number'
-import { answerOf, InputError, printProblem, readProblem } from '@tachymetra/core/problem'
+import { answerText, InputError, printProblem, readProblem } from '@tachymetra/core/problem'
 import { meets } from '@tachymetra/core/question'
 import { levelOf, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { isAbacus } from '@tachymetra/core/soroban'
-import { type Step, type Technique, trace, variantOf } from '@tachymetra/core/technique'
+import { type Step, type Technique, variantOf } from '@tachymetra/core/technique'
 import type { LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import {
   chooseSession,
@@ -17,6 +17,7 @@ import {
   stepValues,
   test,
   toSessions,
+  trace,
   type,
 } from './bench.js'
 import { ears, listen, plain, problemFrom } from './ears.js'
@@ -160,7 +161,8 @@ test('an estimate is right to two decimals, whichever way it is rounded', async 
   await chooseSession(page, { technique: 'Root by estimate', level: 2, support: 'Guided', count: 1 })
   // Each value rounded to two decimals; those after it follow from the rounded ones.
   const technique = techniqueById('root-estimate')
-  const rounded = (step: Step) => readDecimal(String(Number(Number(toText(step.expect)).toFixed(2))))!
+  const rounded = (step: Step<Decimal>) =>
+    readDecimal(String(Number(Number(toText(step.expect)).toFixed(2))))!
   const { entries } = trace(technique, await problemOn(page), variantOf(technique), rounded)
   await work(page, entries.map(toText))
   await expectRight(page)
@@ -247,7 +249,7 @@ test('an answer is followed by its working: in full view after a slip, which sta
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Crosswise', level: 5, support: 'Answer only', count: 2 })
   const technique = techniqueById('multiply-crosswise')
-  const worked = async (enter?: (step: Step) => Decimal | undefined) =>
+  const worked = async (enter?: (step: Step<Decimal>) => Decimal | undefined) =>
     trace(technique, await problemOn(page), variantOf(technique), enter)
   const { steps, answer } = await worked()
   const at = steps.findIndex((s) => s.slips().some((slip) => slip.id === 'carry-lost'))
@@ -315,7 +317,7 @@ test('a lesson opens by trying: a wrong answer and a bell lead to the working on
   expect(await tones()).toBeGreaterThan(0)
   await expect(steps).toHaveValue(printProblem(second))
   await page.keyboard.press('Enter')
-  await type(page, toText(answerOf(await asked())))
+  await type(page, answerText(await asked()))
   await expect(trying.getByRole('status')).toContainText(/^ ?Right: /)
   const [learner] = await server.api<LearnerWire[]>('/learners')
   const { sessions } = await server.api<SessionPage>(`/learners/${learner!.id}/sessions?limit=1`)

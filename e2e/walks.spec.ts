@@ -1,7 +1,6 @@
 /** Three people, each from an empty program to real practice and back to it: nothing in the way, nothing lost. */
 import type { Locator, Page } from '@playwright/test'
-import { toText } from '@tachymetra/core/number'
-import { answerOf, printProblem } from '@tachymetra/core/problem'
+import { answerText, printProblem } from '@tachymetra/core/problem'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import { cardOn, expect, problemOn, stepValues, empty as test, type } from './bench.js'
 import type { TestServer } from './server.js'
@@ -117,7 +116,7 @@ test('somebody who trains for a contest, by keyboard alone: own choice, a best o
   }
   const answer = async (n: number, pause: number) => {
     await expect(page.getByText(`Problem ${n} of 5`)).toBeVisible()
-    const value = toText(answerOf(await problemOn(page)))
+    const value = answerText(await problemOn(page))
     await page.waitForTimeout(pause)
     await type(page, value)
     await expect(page.locator('#said')).toContainText('Right first time')

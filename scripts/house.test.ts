@@ -15,6 +15,7 @@ const AREAS = [
   'written',
   'soroban',
   'flash',
+  'paper',
   'registry',
   'examiners',
   'check',

@@ -2,7 +2,7 @@
 import { drillById } from '@tachymetra/core/drill'
 import { printProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
-import { type AttemptRecord, JUDGE } from '@tachymetra/core/session'
+import { type AttemptRecord, beginTask, JUDGE, openQuestion } from '@tachymetra/core/session'
 import {
   AS_RECORDED,
   GENERATOR,
@@ -13,7 +13,7 @@ import {
   type Recipe,
   type Source,
 } from '@tachymetra/core/set'
-import { trace, variantOf } from '@tachymetra/core/technique'
+import { variantOf } from '@tachymetra/core/technique'
 import type { ProgressWire, SessionPage, SessionStart } from '@tachymetra/core/wire'
 import { eq } from 'drizzle-orm'
 import { beforeAll, expect, test } from 'vitest'
@@ -60,14 +60,11 @@ function attemptAt(item: Item, n: number, sessionId: string): Omit<AttemptRecord
   }
   if (item.kind !== 'problem') throw new Error('A fact is recalled.')
   const technique = techniqueById(item.technique)
-  const { answer } = trace(technique, item.problem, variantOf(technique))
-  return { ...made, events: [{ kind: 'entered', at: 4000, text: decimalText(answer) }] }
+  const { problem, level } = item
+  const variant = variantOf(technique)
+  const question = openQuestion(beginTask({ technique, problem, variant, level, support: 'answer' }))!
+  return { ...made, events: [{ kind: 'entered', at: 4000, text: question.kind.print(question.expect) }] }
 }
-
-const decimalText = ({ units, scale }: { units: bigint; scale: number }) =>
-  scale === 0
-    ? `${units}`
-    : `${units}`.padStart(scale + 1, '0').replace(new RegExp(`(\\d{${scale}})$`), '.$1')
 
 const pairs: Source = { kind: 'level', technique: 'add-pairs', level: 2, count: 3 }
 const WAYS: Readonly<Record<string, Recipe>> = {

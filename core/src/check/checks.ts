@@ -17,7 +17,7 @@ import {
   toWords,
 } from '../number/decimal.js'
 import { digitsOf, lengthOf, said, size } from '../number/whole.js'
-import { answerOf, type Problem } from '../problem/problem.js'
+import { answerOf, isItem, type Problem } from '../problem/problem.js'
 import { CHECKS } from '../words/checks.js'
 import { type Equation, equationOf, type Product, remainderOf, unitOf } from './equation.js'
 
@@ -75,6 +75,7 @@ const KINDS: readonly Kind[] = [
 
 /** Every check that says something of this answer, worked. The answer may be right or wrong. */
 export function checksOf(problem: Problem, answer: Decimal): Check[] {
+  if (isItem(problem)) return []
   return KINDS.flatMap(({ work, ...kind }) => {
     const worked = work(problem, answer)
     if (!worked) return []
@@ -287,6 +288,7 @@ function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
       return rootBack(problem.radicand, answer)
     case 'product-pair':
     case 'number':
+    case 'item':
       return undefined
   }
 }

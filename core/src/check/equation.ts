@@ -53,6 +53,7 @@ export function equationOf(problem: Problem, answer: Decimal): Equation | undefi
         answer,
       )
     case 'number':
+    case 'item':
       return undefined
     case 'quotient': {
       const rest = remainderOf(problem.dividend, problem.divisor, answer.scale)

@@ -1,13 +1,14 @@
 /** The command line over the core, without the process around it: arguments in, text and exit code out. */
 
 import { diagnose } from '../diagnose/diagnose.js'
-import { highestPlace, lowestPlace, readDecimal, toText } from '../number/decimal.js'
+import { highestPlace, lowestPlace, ZERO } from '../number/decimal.js'
 import { placeName } from '../number/places.js'
 import { seeded } from '../number/random.js'
 import { InputError } from '../problem/error.js'
-import { printProblem, readProblem, solvedWords } from '../problem/expression.js'
+import { answerText, printProblem, readProblem, solvedWords } from '../problem/expression.js'
 import { answerOf, type Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
+import { asDecimal, valueText } from '../question/value.js'
 import { levelOf, techniqueById } from '../registry/techniques.js'
 import { compareWays } from '../report/compare.js'
 import { beginTask, type EntryVerdict, happen, openQuestion } from '../session/reduce.js'
@@ -16,7 +17,7 @@ import { causesOf, figuresOf } from '../session/verdict.js'
 import { beadWorkOf } from '../soroban/step.js'
 import { parameterValuesOf } from '../technique/boards.js'
 import type { ParameterValues, Step, Technique, Variant } from '../technique/contract.js'
-import { trace, variantOf } from '../technique/driver.js'
+import { readAnswerOf, trace, variantOf } from '../technique/driver.js'
 import { lineText } from '../technique/line.js'
 import { effortWords } from '../words/report.js'
 
@@ -176,7 +177,7 @@ function work(given: Given): string {
     if (given.has(name) && !by) throw given.usage(`--${name} needs --by`)
   if (given.has('support') && entries === undefined) throw given.usage('--support needs --entries')
   const problem = readProblem(given.problem)
-  const answer = toText(answerOf(problem))
+  const answer = answerText(problem)
   if (!by) {
     const { ways, advice } = compareWays(problem)
     const techniques = ways.map(({ technique: t, effort }) => ({
@@ -197,16 +198,17 @@ function work(given: Given): string {
   }
   const done = trace(technique, problem, variant)
   const cells = done.steps.flatMap((s) => s.writes.cells.map((c) => c.place))
-  const highest = Math.max(highestPlace(done.answer), ...cells)
-  const lowest = Math.min(lowestPlace(done.answer), ...cells)
+  const number = asDecimal(done.answer) ?? ZERO
+  const highest = Math.max(highestPlace(number), ...cells)
+  const lowest = Math.min(lowestPlace(number), ...cells)
   const steps = done.steps.map((s, i) => ({
     n: i + 1,
     action: s.action,
     place: s.place,
     ask: s.ask,
-    expect: toText(s.expect),
+    expect: s.kind.print(s.expect),
     writes: lineText(s.writes, highest, lowest),
-    holds: s.holds.map((h) => ({ what: h.what, value: toText(h.value) })),
+    holds: s.holds.map((h) => ({ what: h.what, value: valueText(h.value) })),
     facts: s.facts,
     ...beadsOf(s),
   }))
@@ -214,11 +216,13 @@ function work(given: Given): string {
     return JSON.stringify({
       problem: printProblem(problem),
       technique: technique.id,
-      answer: toText(done.answer),
+      answer: valueText(done.answer),
       steps,
     })
   const lines = steps.map((s) => `${String(s.n).padStart(3)}  ${s.writes}  ${s.ask}  ${s.expect}`)
-  return [`${printProblem(problem)}: ${technique.name}`, ...lines, `     = ${toText(done.answer)}`].join('\n')
+  return [`${printProblem(problem)}: ${technique.name}`, ...lines, `     = ${valueText(done.answer)}`].join(
+    '\n',
+  )
 }
 
 function beadsOf(step: Step) {
@@ -288,10 +292,10 @@ function diagnoseCommand(given: Given): string {
   const problem = readProblem(given.problem)
   const technique = techniqueById(given.text('by')!)
   const typed = given.text('answer')!
-  const answer = readDecimal(typed)
-  if (!answer)
-    throw new InputError(`The answer "${typed.slice(0, 60)}" is not a number of at most 40 digits.`)
   const variant = variantOf(technique, given.pairs('school'))
+  const answer = readAnswerOf(technique, problem, variant, typed)
+  if (answer === undefined)
+    throw new InputError(`The answer "${typed.slice(0, 60)}" is not a number of at most 40 digits.`)
   const { right, causes, complete } = diagnose(technique, problem, variant, answer)
   // A cause of two slips is listed at its first one, with the other beside it.
   const slips = causes.map(({ slips: [first, ...others] }) =>

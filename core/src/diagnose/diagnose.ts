@@ -7,12 +7,13 @@
  * replayed, weighed by the size of the problem, and not in milliseconds, so that every machine finds the same.
  */
 import TinyQueue from 'tinyqueue'
-import { type Decimal, digitCount, equal } from '../number/decimal.js'
+import { digitCount } from '../number/decimal.js'
 import { type Problem, rowsOf } from '../problem/problem.js'
 import { meets } from '../question/question.js'
+import { asDecimal, sameValue, type Value } from '../question/value.js'
 import type { Slip, Step, Technique, Variant } from '../technique/contract.js'
 import { answerQuestion, type Trace, trace } from '../technique/driver.js'
-import { keyingSlip } from './keying.js'
+import { type KeyingSlip, keyingSlip } from './keying.js'
 
 /** A slip and where in the working it was made. */
 export interface LocatedSlip {
@@ -69,7 +70,7 @@ export function diagnose(
   technique: Technique,
   problem: Problem,
   variant: Variant,
-  answer: Decimal,
+  answer: Value,
   most: number = workFor(0),
 ): Diagnosis {
   const right = trace(technique, problem, variant)
@@ -79,7 +80,7 @@ export function diagnose(
   const each = stepWork(technique, problem)
   let left = most
   /** The working in which some steps are answered otherwise; undefined once the budget is spent. */
-  const slipped = (entries: ReadonlyMap<number, Decimal>): Trace | undefined => {
+  const slipped = (entries: ReadonlyMap<number, Value>): Trace | undefined => {
     if (left <= 0) return undefined
     const run = trace(technique, problem, variant, (_, i) => entries.get(i))
     left -= BEGIN_WORK + each * run.steps.length
@@ -105,12 +106,13 @@ export function diagnose(
       break
     }
     firsts.push({ at, slip, share, run })
-    if (equal(run.answer, answer)) causes.push({ slips: [located(right.steps[at]!, at, slip)], odds: share })
+    if (sameValue(run.answer, answer))
+      causes.push({ slips: [located(right.steps[at]!, at, slip)], odds: share })
   }
   if (causes.length === 0 && complete) complete = findPairs()
   const ranked = kindsFirst(causes)
-  const keyed = keyingSlip(right.answer, answer)
-  if (keyed) ranked.push({ slips: [{ step: right.steps.length, ...keyed }], odds: 0 })
+  const typed = keyed(right.answer, answer)
+  if (typed) ranked.push({ slips: [{ step: right.steps.length, ...typed }], odds: 0 })
   return { right: false, causes: ranked, complete }
 
   /** The likeliest pairs first: each first slip waits with its own share until its second slips are looked at. */
@@ -135,7 +137,7 @@ export function diagnose(
         ]),
       )
       if (!run) return false
-      if (!equal(run.answer, answer)) continue
+      if (!sameValue(run.answer, answer)) continue
       const slips = [
         located(run.steps[first.at]!, first.at, first.slip),
         located(run.steps[second.at]!, second.at, second.slip),
@@ -145,6 +147,12 @@ export function diagnose(
     }
     return left > 0
   }
+}
+
+/** A mistake of typing is looked for in numbers only. */
+function keyed(right: Value, answer: Value): KeyingSlip | undefined {
+  const [a, b] = [asDecimal(right), asDecimal(answer)]
+  return a && b && keyingSlip(a, b)
 }
 
 interface Pair {
@@ -199,7 +207,7 @@ export function workingWith(
   problem: Problem,
   variant: Variant,
   slips: readonly LocatedSlip[],
-  answer: Decimal,
+  answer: Value,
 ): Trace | undefined {
   const own = trace(technique, problem, variant, (step, i) => {
     const made = slips.find((s) => s.step === i + 1)
@@ -207,7 +215,7 @@ export function workingWith(
     const same = step.slips().filter((s) => s.id === made.id)
     return (same.find((s) => s.remark === made.remark) ?? same[0])?.entry
   })
-  return equal(own.answer, answer) ? own : undefined
+  return sameValue(own.answer, answer) ? own : undefined
 }
 
 /**
@@ -220,19 +228,16 @@ export function remarked(
   problem: Problem,
   variant: Variant,
   slips: readonly LocatedSlip[],
-  answer: Decimal,
+  answer: Value,
 ): readonly LocatedSlip[] {
   const right = trace(technique, problem, variant)
-  const keyed = keyingSlip(right.answer, answer)
-  if (keyed && slips.some((s) => s.id === keyed.id)) return slips.map((s) => ({ ...s, remark: keyed.remark }))
+  const typed = keyed(right.answer, answer)
+  if (typed && slips.some((s) => s.id === typed.id)) return slips.map((s) => ({ ...s, remark: typed.remark }))
   // The first mistake changes the steps after it, so that they are looked for one after another.
-  const from = (
-    left: readonly LocatedSlip[],
-    entries: ReadonlyMap<number, Decimal>,
-  ): string[] | undefined => {
+  const from = (left: readonly LocatedSlip[], entries: ReadonlyMap<number, Value>): string[] | undefined => {
     const run = trace(technique, problem, variant, (_, i) => entries.get(i))
     const [next, ...others] = left
-    if (!next) return equal(run.answer, answer) ? [] : undefined
+    if (!next) return sameValue(run.answer, answer) ? [] : undefined
     const at = next.step - 1
     for (const { id, entry, remark } of run.steps[at]?.slips() ?? []) {
       if (id !== next.id) continue

@@ -22,6 +22,7 @@ import { answerOf, isExact, type Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
 import { choiceOf, WHOLE } from '../question/kind.js'
 import type { AnyQuestion, Question } from '../question/question.js'
+import { asDecimal } from '../question/value.js'
 import { levelOf, techniqueById } from '../registry/techniques.js'
 import { trace, variantOf } from '../technique/driver.js'
 import { CHECKING } from '../words/drill.js'
@@ -59,7 +60,7 @@ export function readChecking(text: string): CheckItem {
   const asked = checkQuestions(check, problem, claimed)
   if (!asked) throw new InputError(`Casting out says nothing of ${found[2]!.slice(0, 60)}.`)
   const { passes } = asked
-  const right = answerOf(problem)
+  const right = asDecimal(answerOf(problem))!
   const truth = equal(right, claimed)
     ? CHECKING.truthRight
     : passes
@@ -147,8 +148,8 @@ function checkable(
   const problems = draw(levelOf(techniqueById(technique), level).problems(), random)
   for (let i = 0; i < MOST_LOOKED_AT; i += 1) {
     const problem = problems.next().value!
-    const answer = answerOf(problem)
-    if (isExact(problem, answer) && checkQuestions(check, problem, answer)) return problem
+    const answer = asDecimal(answerOf(problem))
+    if (answer && isExact(problem, answer) && checkQuestions(check, problem, answer)) return problem
   }
   return undefined
 }
@@ -169,7 +170,7 @@ export function randomChecking(
     from[Number(random.below(BigInt(Math.max(1, from.length))))]
   const problem = checkable(check, { technique: id, level }, random)
   if (!problem) throw new InputError(`${technique.name} has no answers to check at level ${level}.`)
-  const right = answerOf(problem)
+  const right = asDecimal(answerOf(problem))!
   const passing = (answer: Decimal) => checkQuestions(check, problem, answer)?.passes === true
   const claimed = () => {
     switch (Number(random.below(3n))) {
@@ -198,8 +199,11 @@ function slipsOf(id: string, problem: Problem): Decimal[] {
   return trace(technique, problem, variant).steps.flatMap((step, at) =>
     step
       .slips()
-      .map(
-        (slip) => trace(technique, problem, variant, (_, i) => (i === at ? slip.entry : undefined)).answer,
+      .flatMap(
+        (slip) =>
+          asDecimal(
+            trace(technique, problem, variant, (_, i) => (i === at ? slip.entry : undefined)).answer,
+          ) ?? [],
       ),
   )
 }

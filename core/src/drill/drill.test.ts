@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { numberAnswer } from '../kit/rule.js'
 import { decimal, equal } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
-import { answerOf, isExact } from '../problem/problem.js'
+import { isExact } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
 import { meetsText } from '../question/question.js'
 import { TECHNIQUES } from '../registry/techniques.js'
@@ -178,7 +179,7 @@ test('checking: a third right, a third found out, a third wrong that passes', ()
       const { problem, claimed, passes } = readChecking(
         randomChecking(check, { technique: 'multiply-crosswise', level: 5 }, random),
       )
-      const right = equal(answerOf(problem), claimed)
+      const right = equal(numberAnswer(problem), claimed)
       kinds[right ? 'right' : passes ? 'passing' : 'found'] += 1
     }
     for (const count of Object.values(kinds)) expect(count).toBeGreaterThan(70)
@@ -200,9 +201,9 @@ test('checking: of every technique and level either each item can be asked, or n
       if (!hasChecks('nines', at)) {
         // One number, a root, a product and a sum, or below zero: not one of them has an equation of digits.
         const problem = draw(levels[level - 1]!.problems(), seeded(2)).next().value!
-        const odd = ['number', 'root', 'product-sum'].includes(problem.kind)
+        const odd = ['number', 'root', 'product-sum', 'item'].includes(problem.kind)
         expect(
-          odd || answerOf(problem).units < 0n || !isExact(problem, answerOf(problem)),
+          odd || numberAnswer(problem).units < 0n || !isExact(problem, numberAnswer(problem)),
           `${id} ${level}`,
         ).toBe(true)
         continue
@@ -210,7 +211,7 @@ test('checking: of every technique and level either each item can be asked, or n
       const random = seeded(level)
       for (let i = 0; i < 4; i += 1) {
         const { claimed, problem } = readChecking(randomChecking('nines', at, random))
-        expect(claimed.units >= 0n && answerOf(problem).units >= 0n).toBe(true)
+        expect(claimed.units >= 0n && numberAnswer(problem).units >= 0n).toBe(true)
       }
     }
   expect(hasChecks('nines', { technique: 'root-estimate', level: 1 })).toBe(false)

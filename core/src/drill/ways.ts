@@ -59,7 +59,7 @@ export function readWays(text: string): WayItem {
           ...ways.map((w, i) => ({ key: String(i + 1), id: w.technique.id, name: w.technique.name })),
         ),
         expect: best.technique.id,
-        also: (id) => good.has(id),
+        also: (id: string) => good.has(id),
       },
     ],
   }

@@ -12,9 +12,10 @@
  *   kindred techniques in part, and is lost again when it is left alone;
  * - some days are slow as a whole, and a long sitting tires.
  */
-import { toText } from '../number/decimal.js'
+
 import { normal, type Random } from '../number/random.js'
 import type { Problem } from '../problem/problem.js'
+import { valueText } from '../question/value.js'
 import type { Slip, Step, Technique } from '../technique/contract.js'
 import { trace, variantOf } from '../technique/driver.js'
 
@@ -143,11 +144,11 @@ export class Examinee {
     const { steps, answer } = trace(technique, problem, variantOf(technique))
     const worked = steps.map((step) => {
       const { ms, wrong } = this.step(technique, step, day)
-      const beside = asked ? lookMs + handMs * toText(step.expect).length : 0
+      const beside = asked ? lookMs + handMs * step.kind.print(step.expect).length : 0
       return { step, ms: Math.round(ms + beside), slip: wrong ? this.likely(step.slips()) : undefined }
     })
     const sum = worked.reduce((total, { ms, slip }) => total + (asked && slip ? 2 * ms : ms), 0)
-    const totalMs = Math.round(asked ? sum : sum + lookMs + handMs * toText(answer).length)
+    const totalMs = Math.round(asked ? sum : sum + lookMs + handMs * valueText(answer).length)
     this.wearIn(technique.id, day)
     const skipped = !asked && totalMs > patienceMs
     this.sat += Math.min(totalMs, patienceMs)

@@ -1,6 +1,7 @@
 /** Attempts as comma-separated values (RFC 4180), by way of papaparse: written to be read again without loss. */
 import { InputError } from '../problem/error.js'
 import { printProblem, problemWords, readProblem } from '../problem/expression.js'
+import { isItem } from '../problem/problem.js'
 import { type AttemptEvent, EVENT_KINDS, type EventKind } from '../session/events.js'
 import { eventsOfOlder, type OlderEntry } from '../session/older.js'
 import {
@@ -86,7 +87,9 @@ function printed(kind: string, value: unknown): string {
 
 /** A problem with true signs, so that no spreadsheet takes 12/3 or 13-12 for a date; a grid as it is. */
 function expressionCell(expression: string): string {
-  const words = isProblem(expression) ? problemWords(readProblem(expression)) : expression
+  const problem = isProblem(expression) ? readProblem(expression) : undefined
+  // An item of a paper is told as it is typed, so that it can be read back.
+  const words = problem && !isItem(problem) ? problemWords(problem) : expression
   // A number alone with a point in it is a date to some spreadsheets.
   return /^\d+\.\d+$/.test(words) ? `'${words}` : words
 }

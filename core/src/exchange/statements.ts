@@ -2,9 +2,8 @@
  * Attempts as learning records: Experience API 1.0.3 statements (part two of that specification). The actor is an
  * account by the learner's id on this installation; no name leaves it.
  */
-import { toText } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
-import { readProblem } from '../problem/expression.js'
+import { answerText, readProblem } from '../problem/expression.js'
 import { answerOf, isExact } from '../problem/problem.js'
 import { durationOf } from '../session/events.js'
 import type { AttemptWire } from '../wire/types.js'
@@ -88,10 +87,9 @@ const activity = (path: string, type: string) => ({
 function interactionOf(expression: string): object {
   try {
     const problem = readProblem(expression)
-    const answer = answerOf(problem)
     return {
       interactionType: 'numeric',
-      ...(isExact(problem, answer) && { correctResponsesPattern: [toText(answer)] }),
+      ...(isExact(problem, answerOf(problem)) && { correctResponsesPattern: [answerText(problem)] }),
     }
   } catch (error) {
     if (!(error instanceof InputError)) throw error

@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { numberAnswer } from '../kit/rule.js'
 import { values } from '../kit/testing.js'
 import { toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { printProblem, readProblem } from '../problem/expression.js'
-import { answerOf, signed } from '../problem/problem.js'
+import { signed } from '../problem/problem.js'
 import { techniqueById } from '../registry/techniques.js'
 import { randomGrid } from './grid.js'
 import { FASTEST_MS, flashList, onsets, SLOWEST_MS, type Staircase, safePace, stairAfter } from './list.js'
@@ -86,5 +87,5 @@ test('a grid: rows and columns come to the same grand total', () => {
       },
     ),
   )
-  expect(toText(answerOf(readProblem('7+8-4+9')))).toBe('20')
+  expect(toText(numberAnswer(readProblem('7+8-4+9')))).toBe('20')
 })

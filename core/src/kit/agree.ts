@@ -5,7 +5,8 @@ import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { TECHNIQUES } from '../registry/techniques.js'
 import type { Technique } from '../technique/contract.js'
-import { trace, variantsOf } from '../technique/driver.js'
+import { variantsOf } from '../technique/driver.js'
+import { numberTrace } from './rule.js'
 
 export const family = (name: Technique['family']): Technique[] => TECHNIQUES.filter((t) => t.family === name)
 
@@ -14,7 +15,7 @@ export function expectWorked(techniques: readonly Technique[], problem: Problem,
   const fitting = techniques.filter((t) => t.fits(problem).fits)
   for (const technique of fitting)
     for (const variant of variantsOf(technique)) {
-      const got = trace(technique, problem, variant).answer
+      const got = numberTrace(technique, problem, variant).answer
       if (!equal(got, answer))
         expect.fail(
           `${technique.id} ${JSON.stringify(variant)}: ${printProblem(problem)} gives ${toText(got)}`,

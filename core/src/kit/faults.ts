@@ -1,7 +1,8 @@
 /** Faults put into the steps a technique really yields, to see that the kit finds them. */
-import { decimal, equal } from '../number/decimal.js'
+import { decimal } from '../number/decimal.js'
 import type { Random } from '../number/random.js'
 import type { Problem } from '../problem/problem.js'
+import { asDecimal, sameValue } from '../question/value.js'
 import { frameOf, isAbacus, isOnFrame } from '../soroban/step.js'
 import type { Slip, Step, Technique, Variant } from '../technique/contract.js'
 import { trace } from '../technique/driver.js'
@@ -90,7 +91,7 @@ function changed(step: Step, change: Partial<Step>): Step {
 
 /** An entry can be ignored where there is a wrong one, and something follows from it. */
 function ignoring(step: Step, i: number, steps: readonly Step[]): true | undefined {
-  const wrong = step.slips().some((s) => !equal(s.entry, step.expect))
+  const wrong = step.slips().some((s) => !sameValue(s.entry, step.expect))
   return wrong && !(i === steps.length - 1 && step.action === 'remainder') ? true : undefined
 }
 
@@ -99,7 +100,8 @@ function narrowed(technique: Technique, problem: Problem, steps: readonly Step[]
   if (!isAbacus(technique) || !frame) return undefined
   const largest = steps
     .filter(isOnFrame)
-    .reduce((most, { expect }) => (expect.units > most.units ? expect : most), decimal(0))
+    .flatMap(({ expect }) => asDecimal(expect) ?? [])
+    .reduce((most, n) => (n.units > most.units ? n : most), decimal(0))
   const needed = largest.units.toString().length - largest.scale
   if (largest.units === 0n || needed < 1) return undefined
   const rods = frame.rods.slice(0, needed - 1 + frame.decimals)

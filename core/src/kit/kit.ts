@@ -3,26 +3,20 @@
  * contract has it. Nothing here knows a single technique; each rule reads two things that have to agree, such as the lit
  * place and the place the question names, or the facts told and what the step says it reckons.
  */
-import {
-  type Decimal,
-  decimal,
-  digitAt,
-  highestPlace,
-  isZero,
-  lowestPlace,
-  toText,
-} from '../number/decimal.js'
+import { type Decimal, decimal, digitAt, highestPlace, isZero, lowestPlace } from '../number/decimal.js'
 import { digitsOf } from '../number/whole.js'
-import { type Problem, rowsOf } from '../problem/problem.js'
+import { isItem, type Problem, rowsOf } from '../problem/problem.js'
+import { valueText } from '../question/value.js'
 import { beadWorkOf, frameOf, isOnFrame } from '../soroban/step.js'
 import type { AnswerLine, Step, Technique, Variant } from '../technique/contract.js'
 import { type Trace, trace } from '../technique/driver.js'
 import { BLANK } from '../technique/line.js'
+import { itemFaults } from './items.js'
 import { drafts, holding, lineAgrees } from './line.js'
 import { facts } from './load.js'
 import { nameFaults } from './names.js'
 import { litPlace } from './place.js'
-import type { Around, Rule } from './rule.js'
+import { type Around, inNumbers, type NumberTrace, type Rule } from './rule.js'
 import { falseEquations, sentences } from './sentences.js'
 
 /** What is wrong with a technique as a whole. */
@@ -48,7 +42,10 @@ export function levelFaults({ id, levels, lesson, parameters }: Technique): stri
 
 /** What is wrong with one working, in a line each. */
 export function workingFaults(technique: Technique, problem: Problem, variant: Variant): string[] {
-  const right = trace(technique, problem, variant)
+  const worked = trace(technique, problem, variant)
+  if (isItem(problem))
+    return [...itemFaults(problem, worked), ...entryFaults(technique, problem, variant, worked)]
+  const right = inNumbers(worked)
   const faults: string[] = []
   const known = numbersOf(problem)
   const scale = lowestOfLines(right)
@@ -69,12 +66,12 @@ export function workingFaults(technique: Technique, problem: Problem, variant: V
     }
     before = step.writes
   }
-  faults.push(...entryFaults(technique, problem, variant, right), ...frameFaults(technique, problem, right))
+  faults.push(...entryFaults(technique, problem, variant, worked), ...frameFaults(technique, problem, right))
   return faults
 }
 
 /** Numbers found on the way, what they make with the next digit beside them, and what stands on the line. */
-function foundSoFar(steps: readonly Step[], { cells }: AnswerLine, problem: Problem): Decimal[] {
+function foundSoFar(steps: readonly Step<Decimal>[], { cells }: AnswerLine, problem: Problem): Decimal[] {
   const digits = [0, ...rowsOf(problem).flatMap(({ size }) => digitsOf(size.units))]
   const found = steps.map((s) => s.expect)
   // After a 0 what is left stands before the next digit without having been asked for.
@@ -107,7 +104,7 @@ const finger: Rule = (step) => {
 
 const RULES: readonly Rule[] = [litPlace, lineAgrees, drafts, holding, facts, sentences, links, finger]
 
-function lowestOfLines({ steps, answer }: Trace): number {
+function lowestOfLines({ steps, answer }: NumberTrace): number {
   return Math.min(lowestPlace(answer), ...steps.flatMap((s) => s.writes.cells.map((c) => c.place)))
 }
 
@@ -130,10 +127,18 @@ function numbersOf(problem: Problem): Decimal[] {
   })
 }
 
+/** Where nothing is written, what is reckoned, said and taken for a mistake shows what was entered. */
+const beside = (step: Step) => [step.reckons, step.why, step.slips().map((slip) => valueText(slip.entry))]
+
 /** What is entered changes what follows: a mistake leads to other questions, another line or another answer. */
 function entryFaults(technique: Technique, problem: Problem, variant: Variant, right: Trace): string[] {
   const tail = ({ steps, answer }: Trace, from: number) =>
-    JSON.stringify([steps.slice(from).map((s) => [s.ask, toText(s.expect), s.writes]), toText(answer)])
+    JSON.stringify([
+      steps
+        .slice(from)
+        .map((s) => [s.ask, valueText(s.expect), s.writes, ...(isItem(problem) ? beside(s) : [])]),
+      valueText(answer),
+    ])
   return right.steps.flatMap((step, i) => {
     const slips = step.slips()
     if (slips.length === 0 || (i === right.steps.length - 1 && step.action === 'remainder')) return []
@@ -151,7 +156,7 @@ function entryFaults(technique: Technique, problem: Problem, variant: Variant, r
 }
 
 /** Every value of the working has its rods. */
-function frameFaults(technique: Technique, problem: Problem, { steps }: Trace): string[] {
+function frameFaults(technique: Technique, problem: Problem, { steps }: NumberTrace): string[] {
   const frame = frameOf(technique, problem)
   if (!frame) return []
   const high = frame.rods.length - frame.decimals - 1

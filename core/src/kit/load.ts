@@ -10,6 +10,7 @@ import {
   type Load,
   NO_LOAD,
   productLoad,
+  quotientLoad,
   sumLoad,
   takeLoad,
   together,
@@ -18,7 +19,7 @@ import { DIGITS, type Rule } from './rule.js'
 import { evaluated, plain, termsOf } from './sentences.js'
 
 /** The facts and carries are those of what is reckoned. */
-export const facts: Rule = (step, { right, i, problem }) => {
+export const facts: Rule = (step, { right, i, problem, technique }) => {
   for (const fact of step.facts)
     if (!/^\d+(?:\.\d+)?[-+x/]\d+(?:\.\d+)?$/.test(fact)) return `"${fact}" is no fact`
   const work = beadWorkOf(step)
@@ -40,12 +41,10 @@ export const facts: Rule = (step, { right, i, problem }) => {
   const value = evaluated(step.reckons)
   if (!value) return `"${step.reckons}" is not to be read`
   if (!reaches(value, step)) return `${step.reckons} is ${toText(value)}, not ${toText(step.expect)}`
-  const { facts: want, carries } = loadOf(
-    step,
-    right.steps[i - 1],
-    right.steps[i + 1],
-    rowsOf(problem).length,
-  )
+  const { facts: want, carries } =
+    technique.family === 'paper' && step.reckons.includes('÷')
+      ? quotientLoad(...(step.reckons.split(' ÷ ').map((n) => BigInt(plain(n))) as [bigint, bigint]))
+      : loadOf(step, right.steps[i - 1], right.steps[i + 1], rowsOf(problem).length)
   const sorted = (some: readonly string[]) => some.map(commuted).sort().join(' ')
   if (sorted(want) !== sorted(step.facts))
     return `facts ${step.facts.join(' ') || 'none'}, not ${want.join(' ') || 'none'}`
@@ -55,7 +54,7 @@ export const facts: Rule = (step, { right, i, problem }) => {
 }
 
 /** Is what is reckoned the value asked, or the column total whose digit is asked, or nearly it where it is rounded? */
-function reaches(value: Decimal, step: Step): boolean {
+function reaches(value: Decimal, step: Step<Decimal>): boolean {
   if (equal(value, step.expect) || meaning(step, value) !== undefined) return true
   const text = toText(value)
   if (DIGITS.includes(step.action)) return text.endsWith(toText(step.expect))
@@ -70,7 +69,7 @@ function commuted(fact: string): string {
 
 /** Facts and carries worked out again from what is reckoned; carries undefined where they hang on the neighbours. */
 function loadOf(
-  step: Step,
+  step: Step<Decimal>,
   before: Step | undefined,
   next: Step | undefined,
   rows: number,
@@ -100,7 +99,7 @@ function loadOf(
   // A gap is one complement, read off above the base; so is what makes ten or a hundred.
   if (step.action === 'deviation' || (step.action === 'decide' && second?.sign === -1)) {
     const complement = first!.text.startsWith('1') && /^10+$/.test(first!.text)
-    const below = step.action === 'decide' || complement || !/^10+$/.test(second!.text)
+    const below = step.action === 'decide' || complement || !/^[1-9]0+$/.test(second!.text)
     return { facts: below ? [`${units(first!)}-${units(second!)}`] : [], carries: 0 }
   }
   if (step.action === 'write' && reckons.startsWith('100 − '))

@@ -1,7 +1,7 @@
 /** A level is what it is called: its name is read as a learner reads it, and held against its problems. */
 import { type Decimal, digitAt, highestPlace, lowestPlace, toText, unitsAt } from '../number/decimal.js'
 import { printProblem } from '../problem/expression.js'
-import { type Problem, rowsOf } from '../problem/problem.js'
+import { isItem, type Problem, rowsOf } from '../problem/problem.js'
 import type { Level } from '../technique/contract.js'
 
 const COUNTS: Readonly<Record<string, number>> = {
@@ -186,7 +186,7 @@ export function nameFaults({ name, problems }: Level): string[] {
     const rows = rowsOf(problem)
     const seen: Seen = {
       problem,
-      numbers: rows.map((row) => row.size),
+      numbers: isItem(problem) ? problem.numbers : rows.map((row) => row.size),
       takes: rows.some((row) => row.before === '−'),
     }
     for (const [pattern, reading] of READINGS) {

@@ -12,8 +12,7 @@ import {
 import { placeTitle } from '../number/places.js'
 import { isAbacus, isOnFrame } from '../soroban/step.js'
 import type { Step, Technique } from '../technique/contract.js'
-import type { Trace } from '../technique/driver.js'
-import type { Rule } from './rule.js'
+import type { NumberTrace, Rule } from './rule.js'
 import { evaluated } from './sentences.js'
 
 /** The place that a question names at its head: "Tens: 4 + 3". */
@@ -32,8 +31,8 @@ export const litPlace: Rule = (step, { right, i, scale, technique }) => {
 }
 
 function unnamedPlace(
-  step: Step,
-  { steps }: Trace,
+  step: Step<Decimal>,
+  { steps }: NumberTrace,
   i: number,
   scale: number,
   technique: Technique,

@@ -1,13 +1,14 @@
 /** What the rules of the kit look at. */
 import type { Decimal } from '../number/decimal.js'
-import type { Problem } from '../problem/problem.js'
-import type { AnswerLine, Step, Technique } from '../technique/contract.js'
-import type { Trace } from '../technique/driver.js'
+import { answerOf, type Problem } from '../problem/problem.js'
+import { asDecimal } from '../question/value.js'
+import type { AnswerLine, Step, Technique, Variant } from '../technique/contract.js'
+import { type Trace, trace } from '../technique/driver.js'
 
 export interface Around {
   readonly technique: Technique
   readonly problem: Problem
-  readonly right: Trace
+  readonly right: NumberTrace
   readonly i: number
   readonly before: AnswerLine
   /** The lowest place anything is written at. */
@@ -16,7 +17,36 @@ export interface Around {
   readonly known: readonly Decimal[]
 }
 
-export type Rule = (step: Step, around: Around) => string | undefined
+export type Rule = (step: Step<Decimal>, around: Around) => string | undefined
+
+/** A working all of whose values are decimals. */
+export interface NumberTrace extends Trace {
+  readonly steps: readonly Step<Decimal>[]
+  readonly entries: readonly Decimal[]
+  readonly answer: Decimal
+}
+
+/** A working of which every value is a decimal, as such. @throws RangeError where one is not */
+export function inNumbers(worked: Trace): NumberTrace {
+  const values = [worked.answer, ...worked.entries, ...worked.steps.map((s) => s.expect)]
+  if (!values.every((v) => asDecimal(v) === v)) throw new RangeError('There are values that are no decimals.')
+  return worked as NumberTrace
+}
+
+/** The plain answer of a problem that has a number for one. */
+export function numberAnswer(problem: Problem): Decimal {
+  return asDecimal(answerOf(problem))!
+}
+
+/** The working of a problem by a technique of decimals; `swap` as in `trace`. */
+export function numberTrace(
+  technique: Technique,
+  problem: Problem,
+  variant: Variant,
+  swap?: (step: Step<Decimal>, index: number) => Decimal | undefined,
+): NumberTrace {
+  return inNumbers(trace(technique, problem, variant, swap && ((step, i) => swap(step as Step<Decimal>, i))))
+}
 
 export const DIGITS: readonly Step['action'][] = [
   'hold',

@@ -1,15 +1,17 @@
 /** Numbers and equations in what is said. */
+import { all, create, type Fraction as Exact } from 'mathjs'
 import {
   absolute,
   add,
   type Decimal,
   decimal,
-  equal,
   multiply,
   readDecimal,
   subtract,
   toText,
 } from '../number/decimal.js'
+import { fraction } from '../number/fraction.js'
+import { asDecimal, sameValue, type Value } from '../question/value.js'
 import type { Rule } from './rule.js'
 
 interface Term {
@@ -54,13 +56,27 @@ export function evaluated(expression: string): Decimal | undefined {
   )
 }
 
-const EQUATION = /((?:−?[\d.\u2009]*\d)(?: [+−×÷] [\d.\u2009]*\d)+) = (−?[\d.\u2009]*\d)/g
+const exact = create(all!, { number: 'Fraction' })
+
+/** What an expression as it is written comes to, worked out by another library; undefined for a text that is none. */
+export function reckoned(text: string): Value | undefined {
+  const typed = plain(text)
+    .replace(/×/g, '*')
+    .replace(/÷/g, '/')
+    .replace(/−/g, '-')
+    .replace(/^(-?)(\d+) (\d+\/\d+)$/, '$1($2+$3)')
+  if (!/^[-+*/\d. ()]+$/.test(typed)) return undefined
+  const { s: sign, n, d } = exact.evaluate(typed) as Exact
+  return fraction(BigInt(sign) * BigInt(n), BigInt(d))
+}
+
+const EQUATION = /((?:−?[\d.\u2009]*\d)(?: [+−×÷] [\d.\u2009]*\d)+) = (−?[\d.\u2009]*\d(?:(?: \d+)?\/\d+)?)/g
 
 /** The equations of a sentence that do not hold. */
 export function falseEquations(sentence: string): string[] {
-  return [...sentence.matchAll(EQUATION)].flatMap(([all, left, right]) => {
-    const [a, b] = [evaluated(left!), readDecimal(plain(right!).replace('−', '-'))]
-    return a && b && equal(a, b) ? [] : [all]
+  return [...sentence.matchAll(EQUATION)].flatMap(([equation, left, right]) => {
+    const [a, b] = [reckoned(left!), reckoned(right!)]
+    return a && b && sameValue(a, b) ? [] : [equation]
   })
 }
 
@@ -78,14 +94,16 @@ export const sentences: Rule = (step, { known, right, i }) => {
     ? step.reckons.split(' ÷ ').flatMap((n) => readDecimal(n) ?? [])
     : []
   const held = [...step.holds, ...(right.steps[i - 1]?.holds ?? [])].map((h) => h.value)
-  const may = [...known, ...mine, ...divided, ...held].map((n) => toText(absolute(n)))
+  const may = [...known, ...mine, ...divided, ...held.flatMap((v) => asDecimal(v) ?? [])].map((n) =>
+    toText(absolute(n)),
+  )
   for (const number of numbersIn(step.ask))
     if (!may.includes(number)) return `where does the ${number} of "${step.ask}" come from?`
   return undefined
 }
 
 /** The numbers in a sentence, but those that only count: one less, ten, a hundred. */
-function numbersIn(sentence: string): string[] {
+export function numbersIn(sentence: string): string[] {
   return [...sentence.replace(/[Dd]ecimal place \d+/g, '').matchAll(/\d[\d\u2009]*(?:\.\d+)?/g)]
     .map(([n]) => toText(readDecimal(plain(n))!))
     .filter((n) => !/^10*$/.test(n))

@@ -1,18 +1,17 @@
 /** Shared by the tests of techniques, and by the benchmark of slips. */
 import { diagnose } from '../diagnose/diagnose.js'
-import type { Decimal } from '../number/decimal.js'
-import { toText } from '../number/decimal.js'
 import { type Random, seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
+import type { Value } from '../question/value.js'
 import type { Slip, Technique, Variant } from '../technique/contract.js'
 import { answerQuestion, trace, variantOf, variantsOf } from '../technique/driver.js'
 
 /** The values asked for, as plain text: what a learner would type. */
 export function values(technique: Technique, expression: string, variant: Variant = {}): string[] {
   return trace(technique, readProblem(expression), variantOf(technique, variant)).steps.map((s) =>
-    toText(s.expect),
+    s.kind.print(s.expect),
   )
 }
 
@@ -22,7 +21,7 @@ export interface Slipped {
   readonly variant: Variant
   readonly slip: Slip
   readonly step: number
-  readonly answer: Decimal
+  readonly answer: Value
 }
 
 /** A random problem of a random level and variant, with a random slip that does not lead to a right answer. */

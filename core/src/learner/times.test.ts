@@ -1,6 +1,5 @@
 import { expect, test } from 'vitest'
 import { factById } from '../facts/decks.js'
-import { toText } from '../number/decimal.js'
 import { normal, seeded } from '../number/random.js'
 import { middleOf } from '../number/statistics.js'
 import { readProblem } from '../problem/expression.js'
@@ -112,10 +111,10 @@ test('every step of every technique feeds the facts it rests on; recalls and who
       startedAt: '2026-03-01T10:00:00.000Z',
       judge: JUDGE,
     }
-    const events = work.entries.map((value, i) => ({
+    const events = work.steps.map((step, i) => ({
       kind: 'entered' as const,
       at: 1000 * (i + 1),
-      text: toText(value),
+      text: step.kind.print(step.expect),
     }))
     const timed = timedSteps({ ...record, events })
     expect(timed.map((t) => t.facts.length)).toEqual(work.steps.map((s) => s.facts.length))

@@ -9,8 +9,8 @@
  */
 
 import { cardOfFact, factById } from '../facts/decks.js'
-import { toText } from '../number/decimal.js'
 import { median, middleOf } from '../number/statistics.js'
+import { valueText } from '../question/value.js'
 import type { AttemptRecord, Figures } from '../session/record.js'
 import { type JudgedEntry, moved } from '../session/reduce.js'
 import { exerciseOf, IDLE_MS, replayOf } from '../session/verdict.js'
@@ -123,7 +123,7 @@ export function workloadOf({ steps, answer }: Trace): Workload {
     facts: steps.flatMap((s) => s.facts.map(idOf)),
     carries: steps.reduce((sum, s) => sum + s.carries, 0),
     kinds: steps.map((s) => s.action),
-    keys: toText(answer).length,
+    keys: valueText(answer).length,
   }
 }
 

@@ -19,3 +19,17 @@ export function squareRoot(n: Decimal, places: number): Decimal {
   const root = integerRoot(unitsAt(n, 2 * scale))
   return decimal(root / power10(scale - places), places)
 }
+
+/** The largest whole number whose cube is not above n. @throws RangeError below 0 */
+export function cubeRoot(n: bigint): bigint {
+  if (n < 0n) throw new RangeError('A number below 0 is not asked for.')
+  let [low, high] = [0n, 1n]
+  while (high ** 3n <= n) high *= 2n
+  // The root stays at least low and below high.
+  while (high - low > 1n) {
+    const middle = (low + high) / 2n
+    if (middle ** 3n <= n) low = middle
+    else high = middle
+  }
+  return low
+}

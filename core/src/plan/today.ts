@@ -6,7 +6,7 @@ import { firstMs } from '../curriculum/levels.js'
 import { isKnown, type Mastery } from '../curriculum/mastery.js'
 import { bugOf } from '../learner/bugs.js'
 import { daysBetween } from '../number/days.js'
-import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
+import { COURSE, techniqueById } from '../registry/techniques.js'
 import { bugWords, PLAN } from '../words/plan.js'
 import { factsFor } from './facts.js'
 import type { PlanInput, PlanItem, TechniqueItem } from './input.js'
@@ -139,7 +139,7 @@ function newcomer(
  * comes before everything else waits for none.
  */
 function nextReady(going: readonly Mastery[], input: PlanInput): Mastery | undefined {
-  const ready = TECHNIQUES.flatMap((t) => going.find((m) => m.technique === t && !m.worked) ?? [])
+  const ready = COURSE.flatMap((t) => going.find((m) => m.technique === t && !m.worked) ?? [])
   const lacking = new Map(ready.map((m) => [m, unready(m, input)]))
   return (
     ready.find((m) => m.technique.needs.length === 0 || lacking.get(m)! <= MOSTLY) ??

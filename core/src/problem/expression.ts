@@ -1,33 +1,51 @@
 /** Expressions as they are typed, printed and stored. */
-import { type Decimal, equal, isZero, MAX_DIGITS, readDecimal, toText, toWords } from '../number/decimal.js'
+import { type Decimal, isZero, MAX_DIGITS, readDecimal, toText, toWords } from '../number/decimal.js'
+import { sameValue, type Value, valueText, valueWords } from '../question/value.js'
 import { InputError } from './error.js'
-import { answerOf, type Factors, isExact, type Problem, type Term } from './problem.js'
+import { itemJoint, itemKind, itemWords, printItem, readItem } from './items/forms.js'
+import {
+  answerOf,
+  type Factors,
+  isExact,
+  isItem,
+  type PlainProblem,
+  type Problem,
+  type Term,
+} from './problem.js'
 
 const MAX_TERMS = 30
 export const MAX_EXPRESSION = 1300
 
 /** The expression as it is typed and stored: no spaces, ASCII signs. Reading it back gives the same problem. */
 export function printProblem(problem: Problem): string {
+  if (isItem(problem)) return printItem(problem)
   return written(problem, toText, { times: '*', over: '/', plus: '+', minus: '-' }, (n) => `sqrt(${n})`, '^2')
 }
 
 /** The problem for people: thousands parted, spaces about the signs. */
 export function problemWords(problem: Problem): string {
+  if (isItem(problem)) return itemWords(problem)
   const signs = { times: ' × ', over: ' ÷ ', plus: ' + ', minus: ' − ' }
   return written(problem, toWords, signs, (n) => `√${n}`, '²')
 }
 
 /** A problem with its answer, for people: "√165 ≈ 12.85", "√2 = 1.414213…"; a number to be read or set is just itself. */
-export function solvedWords(problem: Problem, answer: Decimal): string {
-  if (problem.kind === 'number') return toWords(answer)
+export function solvedWords(problem: Problem, answer: Value): string {
+  if (isItem(problem)) return itemWords(problem) + itemJoint(problem) + itemKind(problem).say(answer)
+  if (problem.kind === 'number') return valueWords(answer)
   const exact = isExact(problem, answer)
   // The true digits as far as they go, or a value near it.
-  const cut = !exact && equal(answer, answerOf(problem))
-  return `${problemWords(problem)} ${exact || cut ? '=' : '≈'} ${toWords(answer)}${cut ? '…' : ''}`
+  const cut = !exact && sameValue(answer, answerOf(problem))
+  return `${problemWords(problem)} ${exact || cut ? '=' : '≈'} ${valueWords(answer)}${cut ? '…' : ''}`
+}
+
+/** The answer of a problem as it is typed, reckoned plainly. */
+export function answerText(problem: Problem): string {
+  return isItem(problem) ? itemKind(problem).print(answerOf(problem)) : valueText(answerOf(problem))
 }
 
 function written(
-  problem: Problem,
+  problem: PlainProblem,
   number: (n: Decimal) => string,
   signs: { times: string; over: string; plus: string; minus: string },
   root: (n: string) => string,
@@ -70,11 +88,22 @@ const OVER = '/÷:'
 /**
  * Reads an expression: signed decimals joined by + and - ("58+36-19"); a product ("36*52", also x and
  * ×), alone or with a number ("4998*3+6") or a second product ("16*23+16*27"); a square ("7.5^2", "7.5²"); a root ("sqrt(70)", "√70");
- * a quotient ("2184/6", also ÷); a number alone, to be read or set on a frame. Spaces and thousands commas are allowed; a comma that parts no thousands is a
+ * a quotient ("2184/6", also ÷); a number alone, to be read or set on a frame; or an item of a paper ("gcf(36,48)", see
+ * items/forms.ts). Spaces and thousands commas are allowed; a comma that parts no thousands is a
  * decimal comma.
  * @throws InputError that names what is wrong and its position.
  */
 export function readProblem(text: string): Problem {
+  try {
+    return readPlain(text)
+  } catch (error) {
+    const item = error instanceof InputError && text.length <= MAX_EXPRESSION ? readItem(text) : undefined
+    if (item) return item
+    throw error
+  }
+}
+
+function readPlain(text: string): PlainProblem {
   if (text.length > MAX_EXPRESSION)
     throw new InputError(
       `The problem is too long: ${text.length} characters; at most ${MAX_EXPRESSION}.`,
@@ -104,7 +133,7 @@ export function readProblem(text: string): Problem {
   return sum(first, scanner)
 }
 
-function products(first: Decimal, scanner: Scanner): Problem {
+function products(first: Decimal, scanner: Scanner): PlainProblem {
   const left: Factors = [first, unsigned(scanner.term())]
   if (scanner.done) return { kind: 'product', factors: left }
   if (scanner.times()) throw new InputError('A product has two factors here, not more.', scanner.at)
@@ -118,7 +147,7 @@ function products(first: Decimal, scanner: Scanner): Problem {
   return { kind: 'product-pair', left, sign: negative ? -1 : 1, right }
 }
 
-function sum(first: Term, scanner: Scanner): Problem {
+function sum(first: Term, scanner: Scanner): PlainProblem {
   const terms: Term[] = [first]
   while (!scanner.done) {
     const negative = scanner.sign('between two numbers')

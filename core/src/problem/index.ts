@@ -1,9 +1,9 @@
 export { InputError } from './error.js'
-export { printProblem, problemWords, readProblem, solvedWords } from './expression.js'
+export { answerText, printProblem, problemWords, readProblem, solvedWords } from './expression.js'
 export { type AnswerPlaces, answerPlaces } from './places.js'
 export {
-  answerOf,
   asProduct,
+  isItem,
   lowestOf,
   type Problem,
   type Row,

@@ -1,6 +1,6 @@
 /** Which places an answer may have, as far as the lengths of the numbers tell; nothing more is told by them. */
 import { type Decimal, decimal, highestPlace, lowestPlace, power10 } from '../number/decimal.js'
-import { answerOf, lowestOf, type Problem, type Term } from './problem.js'
+import { answerOf, lowestOf, type PlainProblem, type Problem, type Term } from './problem.js'
 
 export interface AnswerPlaces {
   readonly high: number
@@ -34,6 +34,9 @@ export function answerPlaces(problem: Problem, decimals = 0): AnswerPlaces {
       return { high: Math.floor(highestPlace(problem.radicand) / 2), low: -decimals }
     case 'number':
       return { high: highestPlace(problem.number), low: least }
+    // It stands on no rule.
+    case 'item':
+      return { high: 0, low: 0 }
   }
 }
 
@@ -50,7 +53,7 @@ function longest(size: Decimal): Decimal {
 }
 
 /** The problem with the largest numbers of these lengths. */
-function nines(problem: Problem): Problem {
+function nines(problem: PlainProblem): PlainProblem {
   switch (problem.kind) {
     case 'product':
       return { ...problem, factors: [longest(problem.factors[0]), longest(problem.factors[1])] }

@@ -13,6 +13,8 @@ import {
   ZERO,
 } from '../number/decimal.js'
 import { squareRoot } from '../number/root.js'
+import { asDecimal, sameValue, type Value } from '../question/value.js'
+import { type ItemProblem, itemAnswer } from './items/forms.js'
 
 /** Sums and differences: `8341-3675` is 8341 added, 3675 taken away. */
 export interface SumProblem {
@@ -72,8 +74,8 @@ export interface NumberProblem {
   readonly number: Decimal
 }
 
-/** Every kind of problem that can be worked. */
-export type Problem =
+/** Problems of one operation, or of two products: they stand on the place rule. */
+export type PlainProblem =
   | SumProblem
   | ProductProblem
   | ProductPairProblem
@@ -82,6 +84,13 @@ export type Problem =
   | SquareProblem
   | RootProblem
   | NumberProblem
+
+/** Every kind of problem that can be worked. */
+export type Problem = PlainProblem | ItemProblem
+
+export function isItem(problem: Problem): problem is ItemProblem {
+  return problem.kind === 'item'
+}
 
 /** Decimals after which a quotient or a root that does not end is cut off. */
 export const CUT_PLACES = 6
@@ -95,7 +104,9 @@ export function signed({ sign, size }: Term): Decimal {
  * The answer, reckoned plainly; no technique is involved. Exact, but for quotients and roots that do not end:
  * these are cut off after CUT_PLACES decimals.
  */
-export function answerOf(problem: Problem): Decimal {
+export function answerOf(problem: PlainProblem): Decimal
+export function answerOf(problem: Problem): Value
+export function answerOf(problem: Problem): Value {
   switch (problem.kind) {
     case 'sum':
       return problem.terms.reduce((total, term) => add(total, signed(term)), ZERO)
@@ -118,6 +129,8 @@ export function answerOf(problem: Problem): Decimal {
       return squareRoot(problem.radicand, CUT_PLACES)
     case 'number':
       return problem.number
+    case 'item':
+      return itemAnswer(problem)
   }
 }
 
@@ -129,7 +142,12 @@ export interface Row {
 }
 
 /** Does an answer say all of it? Quotients and roots that do not end are cut off, and remainders left out. */
-export function isExact(problem: Problem, answer: Decimal): boolean {
+export function isExact(problem: PlainProblem, answer: Decimal): boolean
+export function isExact(problem: Problem, answer: Value): boolean
+export function isExact(problem: Problem, given: Value): boolean {
+  if (isItem(problem)) return sameValue(given, itemAnswer(problem))
+  const answer = asDecimal(given)
+  if (!answer) return false
   switch (problem.kind) {
     case 'quotient':
       return equal(multiply(answer, problem.divisor), problem.dividend)
@@ -149,7 +167,7 @@ export function fallsBelowZero({ terms }: SumProblem): boolean {
   })
 }
 
-/** The numbers of a problem, a row each, in the order they are written. */
+/** The numbers of a problem, a row each, in the order they are written; none for an item of a paper. */
 export function rowsOf(problem: Problem): Row[] {
   switch (problem.kind) {
     case 'sum':
@@ -183,6 +201,8 @@ export function rowsOf(problem: Problem): Row[] {
       return [{ before: '√', size: problem.radicand }]
     case 'number':
       return [{ before: '', size: problem.number }]
+    case 'item':
+      return []
   }
 }
 
@@ -215,7 +235,7 @@ export function asSquare(problem: Problem): Decimal | undefined {
 
 /** The lowest place any number of the problem has a digit at: 0 for whole numbers. */
 export function lowestOf(problem: Problem): number {
-  return Math.min(...rowsOf(problem).map((r) => lowestPlace(r.size)))
+  return isItem(problem) ? 0 : Math.min(...rowsOf(problem).map((r) => lowestPlace(r.size)))
 }
 
 export function sumOf(...numbers: readonly Decimal[]): SumProblem {

@@ -16,6 +16,7 @@ import {
   toWords,
 } from '../number/decimal.js'
 import { UNFINISHED } from '../words/entry.js'
+import { type QuotientRemainder, valueText, valueWords } from './value.js'
 
 export interface AnswerKind<V> {
   readonly id: string
@@ -40,6 +41,11 @@ export interface AnswerKind<V> {
   length(value: V): number
   /** Is a value so near another, as a share of it? Only kinds that can be estimated have it. */
   near?(value: V, of: V, share: Decimal): boolean
+  /**
+   * Where a value is asked in one of several forms: what is asked, what is said of the right value in another form, and
+   * whether a text is in the form asked. Text in another form is kept as it was typed, blanks as "_".
+   */
+  readonly form?: { readonly asks: string; readonly says: string; is(text: string): boolean }
 }
 
 export interface AnswerChoice {
@@ -49,18 +55,12 @@ export interface AnswerChoice {
   readonly name: string
 }
 
-/** A whole quotient and what is left over. */
-export interface QuotientRemainder {
-  readonly quotient: Decimal
-  readonly remainder: Decimal
-}
-
-const DIGITS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'] as const
+export const DIGITS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'] as const
 /** Longest number that can be typed: a sign, 40 digits and a point. */
 const MOST_CHARACTERS = 42
 
 /** In an entry a comma is a decimal point: thousands are not typed. */
-const pointed = (text: string) => text.replace(',', '.')
+export const pointed = (text: string) => text.replace(',', '.')
 
 /** Decimals of a fraction that does not end: more than any tolerance looks at. */
 const FRACTION_PLACES = 12
@@ -129,10 +129,8 @@ export const QUOTIENT: AnswerKind<QuotientRemainder> = {
     if (!found) return undefined
     return { quotient: decimal(BigInt(found[1]!)), remainder: decimal(BigInt(found[2] ?? 0)) }
   },
-  print: ({ quotient, remainder }) =>
-    toText(quotient) + (remainder.units === 0n ? '' : `r${toText(remainder)}`),
-  say: ({ quotient, remainder }) =>
-    toWords(quotient) + (remainder.units === 0n ? '' : ` r ${toWords(remainder)}`),
+  print: valueText,
+  say: valueWords,
   same: (a, b) => equal(a.quotient, b.quotient) && equal(a.remainder, b.remainder),
   length: (value) => QUOTIENT.print(value).length,
 }

@@ -1,6 +1,13 @@
 /** A question as data: what is asked, what kind of answer it has, and which answers are right. */
 import type { Decimal } from '../number/decimal.js'
 import type { AnswerKind } from './kind.js'
+import type { Value } from './value.js'
+
+/**
+ * A function of an entry. Compared as methods are, so that a question whose values are numbers is a question of any value:
+ * only what its own kind has read ever comes in.
+ */
+export type OnEntry<V, R> = { of(value: V): R }['of']
 
 export interface Question<V = Decimal> {
   /** The question in words. */
@@ -9,16 +16,15 @@ export interface Question<V = Decimal> {
   /** The value of the worked example. */
   readonly expect: V
   /** Other values that are as right: another valid order, another rounding, another form. */
-  readonly also?: ((value: V) => boolean) | undefined
+  readonly also?: OnEntry<V, boolean> | undefined
   /** Another way of saying a value: the value it stands for; undefined where it stands for nothing else. */
-  readonly meant?: ((value: V) => V | undefined) | undefined
+  readonly meant?: OnEntry<V, V | undefined> | undefined
   /** Where an estimate is asked: how far from the exact value it may lie, as a share of it. */
   readonly within?: Decimal | undefined
 }
 
-/** A question of any kind, where its values are not looked at. */
-// biome-ignore lint/suspicious/noExplicitAny: values go only from a question's own `read` to its own `meets`
-export type AnyQuestion = Question<any>
+/** A question of any kind. */
+export type AnyQuestion = Question<Value>
 
 /**
  * The value to go on with when this one is entered: itself where it is right, what it stands for where that is; undefined

@@ -1,4 +1,5 @@
 export {
+  COURSE,
   levelOf,
   OWN_LEVEL,
   TECHNIQUES,

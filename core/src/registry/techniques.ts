@@ -1,4 +1,5 @@
 import { flashSum } from '../flash/sum.js'
+import { PAPER_KINDS } from '../paper/kinds.js'
 import { InputError } from '../problem/error.js'
 import { sorobanAdd } from '../soroban/add.js'
 import { sorobanRead, sorobanSet } from '../soroban/drills.js'
@@ -70,7 +71,11 @@ export const TECHNIQUES: readonly Technique[] = [
   sorobanAdd,
   sorobanMultiply,
   flashSum,
+  ...PAPER_KINDS,
 ]
+/** The techniques of the course, which the plan teaches one after another; the kinds of a paper are learnt beside it. */
+export const COURSE: readonly Technique[] = TECHNIQUES.filter((t) => t.family !== 'paper')
+
 /** @throws InputError for an unknown id; the message lists the known ones. */
 export function techniqueById(id: string): Technique {
   const found = TECHNIQUES.find((t) => t.id === id)

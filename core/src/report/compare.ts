@@ -2,8 +2,8 @@
 
 import { flashSum } from '../flash/sum.js'
 import { ENOUGH_STEPS, predictMs, type Times } from '../learner/times.js'
-import type { Decimal } from '../number/decimal.js'
 import { answerOf, type Problem } from '../problem/problem.js'
+import type { Value } from '../question/value.js'
 import { TECHNIQUES } from '../registry/techniques.js'
 import type { Technique, Variant } from '../technique/contract.js'
 import { type Trace, trace, variantOf } from '../technique/driver.js'
@@ -25,7 +25,7 @@ export interface Way {
 export interface Comparison {
   readonly problem: Problem
   /** Reckoned plainly; quotients and roots that do not end are cut off. */
-  readonly answer: Decimal
+  readonly answer: Value
   /** Least effort in the head first; of equal ones, the one that holds fewer digits; an estimate last. */
   readonly ways: readonly Way[]
   readonly misfits: readonly { readonly technique: Technique; readonly because: string }[]

@@ -1,7 +1,7 @@
 /** What is said of the mistakes of a kept attempt: they are kept by step, place and id alone. */
 import { remarked } from '../diagnose/diagnose.js'
-import { readDecimal } from '../number/decimal.js'
 import { placeName } from '../number/places.js'
+import { readAnswerOf } from '../technique/driver.js'
 import { slipName } from '../words/slips.js'
 import type { AttemptRecord } from './record.js'
 import type { JudgedEntry } from './reduce.js'
@@ -17,9 +17,11 @@ export function withRemarks(record: AttemptRecord, entries: readonly JudgedEntry
   const { technique, problem, variant } = exerciseOf(record)
   return entries.map((entry, i) => {
     const again = replayed?.[i]
-    const value = readDecimal(entry.text)
+    const value = readAnswerOf(technique, problem, variant, entry.text)
     const slips =
-      entry.step === 0 && value ? remarked(technique, problem, variant, entry.slips, value) : entry.slips
+      entry.step === 0 && value !== undefined
+        ? remarked(technique, problem, variant, entry.slips, value)
+        : entry.slips
     return {
       ...entry,
       slips: slips.map((slip, k) => {

@@ -1,15 +1,17 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { FACT_DECKS } from '../facts/decks.js'
+import { numberTrace } from '../kit/rule.js'
 import { counting } from '../kit/testing.js'
 import { judgeRecall } from '../learner/recall.js'
 import { add, decimal, toText } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import { SIGNED, WHOLE } from '../question/kind.js'
+import type { Value } from '../question/value.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import type { Step } from '../technique/contract.js'
-import { trace, variantOf } from '../technique/driver.js'
+import { variantOf } from '../technique/driver.js'
 import { check } from '../wire/check.js'
 import { attemptSchema } from '../wire/schemas.js'
 import { type AttemptEvent, MOST_WRONG } from './events.js'
@@ -378,13 +380,17 @@ function play(given: typeof something extends fc.Arbitrary<infer T> ? T : never)
     if (event.kind === 'entered') typing = NOTHING_TYPED
   }
   happens({ kind: 'shown', at: 0, text: support })
+  const wholeText = ({ walks }: Progress) => {
+    const { kind, expect } = walks[0]!.whole()
+    return kind.print(expect)
+  }
   const now = () => Math.min(MOST_MS, Math.round(at))
   for (const [what, wait] of given.doings) {
     at = Math.min(MOST_MS, at + wait)
     const question = openQuestion(progress)
     if (!question) break
     const step: Step | undefined = openStep(progress)
-    const text = (value: unknown) => question.kind.print(value)
+    const text = (value: Value) => question.kind.print(value)
     if (what === 'Enter') {
       const result = confirm(progress, typing, at)
       if ('event' in result) happens(result.event)
@@ -394,9 +400,8 @@ function play(given: typeof something extends fc.Arbitrary<infer T> ? T : never)
     else if (what === 'skip') happens({ kind: 'skipped', at: now() })
     else if (what === 'right') happens({ kind: 'entered', at: now(), text: text(question.expect) })
     else if (what === 'slip' && step?.slips()[0])
-      happens({ kind: 'entered', at: now(), text: toText(step.slips()[0]!.entry) })
-    else if (what === 'later')
-      happens({ kind: 'entered', at: now(), text: toText(progress.walks[0]!.whole().expect) })
+      happens({ kind: 'entered', at: now(), text: step.kind.print(step.slips()[0]!.entry) })
+    else if (what === 'later') happens({ kind: 'entered', at: now(), text: wholeText(progress) })
     else if (what === 'leave') {
       happens({ kind: 'left', at: now() })
       happens({ kind: 'back', at: now() })
@@ -467,7 +472,7 @@ test('judging is linear: a thousand wrong entries ask no more steps than ten, tw
     const { technique, asked: count } = counting(techniqueById('add-place-sweep'))
     const task = { ...exercise('guided', expression, 'add-place-sweep'), technique }
     let progress = beginTask(task)
-    const values = trace(task.technique, task.problem, task.variant).entries
+    const values = numberTrace(task.technique, task.problem, task.variant).entries
     const before = count()
     for (const value of values) {
       for (let i = 0; i < wrong; i += 1)

@@ -1,6 +1,7 @@
 /** What is typed and not yet confirmed: pure, time comes in with every key. */
 import type { AnswerKind } from '../question/kind.js'
 import { meetsText } from '../question/question.js'
+import type { Value } from '../question/value.js'
 import { UNFINISHED } from '../words/entry.js'
 import { type AttemptEvent, MOST_WRONG } from './events.js'
 import { happen, mistaken, openQuestion, type Progress } from './reduce.js'
@@ -40,9 +41,13 @@ const signApart = (text: string): readonly [sign: string, digits: string] =>
   text.startsWith('-') ? ['-', text.slice(1)] : ['', text]
 
 /** The key of a kind that a key pressed stands for: letters are taken large or small. */
-export function writtenBy(kind: Pick<AnswerKind<unknown>, 'keys'>, pressedKey: string): string | undefined {
+export function writtenBy(
+  kind: Pick<AnswerKind<unknown>, 'keys' | 'alsoTyped'>,
+  pressedKey: string,
+): string | undefined {
   const key = SAME_KEY[pressedKey] ?? pressedKey
-  return kind.keys.find((k) => k === key) ?? kind.keys.find((k) => k.toLowerCase() === key.toLowerCase())
+  const keys = [...kind.keys, ...(kind.alsoTyped ?? [])]
+  return keys.find((k) => k === key) ?? keys.find((k) => k.toLowerCase() === key.toLowerCase())
 }
 
 /** The last key taken back; a sign goes once no digit is left. */
@@ -83,7 +88,7 @@ export function confirm(
     return { notice: question.kind.choices ? question.kind.unfinished : UNFINISHED.nothing }
   const value = question.kind.read(typing.text)
   if (value === undefined) return { notice: question.kind.unfinished }
-  const event = entryOf(question.kind.print(value), typing, at, of)
+  const event = entryOf(keptText(question.kind, value, typing.text), typing, at, of)
   const wrong = progress.entries.filter(mistaken).length
   if (
     wrong >= MOST_WRONG &&
@@ -92,6 +97,11 @@ export function confirm(
   )
     return { notice: UNFINISHED.tries }
   return { event }
+}
+
+/** A value as its kind prints it; in another form than asked as it was typed, so that it can be told. */
+function keptText(kind: AnswerKind<Value>, value: Value, typed: string): string {
+  return kind.form && !kind.form.is(typed) ? typed.trim().replace(/\s+/g, '_') : kind.print(value)
 }
 
 function entryOf(text: string, typing: Typing, at: number, of: number | undefined): AttemptEvent {

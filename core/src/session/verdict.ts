@@ -1,13 +1,12 @@
 /** What an attempt comes to. A verdict is kept as it was found, with the version of the judge that found it. */
 import { type Cause, diagnose, workFor } from '../diagnose/diagnose.js'
 import { drillById } from '../drill/drills.js'
-import { readDecimal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { readProblem } from '../problem/expression.js'
 import { SIGNED } from '../question/kind.js'
 import { meetsText } from '../question/question.js'
 import { checkLevel, techniqueById } from '../registry/techniques.js'
-import { variantOf } from '../technique/driver.js'
+import { readAnswerOf, variantOf } from '../technique/driver.js'
 import { Walk } from '../technique/walks.js'
 import { firstSupport } from './events.js'
 import { asksTheSame, olderVariant } from './older.js'
@@ -203,9 +202,9 @@ export function causesOf(
   answer: string,
   nth: number,
 ): readonly Cause[] {
-  const value = readDecimal(answer)
+  const value = readAnswerOf(technique, problem, variant, answer)
   const work = workFor(nth)
-  return value && work > 0 ? diagnose(technique, problem, variant, value, work).causes : []
+  return value !== undefined && work > 0 ? diagnose(technique, problem, variant, value, work).causes : []
 }
 
 function within(ms: number): number {

@@ -1,8 +1,9 @@
 /** An attempt as the browser would have recorded it, had a simulated learner sat before it. */
-import { type Decimal, toText } from '../number/decimal.js'
+
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
+import { type Value, valueText } from '../question/value.js'
 import { type AttemptEvent, durationOf } from '../session/events.js'
 import type { AttemptRecord } from '../session/record.js'
 import {
@@ -51,7 +52,7 @@ export function simulateAttempt(learner: SimulatedLearner, task: SimulatedTask):
   happens({ kind: 'shown', at: 0 })
   while (progress.outcome === undefined) {
     const { value, ms } = oneTry(learner, exercise, progress, day)
-    const text = toText(value)
+    const text = openQuestion(progress)!.kind.print(value)
     const at = durationOf(events) + ms
     // After some tries the learner asks to be shown, whatever was to be the next.
     if (progress.tries >= PATIENCE - 1 && !meets(openQuestion(progress)!, value))
@@ -84,7 +85,7 @@ function oneTry(
   { technique, problem, variant, support }: Exercise,
   progress: Progress,
   day: string,
-): { readonly value: Decimal; readonly ms: number } {
+): { readonly value: Value; readonly ms: number } {
   const open = openStep(progress)
   if (open) {
     const { ms, slip } = learner.tryStep(technique, open, support, day)
@@ -96,5 +97,5 @@ function oneTry(
     ms += tried.ms
     return tried.slip?.entry
   })
-  return { value: answer, ms: ms + Math.round(learner.traits.keyMs * toText(answer).length) }
+  return { value: answer, ms: ms + Math.round(learner.traits.keyMs * valueText(answer).length) }
 }

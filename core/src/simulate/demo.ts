@@ -11,7 +11,7 @@ import {
 } from '../learner/recall.js'
 import { type LearnerSettings, settingsForAge } from '../learner/settings.js'
 import { type Random, seeded } from '../number/random.js'
-import { TECHNIQUES } from '../registry/techniques.js'
+import { COURSE } from '../registry/techniques.js'
 import { durationOf } from '../session/events.js'
 import type { AttemptRecord } from '../session/record.js'
 import type { WorkedSupport } from '../session/support.js'
@@ -164,7 +164,7 @@ class Clerk {
     private readonly extraTime: number,
   ) {
     const { mind, behind = 0 } = character
-    this.tracks = TECHNIQUES.map((technique): Track => {
+    this.tracks = COURSE.map((technique): Track => {
       const passed = Math.floor(behind * technique.levels.length)
       const level = mind?.technique === technique.id ? mind.level : passed + 1
       return { technique, level, latest: [], sessions: passed > 0 ? SESSIONS_TO_KNOW : 0 }

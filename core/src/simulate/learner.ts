@@ -12,9 +12,9 @@
  */
 import { cardOfFact } from '../facts/decks.js'
 import { daysBetween } from '../number/days.js'
-import { toText } from '../number/decimal.js'
 import { normal, type Random } from '../number/random.js'
 import type { Problem } from '../problem/problem.js'
+import { valueText } from '../question/value.js'
 import type { WorkedSupport } from '../session/support.js'
 import type { Slip, Step, Technique } from '../technique/contract.js'
 import { trace, variantOf } from '../technique/driver.js'
@@ -127,7 +127,7 @@ export class SimulatedLearner {
     const fresh = this.freshness(technique.id, day)
     const reckoning = (facts + carryMs * step.carries * skill) * (1 + fresh * this.traits.fresh.share)
     const think = (reckoning + READ_SHARE[support] * readMs * skill) * this.scatter() * this.moodOn(day)
-    const keys = support === 'answer' ? 0 : keyMs * toText(step.expect).length
+    const keys = support === 'answer' ? 0 : keyMs * step.kind.print(step.expect).length
     const chance =
       this.slipRate(reckoning) * (1 + Math.min(2, step.carries)) + fresh * this.traits.fresh.slipRate
     const slip = this.random.unit() < chance ? this.likelySlip(step) : undefined
@@ -147,7 +147,7 @@ export class SimulatedLearner {
   } {
     const whole = trace(technique, problem, variantOf(technique))
     const steps = whole.steps.map((step) => ({ step, ...this.tryStep(technique, step, support, day) }))
-    const keys = support === 'answer' ? this.traits.keyMs * toText(whole.answer).length : 0
+    const keys = support === 'answer' ? this.traits.keyMs * valueText(whole.answer).length : 0
     const sum = steps.reduce((total, { ms, slip }) => total + ms * (slip ? 2 : 1), keys)
     return { steps, totalMs: Math.round(sum), right: steps.every((s) => !s.slip) }
   }

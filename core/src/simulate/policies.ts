@@ -7,7 +7,7 @@ import type { Random } from '../number/random.js'
 import type { PlanInput, PlanItem } from '../plan/input.js'
 import { nextSupport, sessionLength } from '../plan/session.js'
 import { planDay } from '../plan/today.js'
-import { TECHNIQUES } from '../registry/techniques.js'
+import { COURSE } from '../registry/techniques.js'
 
 /**
  * The plan; one technique after another until each is known; the one whose pace is the furthest from its target first;
@@ -33,10 +33,10 @@ const A_DAY = 2
 /** What is worked next; undefined when the day is over. */
 export function nextItem(policy: Policy, input: PlanInput, turn: Turn): PlanItem | undefined {
   const { goal } = turn
-  const others = TECHNIQUES.map((t) => t.id).filter((id) => !goal.includes(id))
+  const others = COURSE.map((t) => t.id).filter((id) => !goal.includes(id))
   const among = (banned: readonly string[]) => planDay({ ...input, settings: { ...input.settings, banned } })
   if (policy === 'plan') return among(others)[0]
-  const [facts] = among(TECHNIQUES.map((t) => t.id))
+  const [facts] = among(COURSE.map((t) => t.id))
   if (facts) return facts
   const left = input.settings.minutes - [...input.done.values()].reduce((sum, m) => sum + m, 0)
   if (left < LEAST_MINUTES) return undefined

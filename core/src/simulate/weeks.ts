@@ -25,7 +25,6 @@ import {
 import { DEFAULT_SETTINGS } from '../learner/settings.js'
 import { slowFacts, type Timed, timesOf } from '../learner/times.js'
 import { dayAfter } from '../number/days.js'
-import { toText } from '../number/decimal.js'
 import { type Random, seeded } from '../number/random.js'
 import { median } from '../number/statistics.js'
 import type { Place, PlanInput, PlanItem } from '../plan/input.js'
@@ -291,7 +290,7 @@ export class Weeks {
         facts: step.facts.map((f) => cardOfFact(f)?.id ?? f),
         carries: step.carries,
         kind: step.action,
-        keys: toText(step.expect).length,
+        keys: step.kind.print(step.expect).length,
         ms,
         right: !slip,
       })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { numberTrace } from '../kit/rule.js'
 import { FADE_AFTER, type Fade, FIRST_FADE, fadeAfter, fadeOf, withFade } from '../learner/fade.js'
 import { decimal, equal, readDecimal, toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
@@ -8,7 +9,7 @@ import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import type { Problem, SumProblem } from '../problem/problem.js'
 import { techniqueById } from '../registry/techniques.js'
-import { trace, variantOf, variantsOf } from '../technique/driver.js'
+import { variantOf, variantsOf } from '../technique/driver.js'
 import { chainSpace } from './chains.js'
 import { beadsOf, clearFrame, type Frame, frameValue, rodAt, setNumber, setRod } from './frame.js'
 import {
@@ -162,7 +163,7 @@ describe('abacus techniques', () => {
     const technique = techniqueById(id)
     const problem = readProblem(expression)
     for (const variant of variantsOf(technique)) {
-      const { steps, answer: reached } = trace(technique, problem, variant)
+      const { steps, answer: reached } = numberTrace(technique, problem, variant)
       for (const step of steps) {
         const { expect: value } = step
         const beads = beadWorkOf(step)
@@ -205,12 +206,12 @@ describe('abacus techniques', () => {
   // docs/method.md, Soroban.
   test('36×52 from rod 4: 15, 06, 30, 12', () => {
     const technique = techniqueById('soroban-multiply')
-    const { steps } = trace(technique, readProblem('36*52'), variantOf(technique))
+    const { steps } = numberTrace(technique, readProblem('36*52'), variantOf(technique))
     expect(steps.map((s) => toText(s.expect))).toEqual(['4', '1500', '0', '1560', '3', '1860', '1872'])
     expect(steps.flatMap((s) => beadWorkOf(s)?.finger ?? [])).toEqual([2, 1, 1, 0])
     // The rod that is asked for is the rod that is lit, and none is before the learner has found it.
     expect(steps.map((s) => s.place)).toEqual([0, 3, 2, 2, 0, 2, 1])
-    const second = trace(technique, readProblem('36*52'), { outer: 'second', tens: 'complement-first' })
+    const second = numberTrace(technique, readProblem('36*52'), { outer: 'second', tens: 'complement-first' })
     expect(second.steps.filter((s) => beadWorkOf(s)).map((s) => toText(s.expect))).toEqual([
       '1500',
       '1800',
@@ -230,13 +231,13 @@ describe('abacus techniques', () => {
   })
 
   test('what is said of a ten, and the usual slips at it', () => {
-    const { steps } = trace(
+    const { steps } = numberTrace(
       techniqueById('soroban-add'),
       readProblem('42+8'),
       variantOf(techniqueById('soroban-add')),
     )
     expect(steps[1]!.why).toBe('Units rod: 8 does not fit. Take away 2, then add 1 on the left.')
-    const tenFirst = trace(techniqueById('soroban-add'), readProblem('42+8'), {
+    const tenFirst = numberTrace(techniqueById('soroban-add'), readProblem('42+8'), {
       tens: 'ten-first',
       side: 'left',
     })
@@ -248,7 +249,7 @@ describe('abacus techniques', () => {
       'complement-left-out',
       'not-done',
     ])
-    const five = trace(
+    const five = numberTrace(
       techniqueById('soroban-add'),
       readProblem('3+4'),
       variantOf(techniqueById('soroban-add')),
@@ -268,7 +269,7 @@ describe('abacus techniques', () => {
     const space = technique.parameters.problems(parameters)
     const want: Record<string, number | undefined> = parameters
     const movesOf = (problem: Problem) =>
-      trace(technique, problem, variantOf(technique))
+      numberTrace(technique, problem, variantOf(technique))
         .steps.slice(1)
         .flatMap((s) => beadWorkOf(s) ?? [])
     const fits = (problem: Problem) => {

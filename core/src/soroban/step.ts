@@ -2,6 +2,7 @@
 import type { Decimal } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import { FRAME } from '../question/kind.js'
+import { asDecimal, type Value } from '../question/value.js'
 import type { Step, Technique } from '../technique/contract.js'
 import { type Asked, AskedStep, type Later, now } from '../technique/make.js'
 import type { Frame } from './frame.js'
@@ -22,7 +23,7 @@ export interface BeadWork {
 }
 
 /** A step answered on the frame. */
-export interface BeadStep extends Step {
+export interface BeadStep extends Step<Decimal> {
   readonly beads: BeadWork
 }
 
@@ -36,7 +37,7 @@ interface BeadsAsked extends Asked {
   readonly beads: Later<BeadWork>
 }
 
-class AskedBeads extends AskedStep<BeadsAsked> implements BeadStep {
+class AskedBeads extends AskedStep<Decimal, BeadsAsked> implements BeadStep {
   get beads(): BeadWork {
     return now(this.asked.beads)
   }
@@ -72,6 +73,6 @@ export function isOnFrame(step: Step): boolean {
 }
 
 /** The number left standing on the frame by the steps answered so far; undefined before the first that moved beads. */
-export function leftStanding(steps: readonly Step[], entries: readonly Decimal[]): Decimal | undefined {
-  return entries[steps.findLastIndex(isOnFrame)]
+export function leftStanding(steps: readonly Step[], entries: readonly Value[]): Decimal | undefined {
+  return asDecimal(entries[steps.findLastIndex(isOnFrame)])
 }

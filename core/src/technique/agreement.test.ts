@@ -2,13 +2,15 @@ import { Decimal as Reference } from 'decimal.js'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { expectWorked, family } from '../kit/agree.js'
+import { numberAnswer, numberTrace } from '../kit/rule.js'
 import { recognition, slipAtRandom } from '../kit/testing.js'
 import { decimal, isNegative, toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
-import { answerOf, type Problem, productOf, rootOf, sumOf } from '../problem/problem.js'
+import { type Problem, productOf, rootOf, sumOf } from '../problem/problem.js'
 import { meets } from '../question/question.js'
-import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
+import { valueText } from '../question/value.js'
+import { COURSE, TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import type { Step, Variant } from './contract.js'
 import { momentAfter, trace, variantOf, variantsOf } from './driver.js'
 import { lineText } from './line.js'
@@ -23,7 +25,7 @@ test.each([
   ['square-round-balance', '68^2', '4624'],
 ])('%s: %s is %s', (id, expression, want) => {
   const technique = techniqueById(id)
-  expect(toText(trace(technique, readProblem(expression), variantOf(technique)).answer)).toBe(want)
+  expect(toText(numberTrace(technique, readProblem(expression), variantOf(technique)).answer)).toBe(want)
 })
 
 /** Decimals at which the variant cuts an answer off; a remainder is stated at the dividend's last place. */
@@ -32,7 +34,7 @@ function placesAsked(problem: Problem, { rest, decimals }: Variant): number {
 }
 
 test('long work agrees too: every level, variant and size', () => {
-  const anyProblem = fc.constantFrom(...TECHNIQUES).chain((technique) =>
+  const anyProblem = fc.constantFrom(...COURSE).chain((technique) =>
     fc.constantFrom(...technique.levels.map((l) => l.problems())).chain((space) =>
       fc.record({
         technique: fc.constant(technique),
@@ -43,8 +45,8 @@ test('long work agrees too: every level, variant and size', () => {
   )
   fc.assert(
     fc.property(anyProblem, ({ technique, problem, variant }) => {
-      const got = new Exact(toText(trace(technique, problem, variant).answer))
-      const exact = new Exact(toText(answerOf(problem)))
+      const got = new Exact(toText(numberTrace(technique, problem, variant).answer))
+      const exact = new Exact(toText(numberAnswer(problem)))
       if (technique.id === 'root-estimate') expect(got.minus(exact).abs().toNumber()).toBeLessThan(0.011)
       else expect(got.toFixed()).toBe(exact.toDecimalPlaces(placesAsked(problem, variant)).toFixed())
     }),
@@ -99,7 +101,7 @@ test('long work agrees too: every level, variant and size', () => {
         const radicand = decimal(n, scale)
         const technique = techniqueById('root-duplex')
         if (!technique.fits(rootOf(radicand)).fits) return
-        const { steps, answer } = trace(technique, rootOf(radicand), { decimals: String(places) })
+        const { steps, answer } = numberTrace(technique, rootOf(radicand), { decimals: String(places) })
         expect(toText(answer)).toBe(new Exact(toText(radicand)).sqrt().toDecimalPlaces(places).toString())
         expect(steps.filter((s) => isNegative(s.expect))).toEqual([])
       },
@@ -124,7 +126,7 @@ test.each([
       fits: false,
       because: expect.stringContaining('below 1'),
     })
-  else expect(toText(trace(technique, problem, { decimals: '6' }).answer)).toBe(root.replace(/0+$/, ''))
+  else expect(toText(numberTrace(technique, problem, { decimals: '6' }).answer)).toBe(root.replace(/0+$/, ''))
 })
 
 test('what a step says does not change while the working goes on', () => {
@@ -155,7 +157,7 @@ test('a valid value is never called a slip, and every slip has a remark of its o
         // Nothing a teacher says is a slip; only both digits of a total are one when they are left standing.
         const right = slips.filter((s) => meets(step, s.entry))
         expect(right.filter((s) => s.id !== 'both-digits-written')).toEqual([])
-        expect(new Set(slips.map((s) => toText(s.entry))).size).toBe(slips.length)
+        expect(new Set(slips.map((s) => valueText(s.entry))).size).toBe(slips.length)
         for (const slip of slips) {
           expect(slipAt(step, slip.entry)?.id).toBe(slip.id)
           expect(`${slip.id}: ${slip.remark}`).toMatch(/^[a-z-]+: [A-Z0-9−].*\.$/)
@@ -183,7 +185,8 @@ test('however many slips are made, the working goes on from what was entered and
     }
 })
 
-test.each(TECHNIQUES.map((t) => [t.id, t] as const))(
+// Of three or six orders to choose from several mistakes lead to each.
+test.each(TECHNIQUES.filter((t) => t.id !== 'paper-compare').map((t) => [t.id, t] as const))(
   '%s: one slip is recognised from the answer',
   (_, technique) => {
     const { first, firstThree } = recognition(technique, 150, 7)

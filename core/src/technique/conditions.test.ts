@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest'
+import { numberAnswer } from '../kit/rule.js'
 import { seeded } from '../number/random.js'
 import { printProblem, readProblem } from '../problem/expression.js'
-import { answerOf, asProduct, type Problem } from '../problem/problem.js'
+import { asProduct, type Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 
@@ -59,7 +60,7 @@ test.each(tricks.map((t) => [t.id, t] as const))(
             .includes(problem.kind) || asProduct(problem) !== undefined,
           text,
         ).toBe(true)
-        expect(answerOf(problem).units > 0n, text).toBe(true)
+        expect(numberAnswer(problem).units > 0n, text).toBe(true)
       }
     }
   },

@@ -6,7 +6,8 @@
 import type { Decimal } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import type { ProblemSpace } from '../problem/space.js'
-import type { Question } from '../question/question.js'
+import type { OnEntry, Question } from '../question/question.js'
+import type { Value } from '../question/value.js'
 import type { Lesson } from '../words/lesson.js'
 import type { SlipId } from '../words/slips.js'
 import type { Condition } from './conditions.js'
@@ -19,6 +20,7 @@ export const FAMILIES = [
   'squares',
   'roots',
   'soroban',
+  'paper',
 ] as const
 export type Family = (typeof FAMILIES)[number]
 
@@ -61,7 +63,11 @@ export interface Tally {
   readonly of: number
 }
 
-export type Work = Generator<Step, Decimal, Decimal>
+/** A working: what is asked, what was entered, and what it comes to. */
+export type Work = Generator<Step, Value, Value>
+
+/** One whose values are all decimals. */
+export type NumberWork = Generator<Step, Decimal, Decimal>
 
 export type Fit = { readonly fits: true } | { readonly fits: false; readonly because: string }
 
@@ -109,7 +115,7 @@ export interface Level {
 }
 
 /** One question of the working. */
-export interface Step extends Question {
+export interface Step<V extends Value = Value> extends Question<V> {
   readonly action: Action
   /** The place acted on: a power of ten, 0 = units. */
   readonly place: number
@@ -123,11 +129,11 @@ export interface Step extends Question {
    * The step is a decision, and this is what may be decided, the worked example's first. Where nothing is asked in words
    * it is not asked: the next value shows what was decided.
    */
-  readonly decision?: readonly Decimal[] | undefined
+  readonly decision?: readonly V[] | undefined
   /** The whole total of a column of which one digit is written: it says the digit too. */
   readonly sum?: Decimal | undefined
   /** Values that are right on the way to this one, such as a running total inside a column: neither taken nor counted. */
-  readonly along?: ((value: Decimal) => boolean) | undefined
+  readonly along?: OnEntry<V, boolean> | undefined
   /** The value holds all that was worked before it, so that it may be said without the steps before. */
   readonly total: boolean
   /** Digits that may be taken next, in any order. */
@@ -136,7 +142,7 @@ export interface Step extends Question {
   readonly writes: AnswerLine
   readonly holds: readonly Held[]
   /** The same by what was entered, where several entries are right. */
-  readonly after?: ((entry: Decimal) => Moment) | undefined
+  readonly after?: OnEntry<V, Moment> | undefined
   /** The elementary facts it rests on: '7+8', '13-6'. */
   readonly facts: readonly Fact[]
   /** Digits raised or lowered by a carry or a borrow in this step. */
@@ -147,7 +153,7 @@ export interface Step extends Question {
    * Wrong entries with a known cause, no two alike: the likelier cause is kept. Made on demand, since most
    * runs never look at them.
    */
-  slips(): readonly Slip[]
+  slips(): readonly Slip<V>[]
 }
 
 /** What stands written and what is kept in mind at one moment. */
@@ -205,13 +211,15 @@ export type Action =
   | 'balance'
   | 'quotient'
   | 'decide'
+  | 'value'
+  | 'answer'
 
 export type Fact = `${number}${'+' | '-' | 'x' | '/'}${number}`
 
 /** A value kept in mind between steps. */
 export interface Held {
   readonly what: string
-  readonly value: Decimal
+  readonly value: Value
 }
 
 /** What stands on the answer line, by place. */
@@ -231,9 +239,9 @@ export interface AnswerCell {
 }
 
 /** A wrong entry with a known cause. */
-export interface Slip {
+export interface Slip<V extends Value = Value> {
   readonly id: SlipId
-  readonly entry: Decimal
+  readonly entry: V
   /** What was done and what to do. */
   readonly remark: string
   /** How common this slip is beside the others of the technique (relative weight). */

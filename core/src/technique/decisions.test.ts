@@ -1,20 +1,21 @@
 /** What a technique trains is the learner's to decide: nothing that is asked or shown before says it. */
 import { expect, test } from 'vitest'
-import { absolute, isZero, toText } from '../number/decimal.js'
+import { numberTrace } from '../kit/rule.js'
+import { absolute, type Decimal, isZero, toText } from '../number/decimal.js'
 import { type Random, seeded } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import { type Problem, rowsOf } from '../problem/problem.js'
-import { TECHNIQUES } from '../registry/techniques.js'
+import { COURSE } from '../registry/techniques.js'
 import { beadWorkOf, isAbacus } from '../soroban/step.js'
 import type { Level, Step } from './contract.js'
-import { trace, variantsOf } from './driver.js'
+import { variantsOf } from './driver.js'
 
 const PROBLEMS = 8
 
 const numbersIn = (text: string): string[] => text.replaceAll('\u2009', '').match(/\d+(\.\d+)?/g) ?? []
 
 /** What everybody can read anyway: the numbers of the problem, their digits and runs of digits, and what was answered. */
-function plain(problem: Problem, before: readonly Step[]): Set<string> {
+function plain(problem: Problem, before: readonly Step<Decimal>[]): Set<string> {
   const known = new Set<string>(before.map((s) => toText(absolute(s.expect))))
   for (const { size } of rowsOf(problem)) {
     const text = toText(size)
@@ -25,7 +26,7 @@ function plain(problem: Problem, before: readonly Step[]): Set<string> {
 }
 
 /** What may be decided; a gap is one as well. */
-const decisionOf = ({ decision, action, expect }: Step) =>
+const decisionOf = ({ decision, action, expect }: Step<Decimal>) =>
   decision ?? (action === 'deviation' ? [expect] : undefined)
 
 function problemAt(level: Level, random: Random): Problem {
@@ -33,13 +34,13 @@ function problemAt(level: Level, random: Random): Problem {
   return space.at(random.below(space.size))
 }
 
-const decided = TECHNIQUES.map((technique) => {
+const decided = COURSE.map((technique) => {
   const random = seeded(29)
   const found = technique.levels.flatMap((level) =>
     Array.from({ length: PROBLEMS }, () => problemAt(level, random)).flatMap((problem) =>
       variantsOf(technique)
         .slice(0, 4)
-        .map((variant) => ({ problem, steps: trace(technique, problem, variant).steps })),
+        .map((variant) => ({ problem, steps: numberTrace(technique, problem, variant).steps })),
     ),
   )
   return { technique, found }

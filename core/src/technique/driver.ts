@@ -1,9 +1,9 @@
 /** Runs a technique: the worked example, and the answer as a question. Following entries is in walks.ts. */
-import { type Decimal, equal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import { SIGNED } from '../question/kind.js'
-import { meets, type Question } from '../question/question.js'
+import { type AnyQuestion, meets } from '../question/question.js'
+import { sameValue, type Value } from '../question/value.js'
 import { listed } from '../words/english.js'
 import { ANSWER } from '../words/steps.js'
 import { WAYS } from '../words/ways.js'
@@ -12,8 +12,8 @@ import type { Level, Moment, Step, Technique, Variant, Work } from './contract.j
 /** A finished working: the steps asked, what was entered at each, and the answer reached. */
 export interface Trace {
   readonly steps: readonly Step[]
-  readonly entries: readonly Decimal[]
-  readonly answer: Decimal
+  readonly entries: readonly Value[]
+  readonly answer: Value
 }
 
 /**
@@ -24,11 +24,11 @@ export function trace(
   technique: Technique,
   problem: Problem,
   variant: Variant,
-  swap?: (step: Step, index: number) => Decimal | undefined,
+  swap?: (step: Step, index: number) => Value | undefined,
 ): Trace {
   const work = begin(technique, problem, variant)
   const steps: Step[] = []
-  const entries: Decimal[] = []
+  const entries: Value[] = []
   let state = work.next()
   while (!state.done) {
     const entry = swap?.(state.value, steps.length) ?? state.value.expect
@@ -40,7 +40,7 @@ export function trace(
 }
 
 /** What stands written and held once a step has been answered with an entry it accepts. */
-export function momentAfter(step: Step, entry: Decimal): Moment {
+export function momentAfter(step: Step, entry: Value): Moment {
   return step.after ? step.after(entry) : step
 }
 
@@ -52,15 +52,25 @@ export function answerQuestion(
   technique: Technique,
   variant: Variant,
   { steps, answer }: Pick<Trace, 'steps' | 'answer'>,
-): Question {
+): AnyQuestion {
   const last = steps.at(-1)
-  const asks = technique.asks?.(variant)
+  const kind = last?.kind ?? (SIGNED as unknown as AnyQuestion['kind'])
   return {
-    ask: ANSWER.ask(asks),
-    kind: last?.kind ?? SIGNED,
+    ask: ANSWER.ask(technique.asks?.(variant) ?? kind.form?.asks),
+    kind,
     expect: answer,
-    also: last && equal(last.expect, answer) ? (value) => meets(last, value) : undefined,
+    also: last && sameValue(last.expect, answer) ? (value) => meets(last, value) : undefined,
   }
+}
+
+/** The value a text stands for as an answer to a problem; undefined for a text that is none. */
+export function readAnswerOf(
+  technique: Technique,
+  problem: Problem,
+  variant: Variant,
+  text: string,
+): Value | undefined {
+  return answerQuestion(technique, variant, trace(technique, problem, variant)).kind.read(text)
 }
 
 /**

@@ -1,4 +1,4 @@
-import { size } from '../number/whole.js'
+import { valueText } from '../question/value.js'
 import type { AnswerLine, Held, Step } from './contract.js'
 import { digitsKept, type Load } from './facts.js'
 
@@ -56,5 +56,8 @@ function digitsStanding({ cells }: AnswerLine): number {
 }
 
 function digitsHeld(holds: readonly Held[]): number {
-  return holds.reduce((sum, { value }) => sum + digitsKept(size(value.units)), 0)
+  return holds.reduce(
+    (sum, { value }) => sum + digitsKept(BigInt(valueText(value).replace(/\D/g, '') || '0')),
+    0,
+  )
 }

@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { numberAnswer, numberTrace } from '../kit/rule.js'
 import { decimal, highestPlace, lowestPlace, toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
 import { answerPlaces } from '../problem/places.js'
 import {
-  answerOf,
   type Problem,
   productOf,
   quotientOf,
@@ -15,11 +15,11 @@ import {
   type Term,
 } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
-import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
-import { trace, variantOf } from './driver.js'
+import { COURSE, techniqueById } from '../registry/techniques.js'
+import { variantOf } from './driver.js'
 import { typedIn, writtenFromRight, type Zone, zoneOf } from './entering.js'
 
-const ON_RULE = TECHNIQUES.filter((t) => t.family !== 'soroban')
+const ON_RULE = COURSE.filter((t) => t.family !== 'soroban')
 
 function* drawn(count: number): Generator<readonly [technique: (typeof ON_RULE)[number], problem: Problem]> {
   for (const technique of ON_RULE)
@@ -39,7 +39,7 @@ test('a value typed where a step is written stands as the step leaves it', () =>
   const stands = new Map<string, boolean>()
   for (const [technique, problem] of drawn(30)) {
     const places = answerPlaces(problem)
-    for (const step of trace(technique, problem, variantOf(technique)).steps) {
+    for (const step of numberTrace(technique, problem, variantOf(technique)).steps) {
       const zone = zoneOf(step, problem, places)
       const kind = `${technique.id} ${step.action} ${step.total}`
       expect(stands.get(kind) ?? zone !== undefined, `${kind}: ${step.ask}`).toBe(zone !== undefined)
@@ -120,7 +120,7 @@ test('the places laid out hold every answer, and tell nothing but the lengths of
     fc.property(twins, ([problem, twin]) => {
       const places = answerPlaces(problem)
       expect(answerPlaces(twin)).toEqual(places)
-      const answer = answerOf(problem)
+      const answer = numberAnswer(problem)
       expect(highestPlace(answer)).toBeLessThanOrEqual(places.high)
       // A quotient or a root may go on behind the point; how far is told apart.
       if (problem.kind !== 'quotient' && problem.kind !== 'root')
@@ -152,7 +152,7 @@ test('what is typed stands with its units where they belong; what is no plain nu
 
 const fromRight = (id: string, expression: string, school?: Readonly<Record<string, string>>) => {
   const [technique, problem] = [techniqueById(id), readProblem(expression)]
-  const done = trace(technique, problem, variantOf(technique, school))
+  const done = numberTrace(technique, problem, variantOf(technique, school))
   return writtenFromRight(done, answerPlaces(problem))
 }
 

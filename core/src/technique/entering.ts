@@ -1,6 +1,7 @@
 /** Where on the answer line a value is written while it is typed. Nothing here depends on what the right value is. */
 import type { AnswerPlaces } from '../problem/places.js'
-import type { Problem } from '../problem/problem.js'
+import { isItem, type Problem } from '../problem/problem.js'
+import { asDecimal } from '../question/value.js'
 import type { Action, AnswerCell, Step } from './contract.js'
 import type { Trace } from './driver.js'
 import { digitCells } from './line.js'
@@ -47,6 +48,8 @@ const WHOLE: Partial<Readonly<Record<Problem['kind'], readonly Action[]>>> = {
  * step it is the whole answer.
  */
 export function zoneOf(step: Step | undefined, problem: Problem, answer: AnswerPlaces): Zone | undefined {
+  // An item stands on no line.
+  if (isItem(problem)) return undefined
   if (!step) return { ...answer, units: 0, narrow: false }
   const { action, place, writes } = step
   const one = { high: place, low: place, units: place, narrow: true }
@@ -65,12 +68,14 @@ export function zoneOf(step: Step | undefined, problem: Problem, answer: AnswerP
 }
 
 /** Is what stands written after a step its value, with the units of it at a place? Zeros may stand around it. */
-function isWhole({ expect, writes: { cells } }: Step, units: number): boolean {
+function isWhole({ expect: value, writes: { cells } }: Step, units: number): boolean {
+  const expect = asDecimal(value)
+  if (!expect) return false
   const digits = String(expect.units < 0n ? -expect.units : expect.units).padStart(expect.scale + 1, '0')
-  const value = digitCells(digits, units - expect.scale)
+  const written = digitCells(digits, units - expect.scale)
   return (
-    value.every(({ place, digits: d }) => cells.some((c) => c.place === place && c.digits === d)) &&
-    cells.every((c) => c.digits === '0' || value.some((v) => v.place === c.place))
+    written.every(({ place, digits: d }) => cells.some((c) => c.place === place && c.digits === d)) &&
+    cells.every((c) => c.digits === '0' || written.some((v) => v.place === c.place))
   )
 }
 

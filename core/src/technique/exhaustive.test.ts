@@ -1,11 +1,12 @@
 import { Decimal as Reference } from 'decimal.js'
 import { describe, expect, test } from 'vitest'
 import { expectWorked, family } from '../kit/agree.js'
+import { numberTrace } from '../kit/rule.js'
 import { decimal, equal, isNegative, toText } from '../number/decimal.js'
 import { readProblem } from '../problem/expression.js'
 import { productOf, quotientOf, rootOf, squareOf, sumOf } from '../problem/problem.js'
 import { techniqueById } from '../registry/techniques.js'
-import { trace, variantsOf } from './driver.js'
+import { variantsOf } from './driver.js'
 
 const Exact = Reference.clone({ precision: 80, rounding: Reference.ROUND_DOWN })
 
@@ -51,10 +52,10 @@ describe('exhaustive agreement with BigInt, every technique and variant', () => 
     for (let a = 0n; a < 1000n; a += 1n)
       for (let b = 2n; b <= 12n; b += 1n) {
         const problem = quotientOf(decimal(a), decimal(b))
-        const stated = trace(technique, problem, { rest: 'remainder' })
+        const stated = numberTrace(technique, problem, { rest: 'remainder' })
         const rest = stated.steps.at(-1)!.action === 'remainder' ? stated.steps.at(-1)!.expect.units : 0n
         if (stated.answer.units !== a / b || rest !== a % b) expect.fail(`${a}/${b}`)
-        const cut = trace(technique, problem, { rest: 'decimals' }).answer
+        const cut = numberTrace(technique, problem, { rest: 'decimals' }).answer
         if (!equal(cut, decimal((a * 1_000_000n) / b, 6))) expect.fail(`${a}/${b} gives ${toText(cut)}`)
       }
   })
@@ -65,11 +66,11 @@ describe('exhaustive agreement with BigInt, every technique and variant', () => 
     const estimate = techniqueById('root-estimate')
     for (let n = 1n; n <= 10_000n; n += 1n) {
       const root = new Exact(n.toString()).sqrt()
-      const { steps, answer } = trace(duplex, rootOf(decimal(n)), { decimals: '3' })
+      const { steps, answer } = numberTrace(duplex, rootOf(decimal(n)), { decimals: '3' })
       if (toText(answer) !== root.toDecimalPlaces(3).toString()) expect.fail(`${n}: ${toText(answer)}`)
       for (const s of steps) if (isNegative(s.expect)) expect.fail(`${n}: ${s.action} ${toText(s.expect)}`)
       for (const variant of variantsOf(estimate)) {
-        const got = new Exact(toText(trace(estimate, rootOf(decimal(n)), variant).answer))
+        const got = new Exact(toText(numberTrace(estimate, rootOf(decimal(n)), variant).answer))
         // Never below the true root but for the rounding to three decimals, and good to two.
         if (got.lt(root.minus(0.0005)) || got.minus(root).gt(0.011))
           expect.fail(`${n} ${variant.square}: ${got} for ${root}`)

@@ -113,6 +113,25 @@ export function productLoad(a: bigint, b: bigint): Load {
   return together(...loads)
 }
 
+/** Facts of an exact or cut quotient by short division: how often, and what is left, digit by digit; a table fact is one. */
+export function quotientLoad(dividend: bigint, divisor: bigint): Load {
+  const { digits: d, zeros } = significant(divisor)
+  const n = dividend % 10n ** BigInt(zeros) === 0n ? dividend / 10n ** BigInt(zeros) : dividend
+  if (d < 2n) return NO_LOAD
+  if (d <= 12n && n / d <= 12n)
+    return { facts: n === 0n ? [] : [`${Number(n - (n % d))}/${Number(d)}`], carries: 0 }
+  const facts: Fact[] = []
+  let rest = 0n
+  for (const digit of n.toString()) {
+    const part = rest * 10n + BigInt(digit)
+    const goes = part - (part % d)
+    if (goes > 0n) facts.push(`${Number(goes)}/${Number(d)}`)
+    rest = part - goes
+    if (goes > 0n && rest > 0n) facts.push(`${Number(part)}-${Number(goes)}`)
+  }
+  return { facts, carries: 0 }
+}
+
 /** Digits to be kept in mind with a value; zeros at the end are no load: 570 is kept as "fifty-seven tens". */
 export function digitsKept(n: bigint): number {
   return n === 0n ? 1 : significant(n).digits.toString().length

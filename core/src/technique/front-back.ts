@@ -46,7 +46,7 @@ export function* frontBack(given: FrontBack, variant: Variant): Part {
   return yield* join(f, b, given)
 }
 
-/** Work on the front while the back stands already: its cells are seen beside whatever is written. */
+/** NumberWork on the front while the back stands already: its cells are seen beside whatever is written. */
 function* beside(work: Part, standing: AnswerLine, above: number): Part {
   let state = work.next()
   while (!state.done) {

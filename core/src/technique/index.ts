@@ -14,8 +14,9 @@ export type {
   Variant,
 } from './contract.js'
 export { FAMILIES } from './contract.js'
-export { momentAfter, type Trace, trace, variantOf, wayWords } from './driver.js'
+export { momentAfter, readAnswerOf, type Trace, trace, variantOf, wayWords } from './driver.js'
 export type { Effort } from './effort.js'
 export { typedIn, writtenFromRight, type Zone, zoneOf } from './entering.js'
 export { lineOf } from './line.js'
 export { crossPattern } from './multiplication/pattern.js'
+export type { Walk } from './walks.js'

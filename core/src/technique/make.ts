@@ -1,8 +1,9 @@
 /** Building blocks for techniques: what a technique file would otherwise repeat. */
-import { type Decimal, equal, isNegative } from '../number/decimal.js'
+import { type Decimal, isNegative } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import { type AnswerKind, SIGNED } from '../question/kind.js'
 import { meets } from '../question/question.js'
+import { asDecimal, sameValue, type Value } from '../question/value.js'
 import type { TechniqueWords } from '../words/lesson.js'
 import type { SlipId } from '../words/slips.js'
 import { parameterValuesOf } from './boards.js'
@@ -11,6 +12,7 @@ import type {
   AnswerLine,
   Held,
   Level,
+  NumberWork,
   ParameterValues,
   Slip,
   Step,
@@ -41,7 +43,7 @@ export type LevelSetting = readonly [
   variant?: Variant,
 ]
 
-type Given<P extends object> = Omit<
+type Given<P extends object, W extends Work> = Omit<
   Technique,
   'fits' | 'work' | 'levels' | 'variants' | keyof TechniqueWords
 > & {
@@ -51,11 +53,16 @@ type Given<P extends object> = Omit<
   /** Looks at a problem once and says what there is to work with, or why the technique does not fit. */
   read(problem: Problem): P | Misfit
   /** Is only ever given what `read` made. */
-  work(what: P, variant: Variant): Work
+  work(what: P, variant: Variant): W
 }
 
-/** A technique from its parts. */
-export function technique<P extends object>(given: Given<P>): Technique {
+/** A technique from its parts, all of whose values are decimals. */
+export function technique<P extends object>(given: Given<P, NumberWork>): Technique {
+  return techniqueOfValues(given)
+}
+
+/** A technique from its parts, with values of any kind. */
+export function techniqueOfValues<P extends object>(given: Given<P, Work>): Technique {
   const { read, work, words, levels, variants = [], ...rest } = given
   // Diagnosis works the same problem hundreds of times over.
   const known = new WeakMap<Problem, P | Misfit>()
@@ -93,9 +100,9 @@ export function technique<P extends object>(given: Given<P>): Technique {
 export type Later<T> = T | (() => T)
 
 /** What a technique says of a step; whatever is left out is empty. */
-export interface Asked
+export interface Asked<V extends Value = Decimal>
   extends Pick<
-    Step,
+    Step<V>,
     | 'action'
     | 'place'
     | 'expect'
@@ -112,7 +119,7 @@ export interface Asked
   > {
   readonly ask: Later<string>
   /** Any number where none is named. */
-  readonly kind?: AnswerKind<Decimal>
+  readonly kind?: AnswerKind<V>
   readonly why: Later<string>
   readonly writes?: Later<AnswerLine>
   readonly holds?: Later<readonly Held[]>
@@ -120,14 +127,14 @@ export interface Asked
   readonly load?: Later<Load>
   readonly total?: boolean
   /** Names the slips of the step, likelier causes first where two lead to the same entry. */
-  readonly slips?: ((slip: SlipSink) => void) | undefined
+  readonly slips?: ((slip: SlipSink<V>) => void) | undefined
 }
 
 /** Takes one slip; an entry that is right, or already has a likelier cause, is passed over. */
-export type SlipSink = (id: SlipId, entry: Decimal, odds: number, remark: string) => void
+export type SlipSink<V = Decimal> = (id: SlipId, entry: V, odds: number, remark: string) => void
 
-export function step(asked: Asked): Step {
-  return new AskedStep(asked)
+export function step<V extends Value = Decimal>(asked: Asked<V>): Step<V> {
+  return new AskedStep<V>(asked)
 }
 
 /** Actions whose value holds all that was worked before it. */
@@ -141,20 +148,21 @@ const TOTALS: readonly Action[] = [
   'join',
   'point',
   'sign',
+  'answer',
 ]
 
 /** A class, so that the many steps of a diagnosis share their getters. */
-export class AskedStep<A extends Asked = Asked> implements Step {
-  readonly kind: Step['kind']
+export class AskedStep<V extends Value = Decimal, A extends Asked<V> = Asked<V>> implements Step<V> {
+  readonly kind: Step<V>['kind']
   readonly action: Step['action']
   readonly place: number
-  readonly expect: Decimal
-  readonly also: Step['also']
-  readonly meant: Step['meant']
+  readonly expect: V
+  readonly also: Step<V>['also']
+  readonly meant: Step<V>['meant']
   readonly within: Step['within']
-  readonly along: Step['along']
-  readonly decision: Step['decision']
-  readonly after: Step['after']
+  readonly along: Step<V>['along']
+  readonly decision: Step<V>['decision']
+  readonly after: Step<V>['after']
   readonly links: Step['links']
   readonly picks: Step['picks']
   readonly reckons: Step['reckons']
@@ -162,14 +170,15 @@ export class AskedStep<A extends Asked = Asked> implements Step {
   readonly total: boolean
 
   constructor(protected readonly asked: A) {
-    this.kind = asked.kind ?? SIGNED
+    // Where no kind is named any number is asked, and the values are decimals.
+    this.kind = asked.kind ?? (SIGNED as unknown as AnswerKind<V>)
     this.action = asked.action
     this.place = asked.place
     this.expect = asked.expect
     this.also = asked.also
     const { sum } = asked
     this.sum = sum
-    this.meant = asked.meant ?? (sum && ((value) => (equal(value, sum) ? asked.expect : undefined)))
+    this.meant = asked.meant ?? (sum && ((value) => (sameValue(value, sum) ? asked.expect : undefined)))
     this.within = asked.within
     this.along = asked.along
     this.decision = asked.decision
@@ -208,7 +217,7 @@ export class AskedStep<A extends Asked = Asked> implements Step {
     return now(this.asked.load ?? NO_LOAD).kept ?? 0
   }
 
-  slips(): readonly Slip[] {
+  slips(): readonly Slip<V>[] {
     const { slips } = this.asked
     return slips ? gather(this, slips) : []
   }
@@ -227,14 +236,19 @@ export function now<T>(later: Later<T>): T {
   return typeof later === 'function' ? (later as () => T)() : later
 }
 
-function gather(step: Step, tell: (slip: SlipSink) => void): Slip[] {
-  const found: Slip[] = []
+const belowZero = (value: Value) => {
+  const number = asDecimal(value)
+  return number !== undefined && isNegative(number)
+}
+
+function gather<V extends Value>(step: Step<V>, tell: (slip: SlipSink<V>) => void): Slip<V>[] {
+  const found: Slip<V>[] = []
   // What a value may stand for is no excuse here: from the answer alone "both digits written" is a mistake.
   const asked = { ask: '', kind: step.kind, expect: step.expect, also: step.also, within: step.within }
   tell((id, entry, odds, remark) => {
-    if (meets(asked, entry) || found.some((s) => equal(s.entry, entry))) return
+    if (meets(asked, entry) || found.some((s) => sameValue(s.entry, entry))) return
     // Nobody ends below zero by a slip where the right value is not.
-    if (isNegative(entry) && !isNegative(step.expect)) return
+    if (belowZero(entry) && !belowZero(step.expect)) return
     found.push({ id, entry, odds, remark })
   })
   return found

@@ -56,7 +56,7 @@ interface Around {
 }
 
 /** The step that asks for a quantity. */
-export function ask(quantity: Quantity, around: Around): Step {
+export function ask(quantity: Quantity, around: Around): Step<Decimal> {
   const { slips: own, ask: question, ...rest } = around
   const { value, text, load, slips, also, meant, along, mixed } = quantity
   const told = (slip: SlipSink) => {

@@ -2,8 +2,8 @@
  * How an entry is read on the walks that are alive: taken, stepped over to, right elsewhere, or wrong. What people may say
  * beside the value asked is read here, for every technique.
  */
-import { type Decimal, equal, toText } from '../number/decimal.js'
-import { meaning, meets } from '../question/question.js'
+import { type AnyQuestion, meaning, meets } from '../question/question.js'
+import { asDecimal, sameValue, type Value, valueText } from '../question/value.js'
 import type { AnswerLine, Slip, Step } from './contract.js'
 import { once } from './make.js'
 import { MOST_WALKS, pastDecisions, type Walk } from './walks.js'
@@ -31,9 +31,9 @@ export type Reading =
 
 /**
  * Why a right value was not taken: it stands already, it is on the way to what is asked, it is the bare digit of what is
- * asked, or it comes later.
+ * asked, it comes later, or it is asked in another form.
  */
-export type ElsewhereAs = 'again' | 'along' | 'bare' | 'later'
+export type ElsewhereAs = 'again' | 'along' | 'bare' | 'later' | 'form'
 
 const NO_WALKS = () => []
 
@@ -54,6 +54,8 @@ export function readStep(
 ): Reading | undefined {
   const first = walks[0]!
   const value = first.next!.kind.read(text)
+  if (walks.some((w) => isOtherForm(w.next!, text)))
+    return { verdict: 'elsewhere', place: first.next!.place, as: 'form' }
   // A zero in front is said only of a block.
   const zeroFirst = /^0\d/.test(text) && !strictly
   const block = zeroFirst
@@ -67,7 +69,7 @@ export function readStep(
     const spare = once(() => (strictly ? [] : [...repeated(), ...ahead(walks, text)]))
     return { verdict: 'right', walks: takers, spare }
   }
-  if (value === undefined) return undefined
+  if (value === undefined) return strictly ? undefined : answerAhead(walks, text)
   const slip = slipAt(first.next!, value)
   if (strictly) return slip ? { verdict: 'slip', slip } : { verdict: 'wrong' }
   const past = slip ? [] : beyondDecisions(walks, text)
@@ -89,7 +91,7 @@ export function readStep(
   const later = past.length > 0 ? past : again()
   const ends = walks.flatMap((walk) => {
     const last = walk.onward().at(-1)
-    return last && meets(walk.whole(), value) ? [last] : []
+    return last && asRead(walk.whole(), text) ? [last] : []
   })
   // What comes to the answer on the way already goes less far than the whole answer.
   if (ends.length > 0)
@@ -103,7 +105,13 @@ export function readStep(
     text,
   )
   if (otherwise.length > 0) return { verdict: 'ahead', walks: otherwise }
-  return comesLater(first, value) ?? { verdict: 'wrong' }
+  return comesLater(first, value, text) ?? { verdict: 'wrong' }
+}
+
+/** A text that is no value of what is asked, but may be the whole answer, which is of another kind. */
+function answerAhead(walks: readonly Walk[], text: string): Reading | undefined {
+  const read = readAnswer(walks, text)
+  return read?.verdict === 'right' ? { ...read, verdict: 'ahead' } : read
 }
 
 /** The walks after an entry that their open steps take. */
@@ -141,10 +149,10 @@ function nearestFirst(walks: readonly Walk[]): Walk[] {
 }
 
 /** A column's total with the carry in it, said where the column alone is asked: it may go in first or last. */
-function carriedTotal(walk: Walk, value: Decimal, text: string): Walk[] {
+function carriedTotal(walk: Walk, value: Value, text: string): Walk[] {
   const [next] = walk.onward()
   const { sum, place } = next?.next ?? {}
-  return sum && equal(sum, value) && place === walk.next!.place ? taking([next!], text) : []
+  return sum && sameValue(sum, value) && place === walk.next!.place ? taking([next!], text) : []
 }
 
 /** A later running total. */
@@ -187,67 +195,83 @@ function settled({ cells }: AnswerLine): Map<number, string> {
 }
 
 /** After a column's whole total its written digit is usually said too, or the total once more. */
-function isDigitOfTotal({ entries, typed }: Walk, value: Decimal): boolean {
+function isDigitOfTotal({ entries, typed }: Walk, value: Value): boolean {
   const last = entries.at(-1)
   return (
     last !== undefined &&
     typed !== undefined &&
-    !equal(typed, last) &&
-    (equal(value, last) || equal(value, typed))
+    !sameValue(typed, last) &&
+    (sameValue(value, last) || sameValue(value, typed))
   )
 }
 
 /** What was said last, or what stands written, said once more. */
-function saidAgain(walk: Walk, value: Decimal, text: string, slip: Slip | undefined): boolean {
+function saidAgain(walk: Walk, value: Value, text: string, slip: Slip | undefined): boolean {
   const last = walk.entries.at(-1)
   if (!last) return false
   if (isDigitOfTotal(walk, value)) return true
   // A single digit is the mistake it looks like, but where totals are said.
-  if (equal(value, last)) return walk.next!.total || !(slip && isDigit(value))
+  if (sameValue(value, last)) return walk.next!.total || !(slip && isDigit(value))
   if (isDigit(value) && !/^0\d$/.test(text)) return false
-  if (walk.entries.some((entry) => equal(entry, value))) return true
+  if (walk.entries.some((entry) => sameValue(entry, value))) return true
   const stands = [...settled(walk.line)].toSorted(([p], [q]) => q - p).map(([, digit]) => digit)
   // The digits of the last total that were just written.
-  if (stands.join('').startsWith(text) && toText(last).endsWith(text)) return true
+  if (stands.join('').startsWith(text) && valueText(last).endsWith(text)) return true
   return !slip && stands.join('') === text
 }
 
 /** The bare digit 3 where thirty was meant. */
-function isBareDigit({ expect }: Step, value: Decimal): boolean {
-  return isDigit(value) && value.units > 0n && new RegExp(`^${value.units}0+$`).test(expect.units.toString())
+function isBareDigit({ expect }: Step, value: Value): boolean {
+  const [digit, asked] = [asDecimal(value), asDecimal(expect)]
+  if (!digit || !asked || !isDigit(digit) || digit.units <= 0n) return false
+  return new RegExp(`^${digit.units}0+$`).test(asked.units.toString())
+}
+
+/** The value a text stands for where it answers a question rightly, in the form asked. */
+function asRead(question: AnyQuestion, text: string): boolean {
+  const value = question.kind.read(text)
+  return value !== undefined && meets(question, value) && !isOtherForm(question, text)
+}
+
+/** Is it the right value, but in another form than asked: 14/4 for 3 1/2? */
+function isOtherForm(question: AnyQuestion, text: string): boolean {
+  const { form, read } = question.kind
+  const value = form && read(text)
+  return value !== undefined && meets(question, value) && !form!.is(text)
 }
 
 /** The known slip behind a wrong value at a step. */
-export function slipAt(step: Step, value: Decimal): Slip | undefined {
-  return step.slips().find((s) => equal(s.entry, value))
+export function slipAt(step: Step, value: Value): Slip | undefined {
+  return step.slips().find((s) => sameValue(s.entry, value))
 }
 
 /**
  * A later partial result, typed early. A single digit counts only for the step that comes next, since any digit stands
  * somewhere.
  */
-function comesLater(walk: Walk, value: Decimal): Reading | undefined {
+function comesLater(walk: Walk, value: Value, text: string): Reading | undefined {
   const steps = walk.onward().flatMap((w) => w.next ?? [])
-  const found = (isDigit(value) ? steps.slice(0, 1) : steps).find((step) => meets(step, value))
+  const found = (isDigit(value) ? steps.slice(0, 1) : steps).find((step) => asRead(step, text))
   return found && { verdict: 'elsewhere', place: found.place, as: 'later' }
 }
 
-function isDigit({ units, scale }: Decimal): boolean {
-  return scale === 0 && units < 10n && units > -10n
+function isDigit(value: Value): boolean {
+  const number = asDecimal(value)
+  return number !== undefined && number.scale === 0 && number.units < 10n && number.units > -10n
 }
 
 /** Reads an entry made where only the answer is asked. @returns undefined for a text that is no value */
 export function readAnswer(walks: readonly Walk[], text: string): Reading | undefined {
-  const value = walks[0]!.whole().kind.read(text)
-  if (value === undefined) return undefined
+  if (walks[0]!.whole().kind.read(text) === undefined) return undefined
   // The first that ends so is enough: there is nothing more to be asked.
-  const found = walks.find((walk) => meets(walk.whole(), value))
+  const found = walks.find((walk) => asRead(walk.whole(), text))
+  if (!found && isOtherForm(walks[0]!.whole(), text)) return { verdict: 'elsewhere', place: 0, as: 'form' }
   return found ? { verdict: 'right', walks: [found.onward().at(-1) ?? found] } : { verdict: 'wrong' }
 }
 
 /** The walks after the program has shown what was asked: those that go the same way as the first. */
 export function showStep(walks: readonly Walk[]): {
-  readonly value: Decimal
+  readonly value: Value
   readonly walks: readonly Walk[]
 } {
   const value = walks[0]!.next!.expect

@@ -1,13 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { diagnose } from '../diagnose/diagnose.js'
+import { numberTrace } from '../kit/rule.js'
 import { add, type Decimal, decimal, digitAt, readDecimal, toText, ZERO } from '../number/decimal.js'
 import { readProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
+import { asDecimal } from '../question/value.js'
 import { techniqueById } from '../registry/techniques.js'
 import type { Technique } from './contract.js'
-import { momentAfter, trace, variantOf } from './driver.js'
+import { momentAfter, variantOf } from './driver.js'
 import { lineText } from './line.js'
 import { Walk } from './walks.js'
 
@@ -41,7 +43,7 @@ describe('tens first: the order is free', () => {
     const entries: Decimal[] = []
     for (const total of totals) {
       const { next } = walked(technique, problem, entries)
-      if (next?.action === 'decide') entries.push(next.expect)
+      if (next?.action === 'decide') entries.push(asDecimal(next.expect)!)
       entries.push(total)
     }
     return entries
@@ -84,7 +86,7 @@ describe('tens first: the order is free', () => {
   test('what no digits left can make is a slip; tens found are counted against those there are', () => {
     fc.assert(
       fc.property(lists, fc.integer({ min: 1, max: 40 }), (terms, sum) => {
-        const { steps } = trace(technique, readProblem(terms.join('+')), {})
+        const { steps } = numberTrace(technique, readProblem(terms.join('+')), {})
         const first = steps.find((s) => s.action === 'add-part')
         const place = first!.place
         const left = digitsAt(terms, place)
@@ -108,7 +110,7 @@ describe('tens first: the order is free', () => {
   })
 
   test('digits taken by touch come to their total', () => {
-    const { steps } = trace(technique, readProblem('47+63+28+52'), {})
+    const { steps } = numberTrace(technique, readProblem('47+63+28+52'), {})
     const { picks } = steps[0]!
     expect(picks!.spots).toEqual([
       [0, 1],
@@ -127,7 +129,7 @@ describe('tens first: the order is free', () => {
 
 test('an estimate is right to two decimals, better than itself too, and no further off', () => {
   const technique = techniqueById('root-estimate')
-  const last = trace(technique, readProblem('sqrt(70)'), variantOf(technique)).steps.at(-1)!
+  const last = numberTrace(technique, readProblem('sqrt(70)'), variantOf(technique)).steps.at(-1)!
   for (const right of ['8.375', '8.38', '8.37', '8.3666', '8.36666'])
     expect(meets(last, readDecimal(right)!)).toBe(true)
   for (const wrong of ['8.3', '8.4', '8.36', '7.625'])
@@ -138,7 +140,7 @@ test('an estimate is right to two decimals, better than itself too, and no furth
 test('a front and a back stand apart until they are joined, the pad an empty place', () => {
   const lines = (id: string, expression: string) => {
     const technique = techniqueById(id)
-    return trace(technique, readProblem(expression), variantOf(technique)).steps.map((s) =>
+    return numberTrace(technique, readProblem(expression), variantOf(technique)).steps.map((s) =>
       lineText(s.writes, 0, 0),
     )
   }

@@ -3,12 +3,14 @@
  * numbers: not only the answer has to be right, but whatever is asked on the way.
  */
 import { expect, test } from 'vitest'
+import { numberTrace } from '../kit/rule.js'
+import type { Decimal } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { techniqueById } from '../registry/techniques.js'
 import type { Step, Variant } from './contract.js'
-import { trace, variantOf } from './driver.js'
+import { variantOf } from './driver.js'
 
 const CASES = 400
 
@@ -59,22 +61,22 @@ function* worked(id: string, variant: Variant = {}) {
     const problem = space.at(random.below(space.size))
     const numbers = numbersOf(problem)
     if (!numbers) continue
-    const { steps } = trace(technique, problem, variantOf(technique, variant))
+    const { steps } = numberTrace(technique, problem, variantOf(technique, variant))
     seen += 1
     yield { problem, numbers, steps, text: printProblem(problem) }
   }
   expect(seen).toBeGreaterThan(CASES / 3)
 }
 
-const asked = (steps: readonly Step[]): Asked[] =>
+const asked = (steps: readonly Step<Decimal>[]): Asked[] =>
   steps.map((s) => [s.action, s.place, s.expect.scale === 0 ? s.expect.units : -1n])
-const valuesOf = (steps: readonly Step[]) => steps.map((s) => s.expect.units)
-const of = (steps: readonly Step[], ...actions: string[]) =>
+const valuesOf = (steps: readonly Step<Decimal>[]) => steps.map((s) => s.expect.units)
+const of = (steps: readonly Step<Decimal>[], ...actions: string[]) =>
   asked(steps).filter(([action]) => actions.includes(action))
 
 /** Cross sums of the columns in some order; digits written where a column carries. */
 function expectColumns(
-  steps: readonly Step[],
+  steps: readonly Step<Decimal>[],
   cols: readonly bigint[],
   product: bigint,
   text: string,
@@ -104,7 +106,12 @@ function baseNear(n: bigint): bigint {
 }
 
 /** Some values, and the whole where front and back do not simply stand side by side. */
-function expectJoined(steps: readonly Step[], values: readonly bigint[], whole: bigint, text: string): void {
+function expectJoined(
+  steps: readonly Step<Decimal>[],
+  values: readonly bigint[],
+  whole: bigint,
+  text: string,
+): void {
   const joined = of(steps, 'join').length > 0
   expect(valuesOf(steps), text).toEqual(joined ? [...values, whole] : values)
   if (!joined) expect(values.slice(-2).join(''), text).toBe(whole.toString())

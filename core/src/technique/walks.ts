@@ -4,10 +4,10 @@
  * it, and the first one gives the next question. So whoever works another variant than the one set is followed, and the
  * variant worked is the first walk's.
  */
-import type { Decimal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
-import type { Question } from '../question/question.js'
+import type { AnyQuestion } from '../question/question.js'
+import type { Value } from '../question/value.js'
 import type { AnswerLine, Step, Technique, Variant, Work } from './contract.js'
 import { answerQuestion, begin, momentAfter, variantsOf } from './driver.js'
 import { BLANK } from './line.js'
@@ -19,14 +19,14 @@ export const MOST_WALKS = 16
 interface Run {
   readonly work: Work
   readonly steps: Step[]
-  readonly entries: Decimal[]
-  state: IteratorResult<Step, Decimal>
+  readonly entries: Value[]
+  state: IteratorResult<Step, Value>
 }
 
 /** A position on one walk: the steps answered so far and the next one, or the answer when there is none. */
 export class Walk {
   private ahead: Walk[] | undefined
-  private state: IteratorResult<Step, Decimal> | undefined
+  private state: IteratorResult<Step, Value> | undefined
 
   private constructor(
     readonly technique: Technique,
@@ -36,7 +36,7 @@ export class Walk {
     /** Steps answered. */
     readonly taken: number,
     /** The last entry as it was made, where it stood for the value taken. */
-    readonly typed?: Decimal,
+    readonly typed?: Value,
   ) {
     this.state = run?.state
   }
@@ -53,12 +53,12 @@ export class Walk {
   }
 
   /** What the working came to, at the end. */
-  get answer(): Decimal | undefined {
+  get answer(): Value | undefined {
     const { state } = this.begun()
     return state.done ? state.value : undefined
   }
 
-  private begun(): { readonly run: Run; readonly state: IteratorResult<Step, Decimal> } {
+  private begun(): { readonly run: Run; readonly state: IteratorResult<Step, Value> } {
     if (!this.run || !this.state) {
       const work = begin(this.technique, this.problem, this.variant)
       this.state = work.next()
@@ -73,12 +73,12 @@ export class Walk {
   }
 
   /** What was entered at each. */
-  get entries(): readonly Decimal[] {
+  get entries(): readonly Value[] {
     return this.begun().run.entries.slice(0, this.taken)
   }
 
   /** The position after one more entry. Linear over a whole walk; going on from an earlier position works it again. */
-  take(entry: Decimal, typed?: Decimal): Walk {
+  take(entry: Value, typed?: Value): Walk {
     let { run } = this.begun()
     if (run.steps.length > this.taken) {
       const again = Walk.begin(this.technique, this.problem, this.variant).begun().run
@@ -111,13 +111,13 @@ export class Walk {
   }
 
   /** The whole answer as a question, from where the walk stands. */
-  whole(): Question {
+  whole(): AnyQuestion {
     const end = this.onward().at(-1) ?? this
     return answerQuestion(this.technique, this.variant, { steps: end.steps, answer: end.answer! })
   }
 }
 
-function push(run: Run, entry: Decimal): void {
+function push(run: Run, entry: Value): void {
   if (run.state.done) throw new RangeError('The walk is at its end.')
   run.steps.push(run.state.value)
   run.entries.push(entry)

@@ -2,12 +2,27 @@
 
 export const UNFINISHED = {
   number: 'That is not a number yet.',
+  fraction: 'Type a whole number, a fraction such as 3/4, or a mixed number such as 2 3/4.',
+  ratio: 'Type a ratio such as 3:4.',
+  base: (base: number) => `Type a numeral in base ${base}.`,
   quotient: 'Type the quotient, then r, then what is left over.',
   choice: 'Choose one of the answers.',
   roman: 'That is not a Roman numeral.',
   nothing: 'Type your answer first.',
   tries: 'That is not right, and you have tried many times. Press S to see it, or N to skip it.',
 } as const
+
+/** The forms a value is asked in. */
+const FORM = {
+  fraction: 'as a fraction in lowest terms',
+  mixed: 'as a mixed number in lowest terms',
+  ratio: 'as a ratio in lowest terms',
+} as const
+
+/** What is asked of the form, and what is said of the right value in another form. */
+export function formWords(form: keyof typeof FORM): { readonly asks: string; readonly says: string } {
+  return { asks: FORM[form], says: `The value is right. Write it ${FORM[form]}.` }
+}
 
 export const KEYING = {
   point: 'The digits are right. Check where the point goes.',

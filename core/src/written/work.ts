@@ -57,6 +57,7 @@ export function workedOnPaper(problem: Problem): Worked {
       rootByPairs(sheet, problem.radicand)
       break
     case 'number':
+    case 'item':
       break
   }
   return sheet

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { numberAnswer } from '../kit/rule.js'
 import { equal, readDecimal, toText } from '../number/decimal.js'
 import { readProblem } from '../problem/expression.js'
-import { answerOf } from '../problem/problem.js'
 import type { PaperRow } from './sheet.js'
 import { workedOnPaper, writtenEffort } from './work.js'
 
@@ -58,7 +58,9 @@ test.each<[string, fc.Arbitrary<string>]>([
     fc.property(made, (expression) => {
       const problem = readProblem(expression)
       const { steps } = workedOnPaper(problem)
-      expect(equal(readDecimal(read(steps.at(-1)!.rows.at(-1)!))!, answerOf(problem)), expression).toBe(true)
+      expect(equal(readDecimal(read(steps.at(-1)!.rows.at(-1)!))!, numberAnswer(problem)), expression).toBe(
+        true,
+      )
       for (const { says } of steps)
         for (const { left, right } of equations(says))
           expect(worth(left), `${expression}: ${says}`).toBe(right)
@@ -116,7 +118,7 @@ test('the steps as a schoolbook says them; the numbers stand there before anythi
   // What is new in a step is marked, and only that.
   const fresh = steps[1]!.rows.flatMap((r) => r.cells.filter((c) => c.fresh).map((c) => c.text))
   expect(fresh).toEqual(['7'])
-  expect(toText(answerOf(readProblem('36*52')))).toBe(read(steps.at(-1)!.rows.at(-1)!))
+  expect(toText(numberAnswer(readProblem('36*52')))).toBe(read(steps.at(-1)!.rows.at(-1)!))
 })
 
 // Counted by hand on paper: facts, carries.

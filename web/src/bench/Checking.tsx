@@ -1,4 +1,5 @@
-import type { Problem } from '@tachymetra/core/problem'
+import { isItem, type Problem } from '@tachymetra/core/problem'
+import { asDecimal } from '@tachymetra/core/question'
 import type { Progress } from '@tachymetra/core/session'
 import { Checks } from '../parts/Checks.js'
 import { Fold } from '../parts/Fold.js'
@@ -12,12 +13,15 @@ export function Checking(props: {
   readonly onToggle: (open: boolean) => void
 }) {
   const { problem, progress, open, onToggle } = props
+  const answer = asDecimal(answerGiven(progress))
+  // There are none for the items of a paper.
+  if (!answer || isItem(problem)) return null
   return (
     <Fold summary="Quick checks (C)" open={open} onToggle={onToggle}>
       {() => (
         <>
           <h2 className="sr-only">Quick checks</h2>
-          <Checks problem={problem} answer={answerGiven(progress)} />
+          <Checks problem={problem} answer={answer} />
         </>
       )}
     </Fold>

@@ -29,7 +29,7 @@ export function Side(props: {
         </>
       )}
       <h2>Steps so far</h2>
-      <Steps entries={progress.entries} calm={calm} />
+      <Steps entries={progress.entries} walk={progress.walks[0]} calm={calm} />
       {progress.support !== 'answer' && <WayWorked progress={progress} />}
       {children}
       <p>

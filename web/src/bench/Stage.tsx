@@ -1,5 +1,6 @@
 import { lowestPlace } from '@tachymetra/core/number'
 import { lowestOf, type Problem } from '@tachymetra/core/problem'
+import { asDecimal } from '@tachymetra/core/question'
 import { openStep } from '@tachymetra/core/session'
 import { beadWorkOf, setNumber } from '@tachymetra/core/soroban'
 import { lineOf, momentAfter, type Spot, type Zone } from '@tachymetra/core/technique'
@@ -34,7 +35,7 @@ export function Stage(props: Props) {
   const { abacus, reading, framed, onFrame, fade, start, beads } = frame
   const step = openStep(progress)
   const done = progress.outcome !== undefined
-  const answer = progress.outcome === 'done' ? answerGiven(progress) : undefined
+  const answer = progress.outcome === 'done' ? asDecimal(answerGiven(progress)) : undefined
   const [walk] = progress.walks
   const [lastStep, lastEntry] = [walk?.steps.at(-1), walk?.entries.at(-1)]
   const line = useMemo(() => {

@@ -1,5 +1,6 @@
 import { type Best, newBestOf } from '@tachymetra/core/learner'
 import { readProblem } from '@tachymetra/core/problem'
+import { decimals } from '@tachymetra/core/question'
 import { techniqueById } from '@tachymetra/core/registry'
 import { twoWaysOf, twoWaysVerdict } from '@tachymetra/core/report'
 import { progressOf } from '@tachymetra/core/session'
@@ -159,7 +160,7 @@ function tallyOf(attempts: readonly LocalAttempt[]): Tally | undefined {
   const tallies = attempts.flatMap(({ record, verdict }) => {
     const { tally } = techniqueById(record.technique)
     if (!tally || record.support === 'answer' || verdict.outcome !== 'done') return []
-    return tally(readProblem(record.expression), progressOf(record).walks[0]!.entries)
+    return tally(readProblem(record.expression), decimals(progressOf(record).walks[0]!.entries))
   })
   const [first] = tallies
   const sum = (count: (tally: Tally) => number) => tallies.reduce((total, t) => total + count(t), 0)

@@ -1,5 +1,6 @@
 import type { Decimal } from '@tachymetra/core/number'
 import type { Problem } from '@tachymetra/core/problem'
+import { asDecimal } from '@tachymetra/core/question'
 import {
   beadWorkOf,
   clearFrame,
@@ -66,7 +67,9 @@ function Frame({ technique, problem, work, at, told }: Parameters<typeof WatchSt
       {step && beads ? (
         <FramePlayer key={at} start={start} work={beads} place={step.place} />
       ) : (
-        <SorobanFrame frame={setNumber(start, step ? (stands ?? frameValue(start)) : work.answer)} />
+        <SorobanFrame
+          frame={setNumber(start, (step ? stands : asDecimal(work.answer)) ?? frameValue(start))}
+        />
       )}
       <div className="row keys-line">
         {SPEEDS.map(([ms, name]) => (

@@ -1,5 +1,4 @@
-import { toWords } from '@tachymetra/core/number'
-import { asProduct, type Problem, solvedWords } from '@tachymetra/core/problem'
+import { asProduct, isItem, type Problem, solvedWords } from '@tachymetra/core/problem'
 import { beadWorkOf, isAbacus } from '@tachymetra/core/soroban'
 import { type Held, type Step, type Technique, trace, type Variant } from '@tachymetra/core/technique'
 import { useMemo, useState } from 'react'
@@ -11,8 +10,8 @@ import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
 import { OnPaper } from '../parts/OnPaper.js'
 import { Pattern } from '../parts/Pattern.js'
-import { spoken } from '../parts/PlaceRule.js'
 import { fingering } from '../parts/saying.js'
+import { spoken } from '../parts/spoken.js'
 import { useKeys } from '../parts/useKeys.js'
 import { aloud } from '../parts/words.js'
 import { useWatch } from './useWatch.js'
@@ -76,7 +75,7 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
           {step ? (
             <>
               <p className="question">{step.ask}</p>
-              <p className="mono">{told ? toWords(step.expect) : '?'}</p>
+              <p className="mono">{told ? step.kind.say(step.expect) : '?'}</p>
               <p className="faint">{told ? step.why : '\u00a0'}</p>
             </>
           ) : (
@@ -112,7 +111,9 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
 /** A value with why it is so, and on the frame with which finger. */
 function toldWords(step: Step): string {
   const beads = beadWorkOf(step)
-  return [`${toWords(step.expect)}.`, step.why, beads && fingering(beads.moves)].filter(Boolean).join(' ')
+  return [`${step.kind.say(step.expect)}.`, step.why, beads && fingering(beads.moves)]
+    .filter(Boolean)
+    .join(' ')
 }
 
 /** What is held, what has been done, the pattern of the whole, and the same on paper. */
@@ -144,12 +145,12 @@ function Aside(props: {
         {done.map((s, i) => (
           <li key={i}>
             <Mark right />
-            <span className="value">{toWords(s.expect)}</span>
+            <span className="value">{s.kind.say(s.expect)}</span>
             <span className="mono faint">{s.facts.join(' ').replaceAll('-', '−')}</span>
           </li>
         ))}
       </ol>
-      {!isAbacus(technique) && (
+      {!isAbacus(technique) && !isItem(problem) && (
         <Fold summary="The usual way on paper">{() => <OnPaper problem={problem} />}</Fold>
       )}
     </aside>

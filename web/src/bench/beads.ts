@@ -1,6 +1,6 @@
 /** The frame at the bench: what stands on it, what keys and fingers do, and when it is judged. */
 import { type Decimal, placeName, readDecimal, toText } from '@tachymetra/core/number'
-import { meets } from '@tachymetra/core/question'
+import { asDecimal, meets } from '@tachymetra/core/question'
 import {
   applyMove,
   type BeadMove,
@@ -92,7 +92,8 @@ export function useBeads(given: {
   useEffect(() => {
     // Off the frame a value may be one that no frame can hold. Strict judging has taken the wrong bead back already.
     if (!active || !wrong || !step || strict) return
-    setRight(setNumber(start, step.expect))
+    const right = asDecimal(step.expect)
+    if (right) setRight(setNumber(start, right))
     const timer = setTimeout(() => {
       setRight(undefined)
       setHand((h) => ({ ...h, frame: before }))

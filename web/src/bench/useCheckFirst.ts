@@ -1,5 +1,5 @@
 import { type CheckKind, checkQuestions } from '@tachymetra/core/drill'
-import type { AnyQuestion } from '@tachymetra/core/question'
+import { type AnyQuestion, asDecimal } from '@tachymetra/core/question'
 import type { Exercise } from '@tachymetra/core/session'
 import { useState } from 'react'
 import type { AttemptOnScreen } from '../parts/useAttempt.js'
@@ -33,8 +33,8 @@ export function useCheckFirst(
     /** @returns whether there is something to check */
     begin(): boolean {
       const { text } = attempt.latest().typing
-      const value = check && attempt.question()?.kind.read(text)
-      const asked = value && checkQuestions(check, problem, value)
+      const value = asDecimal(attempt.question()?.kind.read(text))
+      const asked = check && value && checkQuestions(check, problem, value)
       if (!asked) return false
       setUnsure({ text, at: attempt.at(), check, ...asked })
       return true

@@ -3,8 +3,8 @@ import type { Times } from '@tachymetra/core/learner'
 import { mistaken, openQuestion, type Progress } from '@tachymetra/core/session'
 import { useState } from 'react'
 import { KeyButton } from '../parts/KeyButton.js'
-import { spoken } from '../parts/PlaceRule.js'
 import { QuestionFlow, useQuestionKeys } from '../parts/QuestionFlow.js'
+import { spoken } from '../parts/spoken.js'
 import { type AttemptOnScreen, useAttempt } from '../parts/useAttempt.js'
 import { DrillStage } from './DrillStage.js'
 import { type Looked, lookedAt } from './looked.js'
@@ -71,7 +71,7 @@ function remarkOn(looked: Looked, progress: Progress): string | undefined {
   const last = progress.entries.at(-1)
   if (!last || !mistaken(last) || progress.outcome !== undefined) return undefined
   const { kind } = openQuestion(progress)!
-  const value = kind.read(last.text)
-  const why = looked.remark(kind.choices ? value : undefined)
+  const value = kind.read(last.text)!
+  const why = looked.remark(typeof value === 'string' ? value : undefined)
   return kind.choices && why ? why : [`${kind.say(value)} is not right.`, why].filter(Boolean).join(' ')
 }

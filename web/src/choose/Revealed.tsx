@@ -56,7 +56,7 @@ function Costs(props: {
   const { item, times } = props
   const { calm } = useNeeds()
   const [{ kind }] = item.questions as [AnyQuestion]
-  const chosen: string = kind.read(props.chosen)
+  const chosen = String(kind.read(props.chosen))
   const foreseen = item.ways.map(({ technique, work }) =>
     work && !calm ? foreseenMs(times, technique, work) : undefined,
   )

@@ -1,6 +1,7 @@
 import type { Times } from '@tachymetra/core/learner'
 import { type Decimal, readDecimal, toText } from '@tachymetra/core/number'
-import { InputError, problemWords, readProblem, solvedWords } from '@tachymetra/core/problem'
+import { InputError, isItem, problemWords, readProblem, solvedWords } from '@tachymetra/core/problem'
+import { asDecimal } from '@tachymetra/core/question'
 import { type Comparison, compareWays, quickestFor } from '@tachymetra/core/report'
 import type { Effort } from '@tachymetra/core/technique'
 import { effortWords, seconds } from '@tachymetra/core/words'
@@ -97,6 +98,7 @@ function compared(text: string, variants: Parameters<typeof compareWays>[1]): Co
 function Found({ found, times }: { readonly found: Comparison; readonly times: Times | undefined }) {
   const { problem, answer, ways, misfits, written, advice } = found
   const own = useMemo(() => times && quickestFor(found, times), [found, times])
+  const plain = asDecimal(answer)
   return (
     <>
       <div className="found">
@@ -125,12 +127,14 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
             <StepsOnRule problem={problem} work={work} />
           </article>
         ))}
-        <article className="way paper">
-          <h2>On paper, the usual way</h2>
-          <EffortLine effort={written} />
-          <p className="faint">Counted for comparison, with everything written down.</p>
-          <OnPaper problem={problem} />
-        </article>
+        {!isItem(problem) && (
+          <article className="way paper">
+            <h2>On paper, the usual way</h2>
+            <EffortLine effort={written} />
+            <p className="faint">Counted for comparison, with everything written down.</p>
+            <OnPaper problem={problem} />
+          </article>
+        )}
       </section>
       <Fold summary={`${misfits.length} techniques that do not fit, and why`}>
         {() => (
@@ -143,7 +147,7 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
           </ul>
         )}
       </Fold>
-      <CheckAnswer problem={problem} right={answer} />
+      {plain && !isItem(problem) && <CheckAnswer problem={problem} right={plain} />}
     </>
   )
 }

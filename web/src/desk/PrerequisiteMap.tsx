@@ -1,5 +1,5 @@
 import type { Mastery, MasteryState } from '@tachymetra/core/curriculum'
-import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import { COURSE, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import type { Technique } from '@tachymetra/core/technique'
 import { listed, MASTERY_NAMES } from '@tachymetra/core/words'
 import { type CSSProperties, memo } from 'react'
@@ -16,7 +16,8 @@ interface Props {
 }
 
 /** Every technique, from what stands alone at the left to what needs the most; a line leads from each to those it opens. */
-export const PrerequisiteMap = memo(function PrerequisiteMap({ mastery, chosen, onChoose }: Props) {
+export const PrerequisiteMap = memo(function PrerequisiteMap(props: Props) {
+  const { chosen } = props
   return (
     <fieldset className="map-frame">
       <legend>
@@ -40,36 +41,54 @@ export const PrerequisiteMap = memo(function PrerequisiteMap({ mastery, chosen, 
             }),
           )}
         </svg>
-        {spots.map(({ technique, column, row }) => {
-          const { state } = mastery.find((m) => m.technique.id === technique.id)!
-          return (
-            <label
-              key={technique.id}
-              className={`node ${state}`}
-              style={{ '--column': column, '--row': row } as CSSProperties}
-            >
-              <input
-                type="radio"
-                name="technique"
-                aria-label={`${technique.name}, ${MASTERY_NAMES[state]}`}
-                aria-description={relations(technique)}
-                checked={technique.id === chosen}
-                onChange={() => onChoose(technique.id)}
-              />
-              <MasteryMark state={state} />
-              <span>{technique.name}</span>
-              <span className="family faint">{technique.family}</span>
-            </label>
-          )
-        })}
+        {spots.map(({ technique, column, row }) => (
+          <Node
+            key={technique.id}
+            {...props}
+            technique={technique}
+            style={{ '--column': column, '--row': row } as CSSProperties}
+          />
+        ))}
+      </div>
+      <h3 id="paper-kinds">Kinds of a paper</h3>
+      <div className="paper-kinds">
+        {PAPER.map((technique) => (
+          <Node key={technique.id} {...props} technique={technique} />
+        ))}
       </div>
     </fieldset>
   )
 })
 
+/** The kinds of a paper are learnt beside the course: a region of its own, in the order they are best learnt. */
+const PAPER = TECHNIQUES.filter((t) => t.family === 'paper')
+
+/** One technique to be chosen, with how far the learner is. */
+function Node(props: Props & { readonly technique: Technique; readonly style?: CSSProperties }) {
+  const { mastery, chosen, onChoose, technique, style } = props
+  const { state } = mastery.find((m) => m.technique.id === technique.id)!
+  return (
+    <label className={`node ${state}`} style={style}>
+      <input
+        type="radio"
+        name="technique"
+        aria-label={`${technique.name}, ${MASTERY_NAMES[state]}`}
+        aria-description={relations(technique)}
+        checked={technique.id === chosen}
+        onChange={() => onChoose(technique.id)}
+      />
+      <MasteryMark state={state} />
+      <span>{technique.name}</span>
+      {technique.family !== 'paper' && <span className="family faint">{technique.family}</span>}
+    </label>
+  )
+}
+
 /** What the lines of the map say: what a technique needs, and what it leads to. */
-function relations({ id, needs }: Technique): string {
-  const later = TECHNIQUES.filter((t) => t.needs.includes(id)).map((t) => t.name)
+function relations({ id, needs, family }: Technique): string {
+  const later = (family === 'paper' ? TECHNIQUES : COURSE)
+    .filter((t) => t.needs.includes(id))
+    .map((t) => t.name)
   const first = needs.map((n) => techniqueById(n).name)
   return `${first.length > 0 ? `Needs ${listed(first)}.` : 'Needs the facts only.'}${later.length > 0 ? ` Leads to ${listed(later)}.` : ''}`
 }

@@ -1,6 +1,6 @@
 /** Where each technique stands on the map of prerequisites, by way of dagre: everything is right of all that it needs. */
 import { graphlib, layout } from '@dagrejs/dagre'
-import { TECHNIQUES } from '@tachymetra/core/registry'
+import { COURSE } from '@tachymetra/core/registry'
 import type { Technique } from '@tachymetra/core/technique'
 
 interface Spot {
@@ -19,7 +19,7 @@ export interface MapLayout {
 /** Any size does: only columns and rows are read off. */
 const NODE = { width: 10, height: 10 }
 
-export function layoutMap(techniques: readonly Technique[] = TECHNIQUES): MapLayout {
+export function layoutMap(techniques: readonly Technique[] = COURSE): MapLayout {
   const graph = new graphlib.Graph()
   // Drawn from the end: what needs nothing stands together at the left, everything else as far left as its needs let it.
   graph.setGraph({ rankdir: 'RL', ranker: 'longest-path', nodesep: 0, ranksep: NODE.width, edgesep: 0 })

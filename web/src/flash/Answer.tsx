@@ -1,6 +1,7 @@
 import type { Shown } from '@tachymetra/core/flash'
 import { add, type Decimal, toWords, ZERO } from '@tachymetra/core/number'
 import { printProblem, problemWords, type SumProblem, signed } from '@tachymetra/core/problem'
+import { valueWords } from '@tachymetra/core/question'
 import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
 import { type AttemptRecord, type Exercise, figuresOf, JUDGE, type Progress } from '@tachymetra/core/session'
 import { variantOf } from '@tachymetra/core/technique'
@@ -86,7 +87,7 @@ export function Answer(props: {
     kind && { keys: kind.keys, press: attempt.press },
     true,
   )
-  const outcome = `${verdictWords(progress)}: ${toWords(answerGiven(progress))}`
+  const outcome = `${verdictWords(progress)}: ${valueWords(answerGiven(progress))}`
   const told = useTold(
     aloud(done ? `${outcome}.` : (attempt.notice ?? saidWords(progress, explained) ?? '')),
     progress.entries.length,

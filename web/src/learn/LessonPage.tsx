@@ -1,5 +1,4 @@
-import { toWords } from '@tachymetra/core/number'
-import { InputError, printProblem, problemWords, readProblem } from '@tachymetra/core/problem'
+import { InputError, printProblem, readProblem, solvedWords } from '@tachymetra/core/problem'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { beadWorkOf, clearFrame, frameOf } from '@tachymetra/core/soroban'
 import { type Slip, type Step, type Technique, trace } from '@tachymetra/core/technique'
@@ -107,8 +106,8 @@ function Page({ technique }: { readonly technique: Technique }) {
               {found.slips.map(({ slip, step }) => (
                 <li key={slip.id}>
                   <strong>{slipName(slip.id)}</strong>:{' '}
-                  <span className="mono said-slip">{toWords(slip.entry)}</span> for{' '}
-                  <span className="mono">{toWords(step.expect)}</span>. {slip.remark}
+                  <span className="mono said-slip">{step.kind.say(slip.entry)}</span> for{' '}
+                  <span className="mono">{step.kind.say(step.expect)}</span>. {slip.remark}
                 </li>
               ))}
             </ul>
@@ -236,11 +235,11 @@ function Walk(props: {
         />
       </div>
       <p className="sr-only" role="status">
-        {aloud(`${step.ask} ${toWords(step.expect)}. ${step.why}`)}
+        {aloud(`${step.ask} ${step.kind.say(step.expect)}. ${step.why}`)}
       </p>
       <div style={{ textAlign: 'center' }}>
         <p className="question" style={{ minHeight: 0 }}>
-          {step.ask} <strong className="mono">{toWords(step.expect)}</strong>
+          {step.ask} <strong className="mono">{step.kind.say(step.expect)}</strong>
         </p>
         <p className="faint">{step.why}</p>
       </div>
@@ -249,14 +248,12 @@ function Walk(props: {
         {steps.map((s, i) => (
           <li key={i} aria-current={i === at ? 'step' : undefined}>
             <button type="button" onClick={() => setAt(i)}>
-              {s.ask} <span className="mono">{toWords(s.expect)}</span>
+              {s.ask} <span className="mono">{s.kind.say(s.expect)}</span>
             </button>
           </li>
         ))}
       </ol>
-      <p className="mono">
-        {problemWords(problem)}: {toWords(answer)}
-      </p>
+      <p className="mono">{solvedWords(problem, answer)}</p>
     </>
   )
 }

@@ -1,4 +1,4 @@
-import { readDecimal, seeded, toWords } from '@tachymetra/core/number'
+import { seeded } from '@tachymetra/core/number'
 import { draw, type Problem, solvedWords } from '@tachymetra/core/problem'
 import { levelOf } from '@tachymetra/core/registry'
 import { type Exercise, moved, type Progress } from '@tachymetra/core/session'
@@ -10,8 +10,10 @@ import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
 import { PaceBar } from '../parts/PaceBar.js'
-import { PlaceRule, spoken } from '../parts/PlaceRule.js'
+import { PlaceRule } from '../parts/PlaceRule.js'
+import { entryWords } from '../parts/saying.js'
 import { wakeSound } from '../parts/sound.js'
+import { spoken } from '../parts/spoken.js'
 import { useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
 import { useTimeLimit } from '../parts/useTimeLimit.js'
@@ -130,14 +132,14 @@ function Ended({ progress }: { readonly progress: Progress }) {
   const { technique, problem, variant } = progress.task as Exercise
   const { answer } = trace(technique, problem, variant)
   const [first] = progress.entries
-  const typed = first && readDecimal(first.text)
+  const typed = first && entryWords(progress.walks[0], first)
   const right = first !== undefined && moved(first)
   const solved = solvedWords(problem, answer)
   return (
     <p role="status">
       <Mark right={right} />{' '}
-      {right ? 'Right' : typed ? `${toWords(typed)} is not right` : ENDED[progress.outcome ?? 'done']}:{' '}
-      {solved}. Its steps are below.
+      {right ? 'Right' : typed ? `${typed} is not right` : ENDED[progress.outcome ?? 'done']}: {solved}. Its
+      steps are below.
     </p>
   )
 }

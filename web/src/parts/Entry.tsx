@@ -30,6 +30,7 @@ export function Entry(props: Props) {
   const { kind, text, onKey, onErase, onEnter, hidden = false, inPlace = false, children } = props
   const field = useRef<HTMLInputElement>(null)
   const { choices } = kind
+  const keys = [...kind.keys, ...(kind.alsoTyped ?? [])]
   const { decimal } = useSettings().numbers
   const { keypad, ownKeyboard } = useNeeds()
   useEffect(() => field.current?.focus(), [])
@@ -38,7 +39,7 @@ export function Entry(props: Props) {
     let same = 0
     while (same < text.length && text[same] === next[same]) same += 1
     for (let i = same; i < text.length; i += 1) onErase()
-    for (const key of next.slice(same)) if (kind.keys.includes(key)) onKey(key)
+    for (const key of next.slice(same)) if (keys.includes(key.toUpperCase()) || keys.includes(key)) onKey(key)
   }
   return (
     <>
@@ -52,7 +53,11 @@ export function Entry(props: Props) {
           value={text.replace('-', '−').replace('.', decimal)}
           {...(ownKeyboard
             ? {
-                inputMode: kind.keys.includes('.') ? 'decimal' : 'numeric',
+                inputMode: keys.every((k) => /\d/.test(k))
+                  ? 'numeric'
+                  : keys.every((k) => /[\d.-]/.test(k))
+                    ? 'decimal'
+                    : 'text',
                 onChange: (event) => retype(event.target.value.replace('−', '-').replace(',', '.')),
                 onKeyDown: (event) => {
                   if (event.key !== 'Enter') return

@@ -1,4 +1,5 @@
-import { type Decimal, digitAt, highestPlace, lowestPlace, toText, toWords } from '@tachymetra/core/number'
+import { digitAt, highestPlace, lowestPlace } from '@tachymetra/core/number'
+import { asDecimal, type Value, valueText, valueWords } from '@tachymetra/core/question'
 import type { Held } from '@tachymetra/core/technique'
 import { memo } from 'react'
 import './hand.css'
@@ -14,7 +15,7 @@ export const Hands = memo(function Hands({ holds }: { readonly holds: readonly H
         <figure key={`${i} ${held.what}`}>
           <HeldValue value={held.value} hands={i === hand} />
           <figcaption>
-            {held.what}: {toWords(held.value)}
+            {held.what}: {valueWords(held.value)}
           </figcaption>
         </figure>
       ))}
@@ -26,7 +27,10 @@ export const Hands = memo(function Hands({ holds }: { readonly holds: readonly H
 const HANDS = 2
 
 /** The digits that count: 70 is seven, held at the tens. */
-function significantDigits(value: Decimal): number[] {
+function significantDigits(held: Value): number[] {
+  const value = asDecimal(held)
+  // A fraction is no digits on the fingers.
+  if (!value) return Array(HANDS + 1).fill(0)
   let low = lowestPlace(value)
   while (low < highestPlace(value) && digitAt(value, low) === 0) low += 1
   return Array.from({ length: highestPlace(value) - low + 1 }, (_, i) =>
@@ -34,12 +38,12 @@ function significantDigits(value: Decimal): number[] {
   )
 }
 
-function HeldValue({ value, hands }: { readonly value: Decimal; readonly hands: boolean }) {
-  if (!hands) return <div className="held-number">{toWords(value)}</div>
+function HeldValue({ value, hands }: { readonly value: Value; readonly hands: boolean }) {
+  if (!hands) return <div className="held-number">{valueWords(value)}</div>
   return (
     <div className="row" style={{ gap: 0 }}>
       {significantDigits(value).map((digit, i) => (
-        <Hand key={i} digit={digit} label={toText(value)} />
+        <Hand key={i} digit={digit} label={valueText(value)} />
       ))}
     </div>
   )

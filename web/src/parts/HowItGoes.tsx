@@ -1,7 +1,7 @@
 import { workingWith } from '@tachymetra/core/diagnose'
-import { equal, readDecimal, toWords } from '@tachymetra/core/number'
+import { sameValue, valueWords } from '@tachymetra/core/question'
 import type { Exercise, JudgedEntry } from '@tachymetra/core/session'
-import { type Step, trace } from '@tachymetra/core/technique'
+import { readAnswerOf, type Step, trace } from '@tachymetra/core/technique'
 import { useMemo, useState } from 'react'
 import { Mark } from './Mark.js'
 import './how-it-goes.css'
@@ -28,8 +28,10 @@ export function HowItGoes(props: {
   const [open, setOpen] = useState(props.open)
   const work = useMemo(() => trace(technique, problem, variant), [technique, problem, variant])
   const own = useMemo(() => {
-    const value = answer === undefined ? undefined : readDecimal(answer)
-    return value && slips.length > 0 ? workingWith(technique, problem, variant, slips, value) : undefined
+    const value = answer === undefined ? undefined : readAnswerOf(technique, problem, variant, answer)
+    return value !== undefined && slips.length > 0
+      ? workingWith(technique, problem, variant, slips, value)
+      : undefined
   }, [technique, problem, variant, slips, answer])
   // What is read off in one look has no way to it.
   if (work.steps.length < 2) return null
@@ -44,7 +46,7 @@ export function HowItGoes(props: {
             const had = own?.entries[i]
             return (
               <li key={i} className={made.length > 0 ? 'slipped' : ''}>
-                <span>{step.ask}</span> <span className="mono value">{toWords(value)}</span>
+                <span>{step.ask}</span> <span className="mono value">{step.kind.say(value)}</span>
                 {carryWords(step) && <span className="faint"> {carryWords(step)}</span>}
                 {given?.has(i + 1) && (
                   <span className="faint">
@@ -52,10 +54,10 @@ export function HowItGoes(props: {
                     <Mark right /> yours
                   </span>
                 )}
-                {had && !equal(had, value) && (
+                {had !== undefined && !sameValue(had, value) && (
                   <span className="had">
                     {' '}
-                    you probably had <span className="mono">{toWords(had)}</span>
+                    you probably had <span className="mono">{step.kind.say(had)}</span>
                   </span>
                 )}
                 {made.map((slip) => (
@@ -75,7 +77,7 @@ export function HowItGoes(props: {
 /** The carry of a step as it is: what goes over to the next, or that one was carried or borrowed in it. */
 function carryWords({ holds, carries, action, reckons }: Step): string | undefined {
   const over = holds.find((h) => h.what === 'carry')
-  if (over) return `carry ${toWords(over.value)}`
+  if (over) return `carry ${valueWords(over.value)}`
   if (carries === 0) return undefined
   const less = action === 'take-part' || reckons?.includes('−') || action === 'glance' || action === 'hold'
   return less ? 'a borrow' : carries > 1 ? `${carries} carries` : 'a carry'

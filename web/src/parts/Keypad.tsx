@@ -10,8 +10,11 @@ const NAMES: Record<string, string> = {
   '+': 'plus',
   '=': 'set',
   r: 'remainder',
+  '/': 'over',
+  ' ': 'and',
+  ':': 'to',
 }
-const SHOWN: Record<string, string> = { '-': '−' }
+const SHOWN: Record<string, string> = { '-': '−', ' ': 'and' }
 const DIGITS = '0123456789'
 
 interface Props {

@@ -1,5 +1,5 @@
 import { digitAt, highestPlace, lowestPlace, placeName } from '@tachymetra/core/number'
-import { answerPlaces, type Problem, problemWords, type Row, rowsOf } from '@tachymetra/core/problem'
+import { answerPlaces, isItem, type Problem, type Row, rowsOf } from '@tachymetra/core/problem'
 import {
   type AnswerCell,
   type AnswerLine,
@@ -10,8 +10,9 @@ import {
 } from '@tachymetra/core/technique'
 import { type CSSProperties, Fragment, memo, useRef } from 'react'
 import { bandsOf } from './bands.js'
+import { ItemLine } from './ItemLine.js'
+import { spoken } from './spoken.js'
 import { useWidth } from './useWidth.js'
-import { aloud } from './words.js'
 import './place-rule.css'
 
 interface Props {
@@ -41,6 +42,11 @@ const MANY = 8
  * where it is written. A line too long for the page goes on in a second one.
  */
 export const PlaceRule = memo(function PlaceRule(props: Props) {
+  // An item of a paper is more than numbers of so many places.
+  return isItem(props.problem) ? <ItemLine problem={props.problem} /> : <Ruler {...props} />
+})
+
+function Ruler(props: Props) {
   const { problem, line, place, zone, typing = '', decimals } = props
   const rows = rowsOf(problem)
   const answer = answerPlaces(problem, decimals)
@@ -80,7 +86,7 @@ export const PlaceRule = memo(function PlaceRule(props: Props) {
       </div>
     </div>
   )
-})
+}
 
 interface BandProps extends Props {
   readonly rows: readonly Row[]
@@ -207,20 +213,6 @@ function Links(props: {
       ))}
     </svg>
   )
-}
-
-const SPOKEN: readonly (readonly [string, string])[] = [
-  ['−', 'minus'],
-  ['+', 'plus'],
-  ['×', 'times'],
-  ['÷', 'divided by'],
-  ['²', ' squared'],
-  ['√', 'root of '],
-]
-
-/** The problem in words for a screen reader. */
-export function spoken(problem: Problem): string {
-  return aloud(SPOKEN.reduce((text, [sign, word]) => text.replaceAll(sign, word), problemWords(problem)))
 }
 
 function lineWords(line: AnswerLine): string {

@@ -60,7 +60,7 @@ export function QuestionFlow(props: {
           const { ask, kind } = 'questions' in task ? task.questions[entry.step - 1]! : question!
           return (
             <li key={entry.step}>
-              <Mark right /> {ask} <strong>{kind.say(kind.read(entry.text))}</strong>
+              <Mark right /> {ask} <strong>{kind.say(kind.read(entry.text)!)}</strong>
               {entry.verdict === 'given' && <span className="faint"> shown</span>}
             </li>
           )

@@ -1,5 +1,6 @@
-import { digitAt, highestPlace, lowestPlace, placeName, toWords } from '@tachymetra/core/number'
-import { type Problem, rowsOf } from '@tachymetra/core/problem'
+import { digitAt, highestPlace, lowestPlace, placeName, ZERO } from '@tachymetra/core/number'
+import { isItem, type Problem, rowsOf } from '@tachymetra/core/problem'
+import { asDecimal, valueWords } from '@tachymetra/core/question'
 import { type AnswerLine, momentAfter, type Trace } from '@tachymetra/core/technique'
 import { type CSSProperties, memo } from 'react'
 import './place-rule.css'
@@ -13,12 +14,30 @@ export const StepsOnRule = memo(function StepsOnRule({
   readonly problem: Problem
   readonly work: Trace
 }) {
+  return isItem(problem) ? <StepsInWords work={work} /> : <Ruled problem={problem} work={work} />
+})
+
+/** The steps of an item: what is asked, and what it comes to. */
+function StepsInWords({ work }: { readonly work: Trace }) {
+  return (
+    <ol className="steps-words">
+      {work.steps.map((step, i) => (
+        <li key={i}>
+          {step.ask} <strong className="mono">{step.kind.say(work.entries[i]!)}</strong>
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+function Ruled({ problem, work }: { readonly problem: Problem; readonly work: Trace }) {
   const rows = rowsOf(problem)
+  const answer = asDecimal(work.answer) ?? ZERO
   const lines = work.steps.map((s, i) => momentAfter(s, work.entries[i]!).writes)
   const cells = lines.flatMap((l) => l.cells.map((c) => c.place + Math.max(0, c.digits.length - 2)))
-  const high = Math.max(highestPlace(work.answer), ...rows.map((r) => highestPlace(r.size)), ...cells)
+  const high = Math.max(highestPlace(answer), ...rows.map((r) => highestPlace(r.size)), ...cells)
   const low = Math.min(
-    lowestPlace(work.answer),
+    lowestPlace(answer),
     ...rows.map((r) => lowestPlace(r.size)),
     ...lines.flatMap((l) => l.cells.map((c) => c.place)),
   )
@@ -64,14 +83,14 @@ export const StepsOnRule = memo(function StepsOnRule({
               </td>
             ))}
             <th scope="row" className="said-value">
-              {toWords(work.entries[i]!)}
+              {valueWords(work.entries[i]!)}
             </th>
           </tr>
         ))}
       </tbody>
     </table>
   )
-})
+}
 
 function digitsAt(line: AnswerLine, p: number) {
   const cell = line.cells.find((c) => c.place === p)

@@ -42,4 +42,6 @@ export const ACTION_WORDS: Readonly<Record<Action, string>> = {
   read: 'Which number?',
   beads: 'On the frame?',
   decide: 'What do you take?',
+  value: 'The next value?',
+  answer: 'The answer?',
 }

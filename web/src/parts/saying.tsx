@@ -1,8 +1,9 @@
 /** What the bench says: the question, the hint, what a mistake was, and what became of the problem. */
 import type { Cause } from '@tachymetra/core/diagnose'
 import type { FadeLevel } from '@tachymetra/core/learner'
-import { type Decimal, placeName, readDecimal, toWords } from '@tachymetra/core/number'
+import { placeName, readDecimal, toWords } from '@tachymetra/core/number'
 import { printProblem, solvedWords } from '@tachymetra/core/problem'
+import { decimals, type Value } from '@tachymetra/core/question'
 import {
   type Exercise,
   figuresOf,
@@ -15,12 +16,13 @@ import {
   wrongAnswers,
 } from '@tachymetra/core/session'
 import { type BeadMove, beadWorkOf, fingerOf, moveWords } from '@tachymetra/core/soroban'
-import { wayWords } from '@tachymetra/core/technique'
+import { type Walk, wayWords } from '@tachymetra/core/technique'
 import { seconds } from '@tachymetra/core/words'
 import { memo, useEffect, useRef, useState } from 'react'
 import { HAS_TOUCH } from '../data/touch.js'
 import { ACTION_WORDS } from './actions.js'
 import { askForCauses } from './causes.js'
+import { Stacked } from './ItemLine.js'
 import { Mark } from './Mark.js'
 import './saying.css'
 
@@ -32,9 +34,9 @@ export function questionOf(progress: Progress): string {
 }
 
 /** The answer an attempt came to (any of several may be right), or would have come to. */
-export function answerGiven({ walks, entries, outcome }: Progress): Decimal {
+export function answerGiven({ walks, entries, outcome }: Progress): Value {
   const last = entries.at(-1)
-  const given = outcome === 'done' && last?.step === 0 ? readDecimal(last.text) : undefined
+  const given = outcome === 'done' && last?.step === 0 ? walks[0]!.whole().kind.read(last.text) : undefined
   return given ?? walks[0]!.answer ?? walks[0]!.whole().expect
 }
 
@@ -105,12 +107,12 @@ function remarkOn(
 ): { readonly elsewhere: string } | { readonly value: string; readonly remark: string } | undefined {
   const entry = standingEntry(progress)
   if (!entry) return undefined
-  if (entry.verdict === 'elsewhere') return { elsewhere: elsewhereWords(entry) }
+  if (entry.verdict === 'elsewhere') return { elsewhere: elsewhereWords(progress, entry) }
   const remark =
     entry.slips[0]?.remark ??
     explained ??
     (HAS_TOUCH ? 'Try again, or tap Show.' : 'Try again, or press S to see it.')
-  return { value: words(entry.text), remark }
+  return { value: entryWords(progress.walks[0], entry), remark }
 }
 
 export function Said(props: { readonly progress: Progress; readonly explained: string | undefined }) {
@@ -133,9 +135,12 @@ export function saidWords(progress: Progress, explained: string | undefined): st
 }
 
 /** A value that is right in itself, but was not asked: nothing is counted. */
-function elsewhereWords({ text, as, place }: JudgedEntry): string {
-  const value = words(text)
+function elsewhereWords(progress: Progress, entry: JudgedEntry): string {
+  const { as, place } = entry
+  const value = entryWords(progress.walks[0], entry)
   switch (as) {
+    case 'form':
+      return openQuestion(progress)?.kind.form?.says ?? ''
     case 'again':
       return `${value} is there already. What comes next?`
     case 'along':
@@ -164,7 +169,7 @@ function outcomeWords(progress: Progress, calm: boolean): string {
   const done = progress.outcome === 'done'
   const tally =
     progress.mostHelp !== 'answer' && done
-      ? technique.tally?.(problem, progress.walks[0]!.entries)
+      ? technique.tally?.(problem, decimals(progress.walks[0]!.entries))
       : undefined
   const time = done && !calm ? `, in ${seconds(figuresOf(progress).totalMs)}` : ''
   const found = tally && tally.of > 0 ? `; ${tally.what}: ${tally.found} of ${tally.of}` : ''
@@ -177,7 +182,9 @@ export function Done({ progress, calm }: { readonly progress: Progress; readonly
   const { right } = figuresOf(progress)
   return (
     <div className="done-panel">
-      <p className="big">{solved(progress)}</p>
+      <p className="big">
+        <Stacked text={solved(progress)} />
+      </p>
       <p className={right ? 'said-right' : ''}>
         {right && <Mark right />} {outcomeWords(progress, calm)}
       </p>
@@ -202,9 +209,10 @@ const LAST_ENTRIES = 9
 
 export const Steps = memo(function Steps(props: {
   readonly entries: readonly JudgedEntry[]
+  readonly walk: Walk | undefined
   readonly calm: boolean
 }) {
-  const { entries: all, calm } = props
+  const { entries: all, walk, calm } = props
   const before = Math.max(0, all.length - LAST_ENTRIES)
   if (all.length === 0) return <p className="faint">None yet.</p>
   return (
@@ -219,7 +227,7 @@ export const Steps = memo(function Steps(props: {
               <Mark right={moved(entry)} />
             )}
             <span>
-              <span className="value">{words(entry.text)}</span>
+              <span className="value">{entryWords(walk, entry)}</span>
               {entry.verdict === 'given' && <span className="faint"> shown</span>}
               {entry.verdict === 'elsewhere' && <span className="faint"> not counted</span>}
               {entry.verdict === 'ahead' && <span className="faint"> at once</span>}
@@ -263,7 +271,15 @@ export function useCauses(progress: Progress): {
   return { explained: shown ? explained?.words : undefined, causes: causes.current }
 }
 
-function words(text: string): string {
+/** An entry as its kind of answer is said; a number where the step it answered is not known. */
+export function entryWords(
+  walk: Walk | undefined,
+  { text, step }: Pick<JudgedEntry, 'text' | 'step'>,
+): string {
+  const kind = step === 0 ? walk?.whole().kind : (walk?.steps[step - 1] ?? walk?.next)?.kind
+  const value = kind?.read(text)
+  if (kind && value !== undefined)
+    return kind.form && !kind.form.is(text) ? text.replace('_', ' ') : kind.say(value)
   const read = readDecimal(text)
-  return read ? toWords(read) : text
+  return read ? toWords(read) : text.replace('_', ' ')
 }

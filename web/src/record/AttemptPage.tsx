@@ -1,7 +1,7 @@
 import { drillById, practiceName } from '@tachymetra/core/drill'
 import { readGrid } from '@tachymetra/core/flash'
-import { lowestPlace, readDecimal, toWords } from '@tachymetra/core/number'
-import { lowestOf, problemWords } from '@tachymetra/core/problem'
+import { lowestPlace, readDecimal } from '@tachymetra/core/number'
+import { isItem, lowestOf, problemWords } from '@tachymetra/core/problem'
 import { exerciseOf, moved, replayOf, SUPPORT_NAMES, withRemarks } from '@tachymetra/core/session'
 import { clearFrame, frameOf, frameValue, isAbacus, setNumber } from '@tachymetra/core/soroban'
 import { lineOf, momentAfter } from '@tachymetra/core/technique'
@@ -18,6 +18,7 @@ import { Mark } from '../parts/Mark.js'
 import { NotInRecord } from '../parts/Missing.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
+import { entryWords } from '../parts/saying.js'
 import { useKeys } from '../parts/useKeys.js'
 import { levelWords, when } from '../parts/words.js'
 import './record.css'
@@ -84,7 +85,7 @@ function DrillAttempt({ attempt }: { readonly attempt: AttemptWire }) {
           const { ask, kind } = questions[e.step - 1]!
           return (
             <li key={i} className="replay-entry">
-              <Mark right={moved(e)} /> {ask} <strong>{kind.say(kind.read(e.text))}</strong>{' '}
+              <Mark right={moved(e)} /> {ask} <strong>{kind.say(kind.read(e.text)!)}</strong>{' '}
               <span className="faint">after {seconds(e.ms)}</span>
             </li>
           )
@@ -129,14 +130,14 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
   const reached = entries.slice(0, at).findLast(moved)
   const line = useMemo(() => {
     if (!reached) return { negative: false, cells: [] }
-    const value = readDecimal(reached.text)!
+    const value = readDecimal(reached.text)
+    if (!value || isItem(problem)) return { negative: false, cells: [] }
     if (reached.step === 0) return lineOf(value, Math.min(lowestOf(problem), lowestPlace(value)))
     const step = steps[reached.step + reached.took - 2]
     return step ? momentAfter(step, value).writes : { negative: false, cells: [] }
   }, [problem, steps, reached])
-  const standing = reached
-    ? readDecimal(reached.text)!
-    : frameValue(frameOf(technique, problem) ?? clearFrame())
+  const standing =
+    (reached && readDecimal(reached.text)) ?? frameValue(frameOf(technique, problem) ?? clearFrame())
   const slipped = entries.find((e) => e.step === 0 && e.slips.length > 0)
   const ended = at === entries.length && attempt.outcome === 'done'
   return (
@@ -168,7 +169,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
         {entries.slice(0, at).map((e, i) => (
           <li key={i} className="replay-entry">
             {e.verdict === 'elsewhere' ? <span aria-hidden="true">·</span> : <Mark right={moved(e)} />}{' '}
-            <span className="mono">{toWords(readDecimal(e.text)!)}</span>
+            <span className="mono">{entryWords(walk, e)}</span>
             {e.verdict === 'given' && <span className="faint"> shown</span>}
             {e.verdict === 'elsewhere' && <span className="faint"> not counted</span>}
             {e.took > 1 && <span className="faint"> at once</span>}{' '}

@@ -2,6 +2,7 @@
  * What a practitioner says aloud, worked out from the numbers alone: for each technique the ways people work it and the
  * habits they have on the way. Shares no code with the techniques; only the numbers of a problem are read from it.
  */
+import { PAPER_KINDS } from '../../paper/kinds.js'
 import {
   blocksUp,
   columnsLeft,
@@ -24,6 +25,7 @@ import {
   splitAdd,
 } from './multiplication.js'
 import type { Speaker } from './numbers.js'
+import { item } from './paper.js'
 import { estimate, rootDuplex } from './roots.js'
 import { blocksDown, columnsDown, roundUp } from './subtraction.js'
 
@@ -65,4 +67,5 @@ export const PRACTITIONER: Readonly<Record<string, Speaker>> = {
   'soroban-add': beadsAdd,
   'soroban-multiply': beadsMultiply,
   'flash-sum': flash,
+  ...Object.fromEntries(PAPER_KINDS.map(({ id }) => [id, item])),
 }

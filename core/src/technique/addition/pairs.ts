@@ -21,7 +21,7 @@ import type { Problem, SumProblem } from '../../problem/problem.js'
 import { PAIRS } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
-import type { Picks, Spot, Step, Tally, Work } from '../contract.js'
+import type { NumberWork, Picks, Spot, Step, Tally } from '../contract.js'
 import { sumLoad } from '../facts.js'
 import { BLANK, lineOf } from '../line.js'
 import { type SlipSink, step, technique } from '../make.js'
@@ -66,7 +66,7 @@ export const addPairs = technique({
   work: pairwise,
 })
 
-function* pairwise(problem: SumProblem): Work {
+function* pairwise(problem: SumProblem): NumberWork {
   const { lowest, highest } = rangeOf(problem)
   let total = ZERO
   let asked = false

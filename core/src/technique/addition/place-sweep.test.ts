@@ -2,11 +2,12 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { numbers } from '../../kit/arbitraries.js'
 import { describeTechnique } from '../../kit/describe.js'
+import { numberTrace } from '../../kit/rule.js'
 import { values } from '../../kit/testing.js'
 import { decimal, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
-import { trace, variantOf } from '../driver.js'
+import { variantOf } from '../driver.js'
 import { addPlaceSweep } from './place-sweep.js'
 
 describeTechnique(addPlaceSweep, {
@@ -40,10 +41,10 @@ function* totals(terms: readonly bigint[]): Generator<bigint> {
 function expectSwept(units: readonly bigint[], expression: string, scale: number): void {
   const problem = readProblem(expression)
   const want = [...totals(units)]
-  const parts = trace(addPlaceSweep, problem, { start: 'parts' })
+  const parts = numberTrace(addPlaceSweep, problem, { start: 'parts' })
   expect(parts.steps.map((s) => unitsAt(s.expect, scale))).toEqual(want.length ? want : [0n])
   expect(parts.answer).toEqual(answerOf(problem))
-  expect(trace(addPlaceSweep, problem, variantOf(addPlaceSweep)).answer).toEqual(answerOf(problem))
+  expect(numberTrace(addPlaceSweep, problem, variantOf(addPlaceSweep)).answer).toEqual(answerOf(problem))
 }
 
 test('all sums of numbers to 99, step by step', () => {
@@ -60,5 +61,5 @@ test('long lists and decimals, step by step', () => {
     }),
     { numRuns: 1500 },
   )
-  expect(trace(addPlaceSweep, readProblem('0+0'), { start: 'parts' }).answer).toEqual(decimal(0))
+  expect(numberTrace(addPlaceSweep, readProblem('0+0'), { start: 'parts' }).answer).toEqual(decimal(0))
 })

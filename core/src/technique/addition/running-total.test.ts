@@ -2,11 +2,11 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { numbers } from '../../kit/arbitraries.js'
 import { describeTechnique } from '../../kit/describe.js'
+import { numberTrace } from '../../kit/rule.js'
 import { values } from '../../kit/testing.js'
 import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem, sumOf } from '../../problem/problem.js'
-import { trace } from '../driver.js'
 import { addRunningTotal } from './running-total.js'
 
 describeTechnique(addRunningTotal, {
@@ -24,7 +24,7 @@ describeTechnique(addRunningTotal, {
 // docs/method.md, Addition.
 test('worked examples', () => {
   expect(values(addRunningTotal, '364+278')).toEqual(['564', '634', '642'])
-  const step = trace(addRunningTotal, readProblem('364+278'), {}).steps[1]!
+  const step = numberTrace(addRunningTotal, readProblem('364+278'), {}).steps[1]!
   const slips = Object.fromEntries(step.slips().map((s) => [toText(s.entry), s.id]))
   expect(slips).toMatchObject({ 571: 'wrong-place', 534: 'carry-lost', 564: 'part-left-out' })
   expect(step.facts).toEqual(['6+7', '5+1'])
@@ -32,7 +32,9 @@ test('worked examples', () => {
 
 test('a carry or a borrow is forgotten only where there is one', () => {
   const named = (expression: string) =>
-    trace(addRunningTotal, readProblem(expression), {}).steps.flatMap((s) => s.slips().map((slip) => slip.id))
+    numberTrace(addRunningTotal, readProblem(expression), {}).steps.flatMap((s) =>
+      s.slips().map((slip) => slip.id),
+    )
   expect(named('123+321+444')).not.toContain('carry-lost')
   expect(named('123+8')).toContain('carry-lost')
   expect(named('125+4')).not.toContain('carry-lost')
@@ -62,7 +64,7 @@ test('sums of one- to three-digit numbers, every seventh with all others, step b
   for (let a = 0; a < 1000; a += 7)
     for (let b = 0; b < 1000; b += 1) {
       const problem = sumOf(decimal(a), decimal(b))
-      const { steps, answer } = trace(addRunningTotal, problem, {})
+      const { steps, answer } = numberTrace(addRunningTotal, problem, {})
       const want = b === 0 ? [0n] : prefixes[b]!
       const same =
         steps.length === want.length && steps.every((s, i) => s.expect.units === BigInt(a) + want[i]!)
@@ -77,7 +79,7 @@ test('long and decimal sums, step by step', () => {
       const problem = readProblem(`${x}+${y}`) as SumProblem
       const scale = Math.max(...problem.terms.map((t) => t.size.scale))
       const [a, b] = problem.terms.map((t) => unitsAt(t.size, scale)) as [bigint, bigint]
-      const { steps, answer } = trace(addRunningTotal, problem, {})
+      const { steps, answer } = numberTrace(addRunningTotal, problem, {})
       expect(steps.map((s) => unitsAt(s.expect, scale))).toEqual(b === 0n ? [a] : [...totals(a, b)])
       expect(answer).toEqual(answerOf(problem))
     }),

@@ -83,7 +83,7 @@ export const rootDuplex = technique({
         }),
       ),
     })
-    const enter = function* (asking: Step): Generator<Step, number, Decimal> {
+    const enter = function* (asking: Step<Decimal>): Generator<Step, number, Decimal> {
       const entry = yield asking
       if (entry.units !== asking.expect.units || entry.scale !== asking.expect.scale) onPath = false
       return Number(wholePart(entry))
@@ -227,7 +227,7 @@ function netStep(
   place: number,
   writes: Step['writes'],
   holds: Step['holds'],
-): Step {
+): Step<Decimal> {
   const net = gross - duplex
   const right = `${gross} − ${duplex} = ${net}`
   return step({

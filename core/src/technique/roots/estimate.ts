@@ -26,7 +26,7 @@ import { parameter } from '../boards.js'
 import type { Step } from '../contract.js'
 import { differenceLoad, productLoad } from '../facts.js'
 import { lineOf } from '../line.js'
-import { type Misfit, misfit, step, technique } from '../make.js'
+import { type Misfit, misfit, type SlipSink, step, technique } from '../make.js'
 import { ask, holdsThat, twice } from '../quantities.js'
 import { SQUARE } from '../variants.js'
 
@@ -263,10 +263,10 @@ function lastStep(
   expect: Decimal,
   n: Decimal,
   more: boolean,
-  slips: Parameters<typeof step>[0]['slips'] & {},
-): Step {
+  slips: (slip: SlipSink) => void,
+): Step<Decimal> {
   const exact = squareRoot(n, 6)
-  return step({
+  return step<Decimal>({
     action: 'running-total',
     place: -expect.scale,
     ask: question,

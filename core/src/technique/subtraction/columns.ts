@@ -11,7 +11,7 @@ import {
 import { asDifference, type Problem } from '../../problem/problem.js'
 import { at, REMARK } from '../../words/steps.js'
 import { COLUMN, DIFFERENCE_MISFIT, TURNED } from '../../words/subtraction.js'
-import type { AnswerCell, Fact, Step, Work } from '../contract.js'
+import type { AnswerCell, Fact, NumberWork, Step } from '../contract.js'
 import { differenceLoad } from '../facts.js'
 import { type LevelSetting, type Misfit, misfit, type SlipSink, step } from '../make.js'
 import { ask, complement } from '../quantities.js'
@@ -51,7 +51,11 @@ export type ShortWay = 'complement' | 'ten-more'
 /** A way through the columns: look right before a digit is written, or write and change what stands. */
 export type CarryWay = 'glance' | 'mend' | 'mend-first'
 
-export function* walkColumns({ minuend, subtrahend }: Difference, short: ShortWay, carry: CarryWay): Work {
+export function* walkColumns(
+  { minuend, subtrahend }: Difference,
+  short: ShortWay,
+  carry: CarryWay,
+): NumberWork {
   const turned = compare(minuend, subtrahend) < 0
   const [upper, lower] = turned ? [subtrahend, minuend] : [minuend, subtrahend]
   const columns = columnsOf(upper, lower)

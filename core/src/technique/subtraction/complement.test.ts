@@ -2,11 +2,11 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { numbers } from '../../kit/arbitraries.js'
 import { describeTechnique } from '../../kit/describe.js'
+import { numberTrace } from '../../kit/rule.js'
 import { values } from '../../kit/testing.js'
 import { decimal, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
-import { trace } from '../driver.js'
 import { lineText } from '../line.js'
 import { slipAt } from '../reading.js'
 import { subtractComplement } from './complement.js'
@@ -29,7 +29,7 @@ describeTechnique(subtractComplement, {
 })
 
 test('write, then lower: each digit with what makes ten, and what stands goes down by one', () => {
-  const { steps } = trace(subtractComplement, readProblem('8341-3675'), { carry: 'mend' })
+  const { steps } = numberTrace(subtractComplement, readProblem('8341-3675'), { carry: 'mend' })
   expect(steps.map((s) => s.facts.join(' '))).toEqual([
     '8-3',
     '10-6',
@@ -54,7 +54,7 @@ test('what stands after each column is the difference of what lies above it', ()
       const scale = Math.max(...problem.terms.map((t) => t.size.scale))
       const [a, b] = problem.terms.map((t) => unitsAt(t.size, scale)) as [bigint, bigint]
       const [high, low] = a < b ? [b, a] : [a, b]
-      const { steps, answer } = trace(subtractComplement, problem, { carry: 'mend', mending })
+      const { steps, answer } = numberTrace(subtractComplement, problem, { carry: 'mend', mending })
       expect(answer).toEqual(answerOf(problem))
       const writing = steps.filter((s) => s.action !== 'sign')
       for (const [i, step] of writing.entries()) {
@@ -78,9 +78,9 @@ test('looking right first, the same digits are held and written as by holding an
   fc.assert(
     fc.property(numbers, numbers, (x, y) => {
       const problem = readProblem(`${x}-${y}`)
-      const { steps } = trace(subtractComplement, problem, { carry: 'glance' })
+      const { steps } = numberTrace(subtractComplement, problem, { carry: 'glance' })
       expect(steps.filter((s) => s.action !== 'decide').map((s) => s.expect)).toEqual(
-        trace(subtractHoldDrop, problem, {}).steps.map((s) => s.expect),
+        numberTrace(subtractHoldDrop, problem, {}).steps.map((s) => s.expect),
       )
       for (const { facts, expect: value } of steps) {
         const last = /^(\d+)([+-])(\d+)$/.exec(facts.at(-1) ?? '')

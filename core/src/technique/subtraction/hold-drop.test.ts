@@ -2,11 +2,11 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { numbers } from '../../kit/arbitraries.js'
 import { describeTechnique } from '../../kit/describe.js'
+import { numberTrace } from '../../kit/rule.js'
 import { values } from '../../kit/testing.js'
 import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
-import { trace } from '../driver.js'
 import { slipAt } from '../reading.js'
 import { subtractHoldDrop } from './hold-drop.js'
 
@@ -22,7 +22,7 @@ test('worked examples', () => {
 
 // Brown and Burton 1978 name "smaller from larger" and "borrow across zero" (ids here are our own).
 test('the slips of the literature are offered where they can happen', () => {
-  const steps = trace(subtractHoldDrop, readProblem('7052-3068'), {}).steps
+  const steps = numberTrace(subtractHoldDrop, readProblem('7052-3068'), {}).steps
   expect(slipAt(steps[3]!, decimal(1))?.id).toBe('smaller-from-larger')
   expect(slipAt(steps[1]!, decimal(4))?.id).toBe('borrow-not-through-equals')
   expect(slipAt(steps[2]!, decimal(0))?.id).toBe('ten-forgotten')
@@ -57,7 +57,7 @@ test('differences of one- to three-digit numbers, every seventh with all others,
           { sign: -1, size: decimal(b) },
         ],
       } as const
-      const { steps, answer } = trace(subtractHoldDrop, problem, {})
+      const { steps, answer } = numberTrace(subtractHoldDrop, problem, {})
       const [high, low] = a < b ? [b, a] : [a, b]
       let at = 0
       let same = answer.units === BigInt(a - b)
@@ -73,7 +73,7 @@ test('long and decimal differences, step by step', () => {
       const problem = readProblem(`${x}-${y}`) as SumProblem
       const scale = Math.max(...problem.terms.map((t) => t.size.scale))
       const [a, b] = problem.terms.map((t) => unitsAt(t.size, scale)) as [bigint, bigint]
-      const { steps, answer } = trace(subtractHoldDrop, problem, {})
+      const { steps, answer } = numberTrace(subtractHoldDrop, problem, {})
       // With decimals, units of 0 before the point are columns too.
       const columns = steps.filter((s) => s.action !== 'sign').map((s) => s.expect.units)
       const [low, high] = [a, b].sort((m, n) => (m < n ? -1 : 1)) as [bigint, bigint]

@@ -1,5 +1,5 @@
 /**
- * subtract-hold-drop: left to right, one column at a time. Work the column (one that borrows as 13-6), hold the
+ * subtract-hold-drop: left to right, one column at a time. NumberWork the column (one that borrows as 13-6), hold the
  * digit, ask whether the next column needs one, then write it or one less. Equal columns are looked past.
  * 8341-3675: hold 5 write 4, hold 7 write 6, hold 7 write 6, write 6. Who writes first and lowers then is followed too.
  */
