@@ -9,12 +9,16 @@ import {
   type Item,
   itemsOf,
   listedItem,
+  paperRecipe,
+  paperScore,
   plainRecipe,
   type Recipe,
   type Source,
+  setupOf,
+  USUAL_PAPER,
 } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
-import type { ProgressWire, SessionPage, SessionStart } from '@tachymetra/core/wire'
+import type { PaperWire, ProgressWire, SessionPage, SessionStart } from '@tachymetra/core/wire'
 import { eq } from 'drizzle-orm'
 import { beforeAll, expect, test } from 'vitest'
 import { recount } from './store/recount.js'
@@ -253,4 +257,39 @@ test('drills are kept like any set, and leave techniques alone', async () => {
   const { latest, past, bests } = body as ProgressWire
   for (const rows of [latest, past]) expect(rows.map((r) => r.technique)).not.toContain('fits')
   expect(bests.map((b) => b.technique)).toContain('fits')
+})
+
+test('papers are told with what became of each item, the newest first, and no other session is', async () => {
+  const recipe = paperRecipe({ ...USUAL_PAPER, count: 6, without: [], name: 'Friday' }, 11)
+  const id = newId()
+  expect((await send('PUT', `/sessions/${id}`, startOf(recipe))).status).toBe(201)
+  const items = itemsOf({ recipe, seed: 7, generator: GENERATOR })
+  for (const [i, item] of items.entries()) {
+    if (i > 4) break
+    const whole = attemptAt(item!, i + 1, id)
+    const events = i === 2 ? [{ kind: 'skipped' as const, at: 900 }] : whole.events
+    expect((await send('PUT', `/attempts/${newId()}`, { ...whole, events })).status).toBe(201)
+  }
+  const other = newId()
+  await send('PUT', `/sessions/${other}`, startOf({ ...recipe, sources: [], paper: undefined } as never))
+  const [paper, ...others] = (await get(`/learners/${learnerId}/papers`)) as readonly PaperWire[]
+  expect(others).toEqual([])
+  expect([paper!.id, setupOf(paper!.recipe)!.name]).toEqual([id, 'Friday'])
+  expect(paper!.answers.map((a) => [a.n, a.outcome, a.right])).toEqual([
+    [1, 'done', true],
+    [2, 'done', true],
+    [3, 'skipped', false],
+    [4, 'done', true],
+    [5, 'done', true],
+  ])
+  expect(paperScore(paper!.recipe, paper!.answers).points).toBe(4 * 5 - 4)
+  // An item that is not of the list is no item of the paper.
+  const stranger = { ...attemptAt(items[0]!, 2, id), events: [{ kind: 'skipped' as const, at: 5 }] }
+  expect((await send('PUT', `/attempts/${newId()}`, stranger)).status).toBe(422)
+  // A paper without its list, its time or its marks is none.
+  for (const lacking of [
+    { ...recipe, marks: undefined },
+    { ...recipe, clock: { kind: 'none' } },
+  ])
+    expect((await send('PUT', `/sessions/${newId()}`, startOf(lacking as never))).status).toBe(422)
 })

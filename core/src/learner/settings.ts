@@ -1,6 +1,7 @@
 /** What can be set for one learner. Everything has a default, so nothing need be set. */
 
 import { LEVEL_RULES, type LevelRules, type Targets } from '../curriculum/levels.js'
+import type { PaperSetup } from '../set/paper.js'
 import type { Variant } from '../technique/contract.js'
 import type { Fades } from './fade.js'
 
@@ -98,6 +99,8 @@ export interface LearnerSettings {
   readonly alarm: (typeof ALARMS)[number] | null
   /** Milliseconds to copy one shown digit, and when that was measured. */
   readonly keying: { readonly ms: number; readonly at: string } | null
+  /** Papers as they were set up, kept by their names. */
+  readonly papers: readonly PaperSetup[]
 }
 
 export const DEFAULT_SETTINGS: LearnerSettings = {
@@ -126,6 +129,7 @@ export const DEFAULT_SETTINGS: LearnerSettings = {
   banned: [],
   skipped: [],
   busy: [],
+  papers: [],
   alarm: null,
   keying: null,
 }

@@ -11,6 +11,22 @@ export {
 } from './items.js'
 export { deadlineOf, type ItemAnswer, scoreOf, stairOf, toCome } from './next.js'
 export {
+  byKind,
+  drillOfCostliest,
+  type ItemMark,
+  isStarred,
+  listOf,
+  PAPER_LIMITS,
+  PAPER_POOL,
+  type PaperAnswer,
+  type PaperScore,
+  type PaperSetup,
+  paperRecipe,
+  paperScore,
+  setupOf,
+  USUAL_PAPER,
+} from './paper.js'
+export {
   type AtLevel,
   checkRecipe,
   itemCount,

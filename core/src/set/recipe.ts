@@ -82,6 +82,14 @@ export type Rule =
   /** Two right in a row make the showing faster, one wrong slower; it begins with so many milliseconds a number. */
   | { readonly kind: 'staircase'; readonly showMs: number; readonly run: number }
 
+/** Points for an item right, wrong, skipped before one that was tried, and left out; as left out where skipped is not set. */
+export interface Marks {
+  readonly right: number
+  readonly wrong: number
+  readonly blank: number
+  readonly skipped?: number
+}
+
 export interface Recipe {
   readonly sources: readonly Source[]
   /** Source after source, or shuffled together. */
@@ -94,7 +102,9 @@ export interface Recipe {
   /** A check that is asked before each verdict where only the answer is asked; left out where none is. */
   readonly check?: CheckKind
   /** Points for an item right, wrong, and left out; left out where nothing is scored. */
-  readonly marks?: { readonly right: number; readonly wrong: number; readonly blank: number }
+  readonly marks?: Marks
+  /** Where it is a paper: how it was set up, besides its time and its marks. */
+  readonly paper?: { readonly name: string; readonly without: readonly string[]; readonly back: boolean }
   readonly rule?: Rule
   /** The clock gives so many times as long, null: as long as one likes; left out where it is as it stands. */
   readonly extraTime?: number | null
@@ -113,7 +123,7 @@ export function plainRecipe(sources: readonly Source[], support: Support): Recip
 }
 
 /** Most items of one set. */
-export const MOST_ITEMS = 100
+export const MOST_ITEMS = 200
 
 /** How many items a source gives. */
 export function countOf(source: Source): number {
@@ -148,6 +158,15 @@ export function checkRecipe(recipe: Recipe): void {
   if (count < 1 || count > MOST_ITEMS)
     throw new InputError(`A set has 1 to ${MOST_ITEMS} items, not ${count}.`)
   for (const source of recipe.sources) checkSource(source)
+  if (recipe.paper) checkPaper(recipe)
+}
+
+/** A paper has its list, its time and its marks. */
+function checkPaper({ sources, clock, marks, support }: Recipe): void {
+  const [source, ...others] = sources
+  const listed = source?.kind === 'listed' && others.length === 0 && !source.problems.includes(null)
+  if (!listed || clock.kind !== 'whole' || !marks || support !== 'answer')
+    throw new InputError('A paper is one list of items with marks and a time for all of it, answers only.')
 }
 
 function checkSource(source: Source): void {

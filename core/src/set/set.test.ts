@@ -185,7 +185,7 @@ test('sets of another version are not drawn; a recorded list is what was recorde
 test.each<[string, Source]>([
   ['a technique that is not there', { kind: 'level', technique: 'guess', level: 1, count: 1 }],
   ['a level that is not there', { kind: 'level', technique: 'add-pairs', level: 99, count: 1 }],
-  ['too many items', { kind: 'level', technique: 'add-pairs', level: 1, count: 101 }],
+  ['too many items', { kind: 'level', technique: 'add-pairs', level: 1, count: 201 }],
   ['no item', { kind: 'listed', problems: [] }],
   [
     'a parameter that is not there',

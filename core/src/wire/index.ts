@@ -34,6 +34,7 @@ export type {
   MoveWire,
   NewLearner,
   PacePoint,
+  PaperWire,
   PractisedWire,
   ProblemCode,
   ProblemDetails,

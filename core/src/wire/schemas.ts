@@ -23,7 +23,8 @@ import { type AttemptRecord, MOST_MS, RECORDED } from '../session/record.js'
 import { JUDGE } from '../session/reduce.js'
 import { SUPPORTS, WORKED_SUPPORTS } from '../session/support.js'
 import { AS_RECORDED, GENERATOR } from '../set/items.js'
-import { MOST_ITEMS, type Recipe } from '../set/recipe.js'
+import { PAPER_LIMITS, type PaperSetup } from '../set/paper.js'
+import { type Marks, MOST_ITEMS, type Recipe } from '../set/recipe.js'
 import { variantOf } from '../technique/driver.js'
 import type { BroughtIn, HandMove, NewLearner, RecallWire, SessionStart } from './types.js'
 
@@ -116,7 +117,14 @@ const SOURCES = [
   }),
 ]
 const limit = Joi.number().integer().min(1000).max(MOST_MS).required()
-const mark = Joi.number().integer().min(-100).max(100).required()
+const mark = Joi.number().integer().min(-100).max(100)
+const marks = Joi.object<Marks>({
+  right: mark.required(),
+  wrong: mark.required(),
+  blank: mark.required(),
+  skipped: mark,
+})
+const paperName = Joi.string().trim().min(1).max(40).required()
 
 /** A recipe as it is written; what it names is checked by `checkRecipe`. */
 const recipe = Joi.object<Recipe>({
@@ -133,7 +141,12 @@ const recipe = Joi.object<Recipe>({
   support: Joi.valid(...SUPPORTS).required(),
   answers: Joi.valid('at-once', 'at-end').required(),
   check: Joi.valid(...CHECK_KINDS),
-  marks: Joi.object({ right: mark, wrong: mark, blank: mark }),
+  marks,
+  paper: Joi.object({
+    name: paperName,
+    without: Joi.array().items(techniqueId).max(100).required(),
+    back: Joi.boolean().required(),
+  }),
   extraTime: Joi.valid(...EXTRA_TIMES),
   rule: Joi.alternatives(
     Joi.object({ kind: Joi.valid('repeat-missed').required() }),
@@ -277,6 +290,23 @@ const fade = Joi.object<Fade>({
   run: Joi.number().integer().min(-100).max(100).required(),
 })
 
+const [fewest, most] = PAPER_LIMITS.count
+const [shortest, longest] = PAPER_LIMITS.minutes
+
+/** A paper as it is set up and kept by its name. */
+const paperSetup = Joi.object<PaperSetup>({
+  name: paperName,
+  count: Joi.number().integer().min(fewest).max(most).required(),
+  ms: Joi.number()
+    .integer()
+    .min(shortest * 60_000)
+    .max(longest * 60_000)
+    .required(),
+  marks: marks.required(),
+  without: Joi.array().items(techniqueId).max(100).required(),
+  back: Joi.boolean().required(),
+})
+
 /** What is changed of a learner's settings, each setting whole. @see LearnerSettings */
 export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
   minutes: Joi.number().min(1).max(120).label('Minutes a day'),
@@ -332,6 +362,7 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
   keypadOrder: Joi.valid(...KEYPAD_ORDERS).label('Order of the keys'),
   ownKeyboard: Joi.boolean().label('Own keyboard'),
   ownAbacus: Joi.boolean().label('Own abacus'),
+  papers: Joi.array().items(paperSetup).max(20).unique('name').label('Papers'),
   alarm: Joi.valid(null, ...ALARMS).label('Reminder'),
   keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() }).allow(null),
 }).min(1)

@@ -6,10 +6,10 @@ import type { PastSession } from '../curriculum/retention.js'
 import type { SlipCount } from '../learner/bugs.js'
 import type { Best, Pace } from '../learner/pace.js'
 import type { FactMemory, RecallRecord } from '../learner/recall.js'
-import type { AttemptRecord, Figures } from '../session/record.js'
+import type { AttemptRecord, Figures, Outcome } from '../session/record.js'
 import type { JudgedEntry } from '../session/reduce.js'
 import type { WorkedSupport } from '../session/support.js'
-import type { PracticeSet } from '../set/recipe.js'
+import type { PracticeSet, Recipe } from '../set/recipe.js'
 
 export interface LearnerWire {
   readonly id: string
@@ -54,6 +54,21 @@ export interface ItemPace extends Pace {
   readonly technique: string
   readonly level: number
   readonly support: WorkedSupport
+}
+
+/** A paper that was worked: its recipe, and each item in the order it was left. */
+export interface PaperWire {
+  readonly id: string
+  readonly startedAt: string
+  readonly recipe: Recipe
+  readonly answers: readonly {
+    readonly n: number
+    readonly outcome: Outcome
+    readonly right: boolean
+    readonly ms: number
+    /** Mistakes found in wrong answers, by id. */
+    readonly slips: readonly string[]
+  }[]
 }
 
 export interface SessionPage {

@@ -59,8 +59,16 @@ export const session = sqliteTable(
     /** The version of the generator; 0 where the list is kept as it was recorded. */
     generator: integer().notNull(),
   },
-  (t) => [index('session_by_time').on(t.learnerId, t.startedAt, t.id)],
+  (t) => [
+    index('session_by_time').on(t.learnerId, t.startedAt, t.id),
+    index('session_papers')
+      .on(t.learnerId, t.startedAt)
+      .where(sql`json_extract(recipe, '$.paper') is not null`),
+  ],
 )
+
+/** Is a session one of a paper? Written as the index has it, so that only papers are looked at. */
+export const isPaper = sql`json_extract(${session.recipe}, '$.paper') is not null`
 
 /**
  * One problem worked: an item of the set of its session, what happened, and the verdict as it was found. A verdict is

@@ -1,0 +1,1 @@
+CREATE INDEX `session_papers` ON `session` (`learner_id`,`started_at`) WHERE json_extract(recipe, '$.paper') is not null;
