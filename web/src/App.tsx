@@ -18,6 +18,8 @@ import { antTheme, type Light, lightUp, type Palette } from './theme.js'
 
 const Bench = lazily(() => import('./bench/Bench.js'))
 const ChoosePage = lazily(() => import('./choose/ChoosePage.js'))
+const PapersPage = lazily(() => import('./paper/PapersPage.js'))
+const PaperPage = lazily(() => import('./paper/PaperPage.js'))
 const Compare = lazily(() => import('./compare/Compare.js'))
 const LearnPage = lazily(() => import('./learn/LearnPage.js'))
 const PatternPage = lazily(() => import('./learn/PatternPage.js'))
@@ -70,6 +72,8 @@ export function App() {
               <Route path="facts" element={<FactsPage />} />
               <Route path="soroban" element={<FreeFrame />} />
               <Route path="choose" element={<ChoosePage />} />
+              <Route path="papers" element={<PapersPage />} />
+              <Route path="papers/:id" element={<PaperPage />} />
               <Route path="compare" element={<Compare />} />
               <Route path="learn" element={<LearnPage />} />
               <Route path="learn/pattern" element={<PatternPage />} />
@@ -220,6 +224,7 @@ function Page() {
           <Link to="/flash" aria-current={['/flash', '/grid'].includes(pathname) ? 'page' : undefined}>
             Flash
           </Link>
+          <NavLink to="/papers">Papers</NavLink>
           <NavLink to="/choose">Choose</NavLink>
           <NavLink to="/compare">Compare</NavLink>
           <NavLink to="/record">Record</NavLink>

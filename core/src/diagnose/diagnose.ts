@@ -111,7 +111,7 @@ export function diagnose(
   }
   if (causes.length === 0 && complete) complete = findPairs()
   const ranked = kindsFirst(causes)
-  const typed = keyed(right.answer, answer)
+  const typed = keyed(right, answer)
   if (typed) ranked.push({ slips: [{ step: right.steps.length, ...typed }], odds: 0 })
   return { right: false, causes: ranked, complete }
 
@@ -149,8 +149,10 @@ export function diagnose(
   }
 }
 
-/** A mistake of typing is looked for in numbers only. */
-function keyed(right: Value, answer: Value): KeyingSlip | undefined {
+/** A mistake of typing is looked for in plain numbers only: other numerals have other digits. */
+function keyed({ steps, answer: right }: Trace, answer: Value): KeyingSlip | undefined {
+  const kind = steps.at(-1)?.kind.id ?? ''
+  if (kind === 'roman' || kind.startsWith('base')) return undefined
   const [a, b] = [asDecimal(right), asDecimal(answer)]
   return a && b && keyingSlip(a, b)
 }
@@ -231,7 +233,7 @@ export function remarked(
   answer: Value,
 ): readonly LocatedSlip[] {
   const right = trace(technique, problem, variant)
-  const typed = keyed(right.answer, answer)
+  const typed = keyed(right, answer)
   if (typed && slips.some((s) => s.id === typed.id)) return slips.map((s) => ({ ...s, remark: typed.remark }))
   // The first mistake changes the steps after it, so that they are looked for one after another.
   const from = (left: readonly LocatedSlip[], entries: ReadonlyMap<number, Value>): string[] | undefined => {

@@ -4,6 +4,7 @@ import type { SlipCount } from '../learner/bugs.js'
 import type { FactMemory, RecallFigures } from '../learner/recall.js'
 import type { LearnerSettings } from '../learner/settings.js'
 import type { Support } from '../session/support.js'
+import type { WeakKind } from '../set/paper.js'
 
 export interface PlanInput {
   readonly settings: Pick<
@@ -35,6 +36,8 @@ export interface PlanInput {
   readonly metToday: ReadonlySet<string>
   /** Minutes worked today by item, in the order begun. */
   readonly done: ReadonlyMap<string, number>
+  /** Kinds that went badly on the latest papers, what cost most first. */
+  readonly weak?: readonly WeakKind[]
   /** Techniques set by a coach, the most urgent first: they come before all others. */
   readonly assigned?: readonly string[]
 }

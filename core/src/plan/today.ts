@@ -30,6 +30,8 @@ const MOSTLY = 0.5
 const REVIEW_PROBLEMS = 6
 const MIXED_PROBLEMS = 4
 const REVIEW_SHARE = 0.4
+/** The share of what is left that a weak kind of a paper may take (common practice, no published source). */
+const WEAK_SHARE = 0.3
 /** From so many known on, what is asked again is shuffled together; so many of them at a time. */
 const INTERLEAVED = 3
 const MOST_MIXED = 4
@@ -46,7 +48,12 @@ export function planDay(input: PlanInput): PlanItem[] {
   const free = mastery.filter((m) => !out.has(m.technique.id))
   const of = (id: string) => free.find((m) => m.technique.id === id) ?? []
   const first = [...new Set([...assigned, ...settings.pinned])].flatMap(of)
-  const wanted = toPractise(free, first, input)
+  // The kinds of a paper are no part of the course: they come in where papers show that they are weak, or as they are set.
+  const wanted = toPractise(
+    free.filter((m) => m.technique.family !== 'paper'),
+    first,
+    input,
+  )
   const facts = out.has('facts')
     ? undefined
     : factsFor(
@@ -62,8 +69,12 @@ export function planDay(input: PlanInput): PlanItem[] {
   const again = skipped.includes('mixed') ? [] : toAskAgain(free, wanted, forAgain, input)
   const againMinutes = again.reduce((sum, i) => sum + i.minutes, 0)
   left -= againMinutes
+  const weak = first.length > 0 ? [] : weakest(free, wanted, left, input)
+  const weakMinutes = weak.reduce((sum, i) => sum + i.minutes, 0)
+  left -= weakMinutes
   // What else was worked today has had its minutes: the rest is shared.
-  const rest = budget - againMinutes - minutesOn(mastery.filter((m) => !wanted.some((w) => w.of === m)))
+  const rest =
+    budget - againMinutes - weakMinutes - minutesOn(mastery.filter((m) => !wanted.some((w) => w.of === m)))
   const shared = roomForNew(wanted, rest)
   const whole = shared.reduce((sum, { kind }) => sum + SHARES[kind], 0)
   const items = shared.flatMap(({ kind, of }): PlanItem[] => {
@@ -72,7 +83,26 @@ export function planDay(input: PlanInput): PlanItem[] {
     left -= minutes
     return [techniqueItem(kind, of, minutes, input)]
   })
-  return [...(facts ? [facts] : []), ...again, ...items]
+  return [...(facts ? [facts] : []), ...again, ...weak, ...items]
+}
+
+/** The kind that cost most on the latest papers and has not had its turn today, for a part of the minutes. */
+function weakest(
+  free: readonly Mastery[],
+  wanted: readonly Wanted[],
+  minutes: number,
+  input: PlanInput,
+): (PlanItem & TechniqueItem)[] {
+  const { weak = [], done, settings } = input
+  const share = WEAK_SHARE * minutes
+  const kind = weak.find((k) => !done.has(k.technique))
+  // One a day: what is left of the minutes is for the course.
+  if (!kind || share < LEAST_MINUTES || weak.some((k) => done.has(k.technique))) return []
+  const of = free.find((m) => m.technique.id === kind.technique)
+  if (!of || wanted.some((w) => w.of === of)) return []
+  const item = techniqueItem('review', of, share, input)
+  const level = of.worked ? item.level : kind.level
+  return [{ ...item, level, because: wordsOf(settings).weak(kind) }]
 }
 
 /** What is new needs some minutes to be seen at all: where its share is too small for that, it has the day to itself. */

@@ -13,6 +13,7 @@ export { deadlineOf, type ItemAnswer, scoreOf, stairOf, toCome } from './next.js
 export {
   byKind,
   drillOfCostliest,
+  estimateBand,
   type ItemMark,
   isStarred,
   listOf,
@@ -25,6 +26,8 @@ export {
   paperScore,
   setupOf,
   USUAL_PAPER,
+  type WeakKind,
+  weakKinds,
 } from './paper.js'
 export {
   type AtLevel,

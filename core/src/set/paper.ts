@@ -3,12 +3,17 @@
  * kept with it; how it was set up stands beside the list, so that papers of one kind can be compared over time.
  */
 
+import { toWords } from '../number/decimal.js'
+import { fraction, fractionOf, roundedOf, times } from '../number/fraction.js'
 import { type Random, seeded } from '../number/random.js'
 import { PAPER_KINDS } from '../paper/kinds.js'
 import { InputError } from '../problem/error.js'
 import { printProblem } from '../problem/expression.js'
+import { answerOf, type Problem } from '../problem/problem.js'
+import { asDecimal } from '../question/value.js'
 import { levelOf, techniqueById } from '../registry/techniques.js'
 import type { Technique } from '../technique/contract.js'
+import { ESTIMATE } from '../words/paper/measures.js'
 import type { ListedProblem, Marks, Recipe } from './recipe.js'
 
 /** How a paper is set up. */
@@ -236,6 +241,43 @@ export function byKind(recipe: Recipe, { marks }: PaperScore): readonly KindResu
   return [...found.values()].sort((a, b) => b.lost - a.lost)
 }
 
+/** A kind that went badly on the latest papers. */
+export interface WeakKind {
+  readonly technique: string
+  /** The hardest level at which an item was missed. */
+  readonly level: number
+  readonly missed: number
+  readonly of: number
+}
+
+/** The kinds of which half and more were missed on some papers, those that cost most points first. */
+export function weakKinds(
+  papers: readonly { readonly recipe: Recipe; readonly answers: readonly PaperAnswer[] }[],
+): readonly WeakKind[] {
+  const found = new Map<string, WeakKind & { readonly lost: number }>()
+  for (const { recipe, answers } of papers) {
+    const score = paperScore(recipe, answers)
+    const list = listOf(recipe)
+    for (const { technique, items, right, lost } of byKind(recipe, score)) {
+      const levels = list.flatMap((p, i) =>
+        p.technique === technique && ['wrong', 'skipped'].includes(score.marks[i]!) ? [p.level] : [],
+      )
+      const before = found.get(technique) ?? { technique, level: 1, missed: 0, of: 0, lost: 0 }
+      found.set(technique, {
+        technique,
+        level: Math.max(before.level, ...levels),
+        missed: before.missed + items - right,
+        of: before.of + items,
+        lost: before.lost + lost,
+      })
+    }
+  }
+  return [...found.values()]
+    .filter((k) => k.missed > 0 && 2 * k.missed >= k.of)
+    .sort((a, b) => b.lost - a.lost)
+    .map(({ lost: _, ...kind }) => kind)
+}
+
 /** Kinds drilled at once after a paper, at most. */
 const MOST_DRILLED = 3
 const DRILLED_EACH = 4
@@ -263,3 +305,13 @@ export function drillOfCostliest(recipe: Recipe, score: PaperScore): Recipe | un
     answers: 'at-once',
   }
 }
+
+/** What was right of an estimate, in words: the exact value and the band about it. Undefined for anything else. */
+export function estimateBand(problem: Problem): string | undefined {
+  if (problem.kind !== 'item' || problem.form !== 'estimate') return undefined
+  const exact = fractionOf(asDecimal(answerOf(problem))!)
+  const at = (hundredths: bigint) => toWords(roundedOf(times(exact, fraction(hundredths, 100n)), BAND_PLACES))
+  return ESTIMATE.band(at(95n), at(105n), at(100n))
+}
+
+const BAND_PLACES = 1

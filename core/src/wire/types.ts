@@ -9,6 +9,7 @@ import type { FactMemory, RecallRecord } from '../learner/recall.js'
 import type { AttemptRecord, Figures, Outcome } from '../session/record.js'
 import type { JudgedEntry } from '../session/reduce.js'
 import type { WorkedSupport } from '../session/support.js'
+import type { WeakKind } from '../set/paper.js'
 import type { PracticeSet, Recipe } from '../set/recipe.js'
 
 export interface LearnerWire {
@@ -127,6 +128,8 @@ export interface ProgressWire {
   readonly facts: readonly FactStanding[]
   /** Mistakes of the last BUG_DAYS, by week. */
   readonly slips: readonly SlipWeek[]
+  /** Kinds that went badly on the latest papers. */
+  readonly weak: readonly WeakKind[]
   /** The learner's own day, and what was done on it. */
   readonly day: string
   readonly today: DayWire

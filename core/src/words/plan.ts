@@ -44,6 +44,8 @@ export const PLAN = {
     const { level, answers, right } = worked
     return `${head} Level ${level}: ${MASTERY.latest(right, answers, pace)}.`
   },
+  weak: ({ missed, of }: { missed: number; of: number }) =>
+    of === 1 ? 'Missed on your last paper.' : `On your last papers ${missed} of ${of} were missed.`,
   rest: 'Rest day: your calendar is full.',
 } as const
 
@@ -55,6 +57,7 @@ export const EASY_PLAN = {
   held: (names: readonly string[]) => `${PLAN.held(names).split(':')[0]}.`,
   review: () => 'Once more, so that it stays.',
   edge: () => 'This comes next for you.',
+  weak: () => 'Some of these were missed on your last papers.',
   pinned: PLAN.pinned,
   assigned: PLAN.assigned,
 } as const

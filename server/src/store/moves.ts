@@ -9,10 +9,10 @@ import {
 import { techniqueById } from '@tachymetra/core/registry'
 import type { Outcome } from '@tachymetra/core/session'
 import type { MoveWire } from '@tachymetra/core/wire'
-import { and, desc, eq, gt, sql } from 'drizzle-orm'
+import { and, desc, eq, gt, not, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 import { prepared } from './prepared.js'
-import { attempt, levelMove, session } from './schema.js'
+import { attempt, isPaper, levelMove, session } from './schema.js'
 import { settingsOf } from './settings.js'
 
 type Reader = Pick<Database, 'select'>
@@ -63,7 +63,9 @@ const latestLevel = prepared((db) =>
   db
     .select({ level: attempt.level })
     .from(attempt)
-    .where(and(ofTechnique, gt(attempt.level, 0)))
+    .innerJoin(session, eq(session.id, attempt.sessionId))
+    // A paper has its own levels: it says nothing of the one that is practised.
+    .where(and(ofTechnique, gt(attempt.level, 0), not(isPaper)))
     .orderBy(desc(attempt.startedAt))
     .limit(1)
     .prepare(),

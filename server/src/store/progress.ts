@@ -11,6 +11,7 @@ import {
 import { dayAfter, dayIn, instantOf } from '@tachymetra/core/number'
 import { TECHNIQUES } from '@tachymetra/core/registry'
 import type { WorkedSupport } from '@tachymetra/core/session'
+import { weakKinds } from '@tachymetra/core/set'
 import type { AttemptWire, LearnerWire, ProgressWire } from '@tachymetra/core/wire'
 import { and, desc, eq, inArray, notInArray } from 'drizzle-orm'
 import { wholeAttempt } from './attempts.js'
@@ -18,6 +19,7 @@ import type { Database } from './database.js'
 import { slipsOf, today } from './days.js'
 import { factStandings, latestRecalls } from './facts.js'
 import { latestAt, latestMove } from './moves.js'
+import { papersOf } from './papers.js'
 import { attempt, session } from './schema.js'
 import { bestsOf, pastSessions, workedSince } from './sessions.js'
 import { settingsOf } from './settings.js'
@@ -27,6 +29,8 @@ const LATEST_STEPPED = 150
 const LATEST_ANSWERED = 150
 const LATEST_RECALLS = 400
 const LOOKED_THROUGH = 200
+/** Papers that tell which kinds are weak. */
+const LATEST_PAPERS = 3
 
 /** Everything today's plan is made from. */
 export function progressView(db: Database, learner: LearnerWire, now: string): ProgressWire {
@@ -42,6 +46,7 @@ export function progressView(db: Database, learner: LearnerWire, now: string): P
     bests: bestsOf(db, id).filter((b) => b.support === 'answer'),
     facts: factStandings(db, id),
     slips: slipsOf(db, id, dayAfter(day, -BUG_DAYS)),
+    weak: weakKinds(papersOf(db, id, LATEST_PAPERS)),
     day,
     today: today(db, learner, now),
   }

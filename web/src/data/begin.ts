@@ -46,7 +46,12 @@ export async function beginSession(learnerId: string, recipe: Recipe, first = fa
       'This browser does not let the page keep anything, so practice could be lost. Leave private mode?',
     )
   }
-  return `/bench/${id}`
+  return sessionPath({ id, recipe })
+}
+
+/** The page a session is worked on. */
+export function sessionPath({ id, recipe }: { readonly id: string; readonly recipe: Recipe }): string {
+  return recipe.paper ? `/papers/${id}` : `/bench/${id}`
 }
 
 /** The page an item of the plan is worked on. */

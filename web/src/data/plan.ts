@@ -56,6 +56,7 @@ export function usePlan(learner: LearnerWire): Plan | undefined {
       slow: slowFacts(times).map((s) => s.fact),
       latest,
       slips: progress.slips,
+      weak: progress.weak,
       moves,
       past,
       done,

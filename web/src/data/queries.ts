@@ -12,6 +12,7 @@ import type {
   MoveWire,
   NewLearner,
   PacePoint,
+  PaperWire,
   PractisedWire,
   ProgressWire,
   RemovedLearner,
@@ -227,6 +228,14 @@ export function useFacts(learnerId: string) {
   return useQuery({
     queryKey: ['record', learnerId, 'facts'],
     queryFn: () => call<FactStanding[]>('GET', `/learners/${learnerId}/facts`),
+  })
+}
+
+/** Papers that were worked, newest first. */
+export function usePapers(learnerId: string) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'papers'],
+    queryFn: () => call<PaperWire[]>('GET', `/learners/${learnerId}/papers`),
   })
 }
 

@@ -3,6 +3,7 @@ import { itemCount } from '@tachymetra/core/set'
 import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
+import { sessionPath } from '../data/begin.js'
 import { flush } from '../data/outbox.js'
 import { endSession, keepAttempt, type LocalSession, stopped, unfinishedSession } from '../data/store.js'
 import { setName } from '../parts/setName.js'
@@ -34,7 +35,7 @@ export function GoOn({ learnerId }: { readonly learnerId: string }) {
       </div>
       <span className="row">
         <Button onClick={() => void letGo()}>Not any more</Button>
-        <Button type="primary" onClick={() => navigate(`/bench/${session.id}`)}>
+        <Button type="primary" onClick={() => navigate(sessionPath(session))}>
           Go on
         </Button>
       </span>

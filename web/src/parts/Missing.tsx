@@ -19,7 +19,7 @@ export function Missing({ head, children }: { readonly head: string; readonly ch
 
 /** Why something of the record cannot be shown: it is not there, or could not be fetched. */
 export function NotInRecord(props: {
-  readonly what: 'session' | 'problem'
+  readonly what: 'session' | 'problem' | 'paper'
   readonly error: Error
   readonly retry: () => void
 }) {

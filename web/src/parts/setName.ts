@@ -4,7 +4,8 @@ import type { ListedProblem, Recipe, Source } from '@tachymetra/core/set'
 import { levelWords } from './words.js'
 
 /** "Tens first, level 3", "Tens first, level 3 and Split and add, level 1". */
-export function setName({ sources }: Recipe): string {
+export function setName({ sources, paper }: Recipe): string {
+  if (paper) return paper.name
   return practiceNames(sources.flatMap(practised)).join(' and ')
 }
 

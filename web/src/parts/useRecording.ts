@@ -1,4 +1,4 @@
-/** The attempt at a problem on the bench, kept in this browser as it happens. */
+/** The attempt at a problem, kept in this browser as it happens. */
 import { printProblem } from '@tachymetra/core/problem'
 import {
   type AttemptEvent,
@@ -14,8 +14,8 @@ import {
 import { useEffect, useRef, useState } from 'react'
 import { leftAt, noteLeaving } from '../data/leaving.js'
 import { keepOpenNow, keepOpenSoon, type LocalAttempt } from '../data/store.js'
-import { useCauses } from '../parts/saying.js'
-import { type AttemptOnScreen, useAttempt } from '../parts/useAttempt.js'
+import { useCauses } from './saying.js'
+import { type AttemptOnScreen, useAttempt } from './useAttempt.js'
 
 export interface Recording {
   readonly exercise: Exercise

@@ -1,0 +1,42 @@
+import { type Exercise, openQuestion } from '@tachymetra/core/session'
+import { Entry } from '../parts/Entry.js'
+import { KeyButton } from '../parts/KeyButton.js'
+import { Done, questionOf, Said } from '../parts/saying.js'
+import { useAttempt } from '../parts/useAttempt.js'
+import { useKeys } from '../parts/useKeys.js'
+import { aloud } from '../parts/words.js'
+
+/** An item worked once more where it is gone through, step by step; nothing of it is recorded. */
+export function WorkAgain({ exercise }: { readonly exercise: Exercise }) {
+  const attempt = useAttempt({ task: exercise })
+  const { progress, typing, notice } = attempt
+  const kind = openQuestion(progress)?.kind
+  useKeys(
+    { Enter: () => attempt.confirm(), Backspace: attempt.erase },
+    kind && { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press: attempt.press },
+    progress.outcome === undefined,
+  )
+  if (!kind) return <Done progress={progress} calm />
+  return (
+    <div className="asking again">
+      <p className="question">{questionOf(progress)}</p>
+      <Entry
+        kind={kind}
+        text={typing.text}
+        label={aloud(questionOf(progress))}
+        onKey={attempt.press}
+        onErase={attempt.erase}
+        onEnter={() => attempt.confirm()}
+      >
+        <div className="said" role="status">
+          {notice ? (
+            <p className="said-slip">{notice}</p>
+          ) : (
+            <Said progress={progress} explained={undefined} />
+          )}
+        </div>
+      </Entry>
+      <KeyButton label="Show" onPress={() => attempt.note('given')} />
+    </div>
+  )
+}
