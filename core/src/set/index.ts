@@ -19,14 +19,11 @@ export {
   listOf,
   PAPER_LIMITS,
   PAPER_POOL,
-  type PaperAnswer,
-  type PaperScore,
   type PaperSetup,
   paperRecipe,
   paperScore,
   setupOf,
   USUAL_PAPER,
-  type WeakKind,
   weakKinds,
 } from './paper.js'
 export {

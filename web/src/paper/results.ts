@@ -52,7 +52,7 @@ export function keptOf(session: LocalSession, attempts: readonly LocalAttempt[])
 }
 
 /** The time between leaving the page and coming back. */
-export function awayIn(events: LocalAttempt['record']['events']): number {
+function awayIn(events: LocalAttempt['record']['events']): number {
   let [away, left] = [0, undefined as number | undefined]
   for (const { kind, at } of events) {
     if (kind === 'left') left = at ?? undefined
