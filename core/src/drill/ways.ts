@@ -83,8 +83,9 @@ export function randomWays(
   return `${ids.join(' ')}: ${printProblem(problem)}`
 }
 
-/** Squares are products too. */
+/** Squares are products too; each kind of a paper is by itself. */
 function kin(a: Technique, b: Technique): boolean {
+  if (a.family === 'paper' || b.family === 'paper') return false
   const family = ({ family }: Technique) => (family === 'squares' ? 'multiplication' : family)
   return family(a) === family(b)
 }

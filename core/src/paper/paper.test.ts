@@ -1,3 +1,5 @@
+import { Decimal } from 'decimal.js'
+import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { oracle } from '../kit/oracle.js'
 import { seeded } from '../number/random.js'
@@ -39,6 +41,36 @@ test.each(PAPER_KINDS.map((kind) => [kind.id, kind] as const))(
     }
   },
 )
+
+test('an estimate is right within five percent of the exact value on either side, to the very edge', () => {
+  const kind = PAPER_KINDS.find((k) => k.id === 'paper-estimate')!
+  // Products and sums, whose exact values are whole.
+  for (const level of kind.levels.slice(0, 3)) {
+    const [space, random] = [level.problems(), seeded(9)]
+    for (let i = 0; i < 40; i += 1) {
+      const item = space.at(random.below(space.size))
+      const exact = new Decimal(oracle(printProblem(item)))
+      const question = answerQuestion(kind, variantOf(kind), trace(kind, item, variantOf(kind)))
+      const right = (value: Decimal) => meetsText(question, value.toFixed())
+      fc.assert(
+        fc.property(fc.double({ min: -0.12, max: 0.12, noNaN: true }), (off) => {
+          const typed = exact.times(1 + off).toDecimalPlaces(4)
+          expect(right(typed), `${printProblem(item)} as ${typed}`).toBe(
+            typed.minus(exact).abs().lte(exact.times('0.05')),
+          )
+        }),
+        { numRuns: 20 },
+      )
+      const [low, high] = [exact.times('0.95'), exact.times('1.05')]
+      expect([low, high, low.minus('0.0001'), high.plus('0.0001')].map(right)).toEqual([
+        true,
+        true,
+        false,
+        false,
+      ])
+    }
+  }
+})
 
 test('each kind has three levels or more, no two alike', () => {
   for (const { id, levels } of PAPER_KINDS) {

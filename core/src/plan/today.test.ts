@@ -84,6 +84,30 @@ function due(count: number, deck = 'sums'): FactMemory[] {
     }))
 }
 
+test('a kind that went badly on papers has a part of the day, once; the others of the paper stay away', () => {
+  const weak = [
+    { technique: 'paper-roman', level: 3, missed: 2, of: 3 },
+    { technique: 'paper-bases', level: 1, missed: 1, of: 1 },
+  ]
+  const latest = [...WORKED, worked('paper-mean', '2026-03-09', { right: 3 })]
+  const plan = planDay(input({ weak }, latest))
+  const item = plan.find((p) => p.id === 'paper-roman')!
+  expect(item).toMatchObject({ level: 3, because: 'On your last papers 2 of 3 were missed.' })
+  expect(plan.filter((p) => p.id.startsWith('paper-')).map((p) => p.id)).toEqual(['paper-roman'])
+  expect(plan.reduce((sum, p) => sum + p.minutes, 0)).toBeLessThanOrEqual(DEFAULT_SETTINGS.minutes + 0.01)
+  // Worked today it has had its turn, and so has the paper.
+  const after = ids(input({ weak, done: new Map([['paper-roman', 1]]) }, latest))
+  expect(after.some((id) => id.includes('paper-'))).toBe(false)
+  expect(ids(input({}, latest)).some((id) => id.includes('paper-'))).toBe(false)
+  // What is pinned comes whatever it is.
+  const pinned = { ...DEFAULT_SETTINGS, pinned: ['paper-mean'] }
+  expect(ids(input({ settings: pinned }, latest))).toContain('edge paper-mean')
+  const easy = planDay(input({ weak, settings: { ...DEFAULT_SETTINGS, wording: 'easy' } }))
+  expect(easy.find((p) => p.id === 'paper-roman')!.because).toBe(
+    'Some of these were missed on your last papers.',
+  )
+})
+
 test('due facts, then what is to be asked again, then what is soonest at its target; each with its reason', () => {
   const plan = planDay(input({ memories: due(10), slow: ['7x8'] }))
   expect(plan.map((i) => `${i.kind} ${i.id}`)).toEqual([

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { readProblem } from '../problem/expression.js'
-import { TECHNIQUES } from '../registry/techniques.js'
+import { COURSE, TECHNIQUES } from '../registry/techniques.js'
 import { compareWays } from './compare.js'
 
 const best = (expression: string) => compareWays(readProblem(expression)).ways[0]!.technique.id
@@ -19,10 +19,10 @@ test.each([
 
 test('every technique is either a way or a misfit with its reason; the advice names the first way', () => {
   const { ways, misfits, advice, written } = compareWays(readProblem('64*33'))
-  // But for numbers that come one by one: no way of working what stands there.
+  // But for numbers that come one by one, no way of working what stands there; and for kinds of a paper, where they do not fit.
   const listed = [...ways, ...misfits].map((w) => w.technique.id).sort()
   expect(listed).toEqual(
-    TECHNIQUES.map((t) => t.id)
+    COURSE.map((t) => t.id)
       .filter((id) => id !== 'flash-sum')
       .sort(),
   )
@@ -43,4 +43,15 @@ test('prerequisites lead from simple to hard, without circles', () => {
   for (const technique of TECHNIQUES)
     for (const id of technique.needs)
       expect(order.indexOf(id), `${technique.id} needs ${id}`).toBeLessThan(order.indexOf(technique.id))
+})
+
+test('an item of a paper has its quick way, the other kinds as misfits, and no written way beside', () => {
+  const { ways, misfits, advice } = compareWays(readProblem('lcm(36,48)'))
+  expect(ways.map((w) => w.technique.id)).toEqual(['paper-gcf-lcm'])
+  expect(misfits.every((m) => m.technique.family === 'paper')).toBe(true)
+  expect(advice).toMatch(
+    /^In the head Greatest common factor, least common multiple needs the least effort: \d+ points \(.*\)\.$/,
+  )
+  // A square near 50 is quickest so, beside the ways of the course.
+  expect(compareWays(readProblem('54^2')).ways[0]!.technique.id).toBe('paper-near-fifty')
 })

@@ -2,7 +2,7 @@
 
 import { flashSum } from '../flash/sum.js'
 import { ENOUGH_STEPS, predictMs, type Times } from '../learner/times.js'
-import { answerOf, type Problem } from '../problem/problem.js'
+import { answerOf, isItem, type Problem } from '../problem/problem.js'
 import type { Value } from '../question/value.js'
 import { TECHNIQUES } from '../registry/techniques.js'
 import type { Technique, Variant } from '../technique/contract.js'
@@ -84,7 +84,9 @@ export function compareWays(problem: Problem, variants: Readonly<Record<string, 
     if (technique === flashSum) continue
     const fit = technique.fits(problem)
     if (!fit.fits) {
-      misfits.push({ technique, because: fit.because })
+      // What works items only, or no items, was never in question.
+      if ((technique.family === 'paper') === isItem(problem))
+        misfits.push({ technique, because: fit.because })
       continue
     }
     const variant = variantOf(technique, variants[technique.id])
@@ -95,10 +97,18 @@ export function compareWays(problem: Problem, variants: Readonly<Record<string, 
   const last = ({ technique }: Way) => (technique === rootEstimate ? 1 : 0)
   ways.sort((a, b) => last(a) - last(b) || a.effort.total - b.effort.total || a.effort.held - b.effort.held)
   const written = writtenEffort(problem)
-  return { problem, answer: answerOf(problem), ways, misfits, written, advice: adviceOn(ways, written) }
+  return {
+    problem,
+    answer: answerOf(problem),
+    ways,
+    misfits,
+    written,
+    advice: adviceOn(ways, isItem(problem) ? undefined : written.total),
+  }
 }
 
-function adviceOn(ways: readonly Way[], written: Effort): string {
+/** @param written what the usual written way takes; undefined where there is none */
+function adviceOn(ways: readonly Way[], written: number | undefined): string {
   const [best, next] = ways
   if (!best) return ADVICE.none
   const named = ({ technique, effort }: Way) => ({ name: technique.name, ...effort })
@@ -107,6 +117,6 @@ function adviceOn(ways: readonly Way[], written: Effort): string {
     named(best),
     next && named(next),
     { name: paper.technique.name, total: paper.paper.total },
-    written.total,
+    written,
   )
 }

@@ -28,15 +28,17 @@ export const ADVICE = {
   /**
    * @param next the way that costs least after the best, where there is one
    * @param paper the way that costs least with the answer written as it comes
+   * @param written what the usual written way takes, where there is one
    */
   leastWork: (
     best: Cost & { readonly name: string; readonly total: number },
     next: { readonly name: string; readonly total: number } | undefined,
     paper: { readonly name: string; readonly total: number },
-    written: number,
+    written: number | undefined,
   ) => {
     const rival = next ? `, where ${next.name} takes ${next.total}` : ''
     const head = `In the head ${best.name} needs the least effort: ${best.total} points (${effortWords(best)})${rival}.`
+    if (written === undefined) return head
     const beside =
       paper.total < written
         ? `On paper ${paper.name} takes ${paper.total}, the usual written way ${written}.`

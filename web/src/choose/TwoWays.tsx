@@ -1,7 +1,7 @@
 import type { Mastery } from '@tachymetra/core/curriculum'
 import { seeded } from '@tachymetra/core/number'
 import { draw, printProblem } from '@tachymetra/core/problem'
-import { levelOf, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import { COURSE, levelOf, techniqueById } from '@tachymetra/core/registry'
 import { inTwoWays } from '@tachymetra/core/report'
 import { plainRecipe, type Recipe } from '@tachymetra/core/set'
 import { isAbacus } from '@tachymetra/core/soroban'
@@ -15,7 +15,7 @@ const PROBLEMS = 6
 const MOST_LOOKED_AT = 200
 
 /** What comes to the answer itself, in the head. */
-const WAYS = TECHNIQUES.filter((t) => !isAbacus(t) && t.id !== 'flash-sum' && t.id !== 'root-estimate')
+const WAYS = COURSE.filter((t) => !isAbacus(t) && t.id !== 'flash-sum' && t.id !== 'root-estimate')
 
 /** The same problems by two ways: the times say which suits better. */
 export function TwoWays(props: {
