@@ -232,13 +232,15 @@ function compare(path: string, text: string, then: unknown): void {
     // A target of a minute and more is said in minutes now.
     expect(said, path).toEqual(JSON.parse(JSON.stringify(before).replaceAll('90.0 s', '1 min 30 s')))
   } else if (path.endsWith('/coach')) {
-    const { latest, worked: _, moves, bests: __, past, ...rest } = now as ProgressWire
+    const { latest, worked: _, moves, bests: __, past, weak, ...rest } = now as ProgressWire
     const {
       results,
       moves: movesBefore,
       ...restBefore
     } = before as never as ProgressWire & { results: PacePoint[] }
     expect(rest, path).toEqual(restBefore)
+    // Papers came later.
+    expect(weak, path).toEqual([])
     expect(without(moves, 'reason'), path).toEqual(without(movesBefore, 'because'))
     for (const { answers: attempts, ...its } of past)
       expect(results, path).toContainEqual(expect.objectContaining({ ...its, attempts }))
@@ -280,7 +282,7 @@ function compare(path: string, text: string, then: unknown): void {
         ownKeyboard: false,
         ownAbacus: false,
       },
-      ...{ keypad: 'touch', keypadSide: 'right', keypadOrder: 'calculator' },
+      ...{ keypad: 'touch', keypadSide: 'right', keypadOrder: 'calculator', papers: [] },
     }
     const { rules, ...rest } = without(before, 'fade', 'fades') as {
       rules: Parameters<typeof rulesOfOlder>[0]

@@ -9,7 +9,7 @@ import { isItem, type Problem, rowsOf } from '../problem/problem.js'
 import { valueText } from '../question/value.js'
 import { beadWorkOf, frameOf, isOnFrame } from '../soroban/step.js'
 import type { AnswerLine, Step, Technique, Variant } from '../technique/contract.js'
-import { type Trace, trace } from '../technique/driver.js'
+import { answerQuestion, type Trace, trace } from '../technique/driver.js'
 import { BLANK } from '../technique/line.js'
 import { itemFaults } from './items.js'
 import { drafts, holding, lineAgrees } from './line.js'
@@ -139,19 +139,22 @@ function entryFaults(technique: Technique, problem: Problem, variant: Variant, r
         .map((s) => [s.ask, valueText(s.expect), s.writes, ...(isItem(problem) ? beside(s) : [])]),
       valueText(answer),
     ])
+  const { kind } = answerQuestion(technique, variant, right)
   return right.steps.flatMap((step, i) => {
     const slips = step.slips()
     if (slips.length === 0 || (i === right.steps.length - 1 && step.action === 'remainder')) return []
     const led = slips.map((slip) =>
-      tail(
-        trace(technique, problem, variant, (_, k) => (k === i ? slip.entry : undefined)),
-        i + 1,
-      ),
+      trace(technique, problem, variant, (_, k) => (k === i ? slip.entry : undefined)),
     )
     const same = tail(right, i + 1)
-    return led.some((t) => t !== same)
-      ? []
-      : [`step ${i + 1} (${step.action}): what is entered changes nothing`]
+    const where = `step ${i + 1} (${step.action})`
+    return [
+      ...(led.some((t) => tail(t, i + 1) !== same) ? [] : [`${where}: what is entered changes nothing`]),
+      // An answer of another kind, as a number of the wrong sort, could not even be shown.
+      ...(led.every(({ answer }) => typeof kind.print(answer) === 'string')
+        ? []
+        : [`${where}: a mistake ends in no answer`]),
+    ]
   })
 }
 

@@ -1,6 +1,5 @@
 /** Paper kinds about squares, cubes and powers, and the subsets of a set. */
 import { decimal } from '../number/decimal.js'
-import { fraction } from '../number/fraction.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { asSquare, squareOf } from '../problem/problem.js'
@@ -14,7 +13,7 @@ import {
   pairs,
   type Space,
 } from '../problem/space.js'
-import { RATIONAL } from '../question/fractions.js'
+import { WHOLE } from '../question/kind.js'
 import type { SlipSink } from '../technique/make.js'
 import { misfit } from '../technique/make.js'
 import { difference, gap, holdsThat, product, type Quantity, square, sum } from '../technique/quantities.js'
@@ -287,8 +286,8 @@ export const powers = paperKind<Power>({
 
 /** A power through the power with half the factors. */
 function* raisedTo(mind: Mind, base: bigint, exponent: bigint): ReturnType<typeof answeredBy> {
-  if (exponent < 1n) return yield* answered(fraction(1n), { kind: RATIONAL, why: POWERS.whyOne })
-  if (exponent === 1n) return yield* answered(fraction(base), { kind: RATIONAL, why: POWERS.whyOne })
+  if (exponent < 1n) return yield* answered(decimal(1n), { kind: WHOLE, why: POWERS.whyOne })
+  if (exponent === 1n) return yield* answered(decimal(base), { kind: WHOLE, why: POWERS.whyOne })
   const [small, large] = [exponent / 2n, exponent - exponent / 2n]
   const half = power(base, large)
   const known =

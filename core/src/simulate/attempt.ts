@@ -97,5 +97,8 @@ function oneTry(
     ms += tried.ms
     return tried.slip?.entry
   })
-  return { value: answer, ms: ms + Math.round(learner.traits.keyMs * valueText(answer).length) }
+  // What nobody would write, as a remainder below zero, shows the mistake, and it is mended before it is entered.
+  const { kind, expect } = openQuestion(progress)!
+  const value = kind.read(kind.print(answer)) === undefined ? expect : answer
+  return { value, ms: ms + Math.round(learner.traits.keyMs * valueText(value).length) }
 }

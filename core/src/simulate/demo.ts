@@ -17,10 +17,12 @@ import type { AttemptRecord } from '../session/record.js'
 import type { WorkedSupport } from '../session/support.js'
 import { figuresOf, finishedProgress } from '../session/verdict.js'
 import { GENERATOR, itemsOf } from '../set/items.js'
+import { USUAL_PAPER } from '../set/paper.js'
 import { type PracticeSet, plainRecipe, type Source } from '../set/recipe.js'
 import type { Technique } from '../technique/contract.js'
 import { simulateAttempt } from './attempt.js'
-import { BEGINNER, SimulatedLearner } from './learner.js'
+import { BEGINNER, SimulatedLearner, type Traits } from './learner.js'
+import { simulatePaper } from './papers.js'
 
 const DEMO_DAYS = 42
 
@@ -58,6 +60,8 @@ interface Character {
   /** A level they have set their mind on, worked every day before anything else. */
   readonly mind?: { readonly technique: string; readonly level: number }
   readonly age?: number
+  /** Days before the last on which a paper of the usual kind is worked in the evening. */
+  readonly papers?: readonly number[]
 }
 
 /** At every stage: from the first day to far advanced, somebody stuck, somebody away. */
@@ -85,7 +89,17 @@ const CLERKS: readonly Character[] = [
   },
   // A child in the third week.
   { name: 'Pell Okonjo', pace: 2.2, slips: 1.6, learns: 0.3, often: 0.75, weak: [8], since: 18, age: 10 },
-  { name: 'Sunniva Dray', pace: 0.8, slips: 0.5, learns: 0.28, often: 0.7, weak: [6], behind: 0.25 },
+  // Works a paper a week.
+  {
+    name: 'Sunniva Dray',
+    pace: 0.8,
+    slips: 0.5,
+    learns: 0.28,
+    often: 0.7,
+    weak: [6],
+    behind: 0.25,
+    papers: [37, 30, 23, 16, 9, 2],
+  },
   // Stuck: the same two levels for weeks, with the same mistakes.
   {
     name: 'Rafe Lindqvist',
@@ -130,7 +144,28 @@ export function demoLearners(lastDay: string, seed = 23): DemoLearner[] {
     const id = uuid(random)
     const settings: Partial<LearnerSettings> = age === undefined ? {} : settingsForAge(age)
     const clerk = new Clerk(new SimulatedLearner(traits, random), character, settings.extraTime ?? 1)
-    return { id, name, settings, sessions: [...clerk.weeks(lastDay)] }
+    const sessions = [...clerk.weeks(lastDay), ...papersOf(character, traits, lastDay, seed)]
+    return { id, name, settings, sessions: sessions.toSorted((a, b) => (a.startedAt < b.startedAt ? -1 : 1)) }
+  })
+}
+
+/**
+ * The papers of a clerk, slower and with more slips than at their own levels: most kinds are little known. They are drawn
+ * by a chance of their own, so that nothing else of anybody changes with them.
+ */
+function papersOf({ papers = [] }: Character, traits: Traits, lastDay: string, seed: number): DemoSession[] {
+  const random = seeded(seed + 101)
+  const hurried = {
+    ...traits,
+    factMs: 3.5 * traits.factMs,
+    readMs: 6 * traits.readMs,
+    slipRate: 8 * traits.slipRate,
+  }
+  const learner = new SimulatedLearner(hurried, random)
+  return papers.map((day) => {
+    const startedAt = Date.parse(`${lastDay}T19:30:00Z`) - day * DAY_MS
+    const paper = simulatePaper(learner, USUAL_PAPER, startedAt, () => uuid(random))
+    return { ...paper, startedAt: new Date(startedAt).toISOString(), recalls: [] }
   })
 }
 

@@ -53,6 +53,19 @@ test('the demo is the same for the same day, and hangs together', () => {
   expect(stuck.length).toBeGreaterThan(100)
   expect(stuck.filter((a) => a.level < 3 || a.level > 4)).toEqual([])
   expect(stuck.filter((a) => !judgeRecord(a).clean).length).toBeGreaterThan(stuck.length / 12)
+  // A paper a week, in order and in its time: some items right, some wrong, some let go, the last one cut off.
+  const papers = of('Sunniva Dray').sessions.filter((s) => s.recipe.paper)
+  expect(papers.map((s) => ago(s.startedAt))).toEqual([37, 30, 23, 16, 9, 2])
+  for (const { recipe, attempts } of papers) {
+    expect(attempts.map((a) => a.n)).toEqual(attempts.map((_, i) => i + 1))
+    const spent = attempts.reduce((sum, a) => sum + durationOf(a.events), 0)
+    expect(recipe.clock).toEqual({ kind: 'whole', ms: spent })
+    const judged = attempts.map((a) => judgeRecord(a))
+    expect(judged.at(-1)!.outcome).toBe('timed-out')
+    for (const outcome of ['done', 'skipped'] as const)
+      expect(judged.filter((j) => j.outcome === outcome).length).toBeGreaterThan(5)
+    expect(judged.filter((j) => j.outcome === 'done' && !j.right).length).toBeGreaterThan(0)
+  }
 })
 
 test('a new technique costs more time and mistakes, worn off by practice and back after weeks; a fact has a floor', () => {

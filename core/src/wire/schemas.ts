@@ -1,6 +1,5 @@
 /** Joi schemas of what goes over HTTP, checked on both sides with the same words. */
 import Joi from 'joi'
-import { CHECK_KINDS } from '../drill/checking.js'
 import { FACT_DECKS } from '../facts/decks.js'
 import { FADE_LEVELS, type Fade } from '../learner/fade.js'
 import type { FactRow } from '../learner/recall.js'
@@ -21,11 +20,11 @@ import { levelOf, TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import { EVENT_KINDS, MOST_EVENTS } from '../session/events.js'
 import { type AttemptRecord, MOST_MS, RECORDED } from '../session/record.js'
 import { JUDGE } from '../session/reduce.js'
-import { SUPPORTS, WORKED_SUPPORTS } from '../session/support.js'
+import { WORKED_SUPPORTS } from '../session/support.js'
 import { AS_RECORDED, GENERATOR } from '../set/items.js'
-import { PAPER_LIMITS, type PaperSetup } from '../set/paper.js'
-import { type Marks, MOST_ITEMS, type Recipe } from '../set/recipe.js'
+import { MOST_ITEMS } from '../set/recipe.js'
 import { variantOf } from '../technique/driver.js'
+import { paperSetup, recipe, techniqueId } from './recipe.js'
 import type { BroughtIn, HandMove, NewLearner, RecallWire, SessionStart } from './types.js'
 
 const id = Joi.string().guid({ version: 'uuidv4', separator: '-' }).lowercase()
@@ -38,9 +37,6 @@ const day = Joi.string().custom((value: string, helpers) =>
   isInstant(`${value}T00:00:00Z`) ? value : helpers.message({ custom: '{{#label}} must be a real date' }),
 )
 const ms = Joi.number().integer().min(0).max(MOST_MS)
-const techniqueId = Joi.string().max(60)
-const itemCount = Joi.number().integer().min(1).max(MOST_ITEMS)
-const small = Joi.number().integer().min(1).max(100)
 
 export const idSchema = id.required()
 
@@ -54,109 +50,6 @@ export const learnerNameSchema = Joi.object<{ name: string }>({
   name: Joi.string().trim().min(1).max(60).required().label('Name'),
 })
 
-const technique = techniqueId.required()
-const known = Joi.array()
-  .items(Joi.object({ technique, level: Joi.number().integer().min(1).max(100).required() }))
-  .max(100)
-  .required()
-const SOURCES = [
-  Joi.object({
-    kind: Joi.valid('level').required(),
-    technique,
-    level: Joi.number().integer().min(1).max(100).required(),
-    count: itemCount.required(),
-  }),
-  Joi.object({
-    kind: Joi.valid('parameters').required(),
-    technique,
-    values: Joi.object().pattern(Joi.string().max(30), Joi.number().integer()).max(20).required(),
-    count: itemCount.required(),
-  }),
-  Joi.object({
-    kind: Joi.valid('listed').required(),
-    problems: Joi.array()
-      .items(
-        Joi.object({
-          technique,
-          level: Joi.number().integer().min(0).max(100).required(),
-          expression: Joi.string().max(MAX_EXPRESSION).required(),
-        }).allow(null),
-      )
-      .max(MOST_ITEMS)
-      .required(),
-  }),
-  Joi.object({
-    kind: Joi.valid('facts').required(),
-    facts: Joi.array().items(Joi.string().max(20)).max(MOST_ITEMS).required(),
-  }),
-  Joi.object({
-    kind: Joi.valid('flash').required(),
-    digits: small.required(),
-    numbers: small.required(),
-    minus: Joi.boolean().required(),
-    count: itemCount.required(),
-  }),
-  Joi.object({
-    kind: Joi.valid('grid').required(),
-    rows: small.required(),
-    columns: small.required(),
-    digits: small.required(),
-    count: itemCount.required(),
-  }),
-  Joi.object({
-    kind: Joi.valid('fits').required(),
-    tricks: Joi.array().items(technique).min(1).max(100).required(),
-    count: itemCount.required(),
-  }),
-  Joi.object({ kind: Joi.valid('ways').required(), known: known.min(2), count: itemCount.required() }),
-  Joi.object({
-    kind: Joi.valid('checking').required(),
-    check: Joi.valid(...CHECK_KINDS).required(),
-    known: known.min(1),
-    count: itemCount.required(),
-  }),
-]
-const limit = Joi.number().integer().min(1000).max(MOST_MS).required()
-const mark = Joi.number().integer().min(-100).max(100)
-const marks = Joi.object<Marks>({
-  right: mark.required(),
-  wrong: mark.required(),
-  blank: mark.required(),
-  skipped: mark,
-})
-const paperName = Joi.string().trim().min(1).max(40).required()
-
-/** A recipe as it is written; what it names is checked by `checkRecipe`. */
-const recipe = Joi.object<Recipe>({
-  sources: Joi.array()
-    .items(Joi.alternatives(...SOURCES))
-    .min(1)
-    .max(MOST_ITEMS)
-    .required(),
-  order: Joi.valid('listed', 'mixed').required(),
-  clock: Joi.alternatives(
-    Joi.object({ kind: Joi.valid('none').required() }),
-    Joi.object({ kind: Joi.valid('item', 'whole').required(), ms: limit }),
-  ).required(),
-  support: Joi.valid(...SUPPORTS).required(),
-  answers: Joi.valid('at-once', 'at-end').required(),
-  check: Joi.valid(...CHECK_KINDS),
-  marks,
-  paper: Joi.object({
-    name: paperName,
-    without: Joi.array().items(techniqueId).max(100).required(),
-    back: Joi.boolean().required(),
-  }),
-  extraTime: Joi.valid(...EXTRA_TIMES),
-  rule: Joi.alternatives(
-    Joi.object({ kind: Joi.valid('repeat-missed').required() }),
-    Joi.object({
-      kind: Joi.valid('staircase').required(),
-      showMs: Joi.number().integer().min(1).max(60_000).required(),
-      run: Joi.number().integer().min(0).max(100).required(),
-    }),
-  ),
-})
 const set = {
   recipe: recipe.required(),
   seed: Joi.number()
@@ -288,23 +181,6 @@ const fade = Joi.object<Fade>({
     .valid(...FADE_LEVELS)
     .required(),
   run: Joi.number().integer().min(-100).max(100).required(),
-})
-
-const [fewest, most] = PAPER_LIMITS.count
-const [shortest, longest] = PAPER_LIMITS.minutes
-
-/** A paper as it is set up and kept by its name. */
-const paperSetup = Joi.object<PaperSetup>({
-  name: paperName,
-  count: Joi.number().integer().min(fewest).max(most).required(),
-  ms: Joi.number()
-    .integer()
-    .min(shortest * 60_000)
-    .max(longest * 60_000)
-    .required(),
-  marks: marks.required(),
-  without: Joi.array().items(techniqueId).max(100).required(),
-  back: Joi.boolean().required(),
 })
 
 /** What is changed of a learner's settings, each setting whole. @see LearnerSettings */
