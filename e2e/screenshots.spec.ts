@@ -12,10 +12,10 @@ import {
   problemOn,
   stepValues,
   test,
-  toSessions,
   trace,
   type,
 } from './bench.js'
+import { answer, listed } from './paper.js'
 
 const FOLDER = process.env.SCREENSHOTS
 
@@ -65,21 +65,11 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   await expect(page.locator('.said')).toContainText('Likely')
   await shot('answer')
   await type(page, answerText(await problemOn(page)))
-  await page.keyboard.press('c')
-  await page.waitForTimeout(300)
-  await page.locator('details[open]').last().scrollIntoViewIfNeeded()
-  await shot('checks')
   await page.keyboard.press('Enter')
   for (let i = 0; i < 3; i += 1) await answerOne(page)
   await expect(page.getByRole('heading', { name: /^The session/ })).toBeVisible()
   await page.waitForTimeout(800)
   await shot('summary')
-  await toSessions(page)
-  await page.locator('.ant-table-tbody .ant-table-row a').first().click()
-  await page.locator('.ant-table-tbody .ant-table-row a').first().click()
-  await page.waitForTimeout(500)
-  await page.keyboard.press('ArrowRight')
-  await shot('replay')
   await page.goto(`${server.url}/soroban`)
   await page.waitForTimeout(800)
   for (const k of ['ArrowLeft', 'ArrowLeft', '4', '0', '7']) await page.keyboard.press(k)
@@ -110,12 +100,25 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   await shot('record')
   await page.goto(`${server.url}/settings/learner/levels`)
   await shot('settings')
-  await page.goto(`${server.url}/simulate`)
-  await page.getByLabel('in minutes a day').fill('15')
-  await page.getByRole('button', { name: 'Estimate' }).click()
-  await expect(page.getByText('in 5 runs')).toBeVisible({ timeout: 120_000 })
+  await page.goto(server.url)
+  await pick(page, 'Learner:', 'Sunniva Dray')
+  await page.goto(`${server.url}/papers`)
+  await expect(page.locator('.chart .main-svg').first()).toBeVisible()
   await page.waitForTimeout(1500)
-  await shot('simulate')
+  await shot('papers')
+  await page.locator('.paper-list a').first().click()
+  await page.locator('details.gone summary').first().click()
+  await shot('paper-review')
+  await page.goto(`${server.url}/papers`)
+  await page.getByRole('button', { name: 'Begin the paper' }).click()
+  await expect(page.getByRole('heading', { name: /item 1 of 80/ })).toBeVisible()
+  const items = await listed(page)
+  for (const [i, item] of items.slice(0, 23).entries()) {
+    if (i % 8 === 6) await page.keyboard.press('n')
+    else await answer(page, item)
+    await expect(page.getByRole('heading', { name: new RegExp(`item ${i + 2} of 80`) })).toBeVisible()
+  }
+  await shot('paper')
   const phone = await open({
     viewport: { width: 360, height: 740 },
     hasTouch: true,

@@ -22,6 +22,18 @@ function* itemsOf({ levels }: Technique) {
   }
 }
 
+// OEIS A000290 from 11 on, A000578 from 1 on, and A001221, A000005, A000203 from 2 on (all from memory).
+test.each([
+  ['#^2', 11, '121 144 169 196 225 256 289 324 361 400 441 484 529 576 625'],
+  ['#^3', 1, '1 8 27 64 125 216 343 512 729 1000 1331 1728 2197 2744 3375 4096 4913 5832 6859 8000'],
+  ['primes(#)', 2, '1 1 1 1 2 1 1 1 2 1 2 1 2 2 1 1 2 1 2 2 2 1 2 1 2 1 2 1 3'],
+  ['divisors(#)', 2, '2 2 3 2 4 2 4 3 4 2 6 2 4 4 5 2 6 2 6 4 4 2 8 3 4 4 6 2 8'],
+  ['divisorsum(#)', 2, '3 4 7 6 12 8 15 13 18 12 28 14 24 24 31 18 39 20 42 32 36 24 60 31 42 40 56 30 72'],
+])('%s as it is published', (item, from, published) => {
+  const values = published.split(' ')
+  expect(values.map((_, i) => answerText(readProblem(item.replace('#', String(from + i)))))).toEqual(values)
+})
+
 test.each(PAPER_KINDS.map((kind) => [kind.id, kind] as const))(
   '%s: the answer is that of other libraries, whether reckoned plainly or worked, and the item reads back',
   (_, kind) => {

@@ -12,7 +12,7 @@ export const techniqueId = Joi.string().max(60)
 const itemCount = Joi.number().integer().min(1).max(MOST_ITEMS)
 const small = Joi.number().integer().min(1).max(100)
 
-export const technique = techniqueId.required()
+const technique = techniqueId.required()
 const known = Joi.array()
   .items(Joi.object({ technique, level: Joi.number().integer().min(1).max(100).required() }))
   .max(100)

@@ -50,6 +50,17 @@ export default function HelpPage() {
           verdict: you find it at the desk, under "Before the verdict".
         </p>
       </section>
+      <section className="stack" aria-labelledby="papers">
+        <h2 id="papers">Papers</h2>
+        <p>
+          <Link to="/papers">Papers</Link> are mixed items against one clock, easy ones first. Nothing is said
+          until the end. Skip what would take too long. A star means: about right is right, within 5 percent.
+        </p>
+        <p>
+          If you leave the page, the clock goes on; if you reload it, you go on where you were. Afterwards
+          each item you missed shows its quick way, and you can work it again.
+        </p>
+      </section>
       <section className="stack" aria-labelledby="keys">
         <h2 id="keys">Keys in practice</h2>
         <Wide label="Every key">

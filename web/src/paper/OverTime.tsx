@@ -2,14 +2,15 @@ import { middleOf } from '@tachymetra/core/number'
 import { techniqueById } from '@tachymetra/core/registry'
 import { byKind, paperScore, setupOf } from '@tachymetra/core/set'
 import type { PaperWire } from '@tachymetra/core/wire'
-import { count, seconds } from '@tachymetra/core/words'
+import { count, extraTimeWords, seconds } from '@tachymetra/core/words'
 import { Select } from 'antd'
 import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useNeeds } from '../data/needs.js'
-import { axis, type Ink } from '../parts/axis.js'
+import type { Ink } from '../parts/axis.js'
 import { Chart } from '../parts/Chart.js'
 import { when } from '../parts/words.js'
+import { marksOf, paperChart, type Scored } from './chart.js'
 
 /** Papers in the list; the chart shows all that were fetched. */
 const LISTED = 8
@@ -27,7 +28,7 @@ export function OverTime(props: { readonly papers: readonly PaperWire[]; readonl
       .toReversed()
       .map((p) => ({ ...p, score: paperScore(p.recipe, p.answers), setup: setupOf(p.recipe)! }))
   }, [papers, one])
-  const draw = useCallback((c: Ink) => chartOf(c, shown, timeZone), [shown, timeZone])
+  const draw = useCallback((c: Ink) => paperChart(c, shown, timeZone), [shown, timeZone])
   const latest = shown.at(-1)
   if (!latest) return <p>No paper has been worked yet. The first one shows where you stand.</p>
   const best = Math.max(...shown.map((p) => p.score.points))
@@ -75,7 +76,8 @@ export function OverTime(props: { readonly papers: readonly PaperWire[]; readonl
             <li key={p.id}>
               <Link to={`/papers/${p.id}`}>{when(p.startedAt, timeZone)}</Link>:{' '}
               {count(p.score.points, 'point')}, {p.score.right} right of {p.score.tried} tried
-              {!calm && medianOf(p) !== null && `, ${seconds(medianOf(p))} an item`}
+              {!calm && medianOf(p) !== null && `, ${seconds(medianOf(p))} an item`}.{' '}
+              {extraTimeWords(p.recipe.extraTime)}
             </li>
           ))}
       </ol>
@@ -83,10 +85,6 @@ export function OverTime(props: { readonly papers: readonly PaperWire[]; readonl
     </>
   )
 }
-
-type Shown = PaperWire & { readonly score: ReturnType<typeof paperScore> }
-
-const marksOf = ({ score }: Shown, mark: 'wrong' | 'skipped') => score.marks.filter((m) => m === mark).length
 
 function medianOf({ answers }: PaperWire): number | null {
   const times = answers.flatMap((a) => (a.outcome === 'done' ? [a.ms] : []))
@@ -97,7 +95,7 @@ const LATELY = 3
 const MOST_NAMED = 3
 
 /** The kinds that cost most on the latest papers. */
-function Costly({ papers }: { readonly papers: readonly Shown[] }) {
+function Costly({ papers }: { readonly papers: readonly Scored[] }) {
   const lost = new Map<string, number>()
   for (const p of papers.slice(-LATELY))
     for (const k of byKind(p.recipe, p.score)) lost.set(k.technique, (lost.get(k.technique) ?? 0) + k.lost)
@@ -115,45 +113,4 @@ function Costly({ papers }: { readonly papers: readonly Shown[] }) {
       .
     </p>
   )
-}
-
-/** Points as a line, mistakes and skipped items as bars below it. */
-function chartOf(c: Ink, papers: readonly Shown[], timeZone: string) {
-  // One after another, whatever time lies between them.
-  const x = papers.map((p) => when(p.startedAt, timeZone))
-  return {
-    traces: [
-      {
-        x,
-        y: papers.map((p) => p.score.points),
-        name: 'points',
-        mode: 'lines+markers',
-        line: { color: c.signal, width: 2 },
-        marker: { size: 9, color: c.signal, symbol: 'diamond' },
-      },
-      {
-        x,
-        y: papers.map((p) => marksOf(p, 'wrong')),
-        name: 'wrong',
-        type: 'bar',
-        yaxis: 'y2',
-        marker: { color: c.slip },
-      },
-      {
-        x,
-        y: papers.map((p) => marksOf(p, 'skipped')),
-        name: 'skipped',
-        type: 'bar',
-        yaxis: 'y2',
-        marker: { color: c.faint, pattern: { shape: '/' } },
-      },
-    ],
-    layout: {
-      barmode: 'stack',
-      bargap: 0.6,
-      xaxis: axis(c, { type: 'category', nticks: 6 }),
-      yaxis: axis(c, { domain: [0.42, 1], title: { text: 'points' } }),
-      yaxis2: axis(c, { domain: [0, 0.3], title: { text: 'items' } }),
-    },
-  }
 }

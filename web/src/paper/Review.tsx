@@ -7,6 +7,7 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { beginSession } from '../data/begin.js'
 import { useNeeds } from '../data/needs.js'
+import { Figure } from '../parts/figures.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Wide } from '../parts/Wide.js'
 import { Gone } from './GoneThrough.js'
@@ -37,7 +38,7 @@ export function Review({ paper }: { readonly paper: Kept }) {
         {recipe.paper!.name}: {count(score.points, 'point')}
       </h1>
       {extra && <p className="faint">{extra}</p>}
-      <dl className="row figures">
+      <dl className="figures">
         <Figure name="right" value={String(score.right)} />
         <Figure name="tried" value={`${score.tried} of ${list.length}`} />
         <Figure name="skipped" value={String(score.marks.filter((m) => m === 'skipped').length)} />
@@ -80,15 +81,6 @@ export function Review({ paper }: { readonly paper: Kept }) {
 }
 
 const isMissed = (mark: ItemMark) => mark === 'wrong' || mark === 'skipped'
-
-function Figure({ name, value }: { readonly name: string; readonly value: string }) {
-  return (
-    <div>
-      <dt>{name}</dt>
-      <dd>{value}</dd>
-    </div>
-  )
-}
 
 /** Each kind that was reached, those that cost most first. */
 function Kinds({ paper, score }: { readonly paper: Kept; readonly score: ReturnType<typeof paperScore> }) {

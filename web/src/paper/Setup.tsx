@@ -19,6 +19,7 @@ export function Setup(props: {
 }) {
   const { setup, kept, onChange, onKeep, onForget, onBegin } = props
   const change = (some: Partial<PaperSetup>) => onChange({ ...setup, ...some })
+  const nameId = useId()
   const same = kept.find((k) => k.name === setup.name)
   const all = [USUAL_PAPER, ...kept.filter((k) => k.name !== USUAL_PAPER.name)]
   return (
@@ -50,10 +51,11 @@ export function Setup(props: {
         Going back to skipped items is allowed
       </Checkbox>
       <Kinds without={setup.without} onChange={(without) => change({ without })} />
+      <label htmlFor={nameId}>Name of this paper</label>
       <div className="row">
         <Input
+          id={nameId}
           className="paper-name"
-          aria-label="Name of this paper"
           value={setup.name}
           maxLength={40}
           onChange={(event) => change({ name: event.target.value })}

@@ -81,7 +81,8 @@ function headOf(pace: ItemPace, mixed: boolean): string {
   return mixed ? `${practiceNames([pace]).join()}: ${support.toLowerCase()}` : support
 }
 
-function Figure({ name, value }: { readonly name: string; readonly value: string }) {
+/** One figure of a list of them, its name below it. */
+export function Figure({ name, value }: { readonly name: string; readonly value: string }) {
   return (
     <div>
       <dt>{name}</dt>

@@ -1,0 +1,42 @@
+/** A paper under the test's hands. */
+import type { Page } from '@playwright/test'
+import { answerText, readProblem } from '@tachymetra/core/problem'
+import { type ListedProblem, listOf, type Recipe } from '@tachymetra/core/set'
+
+/** The list of the paper on the page, as this browser keeps it. */
+export async function listed(page: Page): Promise<readonly ListedProblem[]> {
+  const id = new URL(page.url()).pathname.split('/').at(-1)!
+  const recipe = await page.evaluate(
+    (key) =>
+      new Promise<unknown>((resolve) => {
+        const asked = indexedDB.open('tachymetra')
+        asked.onsuccess = () => {
+          const get = asked.result.transaction('sessions').objectStore('sessions').get(key)
+          get.onsuccess = () => {
+            resolve(get.result?.recipe)
+            asked.result.close()
+          }
+        }
+      }),
+    id,
+  )
+  return listOf(recipe as Recipe)
+}
+
+/** Types the answer of an item, or another one. */
+export async function answer(page: Page, { expression }: ListedProblem, wrong = false): Promise<void> {
+  const choices = page.locator('.choice')
+  const right = answerText(readProblem(expression))
+  if ((await choices.count()) > 0) {
+    const keys =
+      { first: 1, second: 2, equal: 3 }[right] ??
+      ['012', '021', '102', '120', '201', '210'].indexOf(right) + 1
+    return page.keyboard.press(String(wrong ? (keys % 3) + 1 : keys))
+  }
+  // No digit, sign or letter more than what the kind is written with.
+  const typed = wrong
+    ? right.replace(/^-?[\dIVXLCDM]/, (c) => (c === '1' ? '2' : /\d|-/.test(c) ? '1' : 'MM'))
+    : right
+  await page.keyboard.type(typed.replace('_', ' '))
+  await page.keyboard.press('Enter')
+}
