@@ -8,12 +8,14 @@ import {
   expect,
   notPlain,
   openChoice,
+  pick,
   sessionRows,
   stepValues,
   test,
   toSessions,
   type,
 } from './bench.js'
+import { answer, listed } from './paper.js'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -189,6 +191,7 @@ for (const look of AUDIT ? LOOKS : [undefined])
       'facts',
       'soroban',
       'flash',
+      'papers',
       'grid',
       'settings',
       'settings/learner',
@@ -250,6 +253,25 @@ for (const look of AUDIT ? LOOKS : [undefined])
     await sessionRows(page).first().getByRole('link').click()
     await expect(page.getByRole('heading', { level: 1 })).toContainText('−')
     await page.keyboard.press('ArrowRight')
+    await check()
+    await page.goto(server.url)
+    await pick(page, 'Learner:', 'Sunniva Dray')
+    await page.goto(`${server.url}/papers`)
+    await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+    await check()
+    await page.locator('.paper-list a').first().click()
+    await page.locator('details.gone summary').first().click()
+    await page.getByRole('button', { name: 'Work it yourself' }).first().click()
+    await check()
+    await page.goto(`${server.url}/papers`)
+    await page.getByRole('button', { name: 'Begin the paper' }).click()
+    await expect(page.getByRole('heading', { name: 'item 1 of 80' })).toBeVisible()
+    await check()
+    await answer(page, (await listed(page))[0]!, true)
+    await page.keyboard.press('Escape')
+    await check()
+    await page.keyboard.press('y')
+    await expect(page.getByRole('heading', { name: /^Paper: / })).toBeVisible()
     await check()
     await page.goto(`${server.url}/nowhere`)
     await check()

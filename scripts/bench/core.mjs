@@ -6,6 +6,7 @@ import { seeded } from '../../core/dist/number/index.js'
 import { draw, printProblem, readProblem } from '../../core/dist/problem/index.js'
 import { TECHNIQUES, techniqueById } from '../../core/dist/registry/index.js'
 import { compareWays } from '../../core/dist/report/index.js'
+import { paperRecipe, USUAL_PAPER } from '../../core/dist/set/index.js'
 import { trace, variantOf } from '../../core/dist/technique/index.js'
 
 /** A technique and a problem; the answer diagnosed is one that a slip at a step in the middle leads to. */
@@ -98,12 +99,16 @@ async function generation() {
       const source = draw(space, seeded(1))
       bench.add(`${technique.id}, level ${i + 1}: ${level.name}`, () => source.next())
     }
+  let seed = 0
+  bench.add(`a paper of ${USUAL_PAPER.count} items`, () => paperRecipe(USUAL_PAPER, ++seed))
   await bench.run()
   const plain = microseconds(bench.tasks[0].result)
   process.stdout.write(
     `\nDrawing one problem, the slowest of ${counted.length} levels: microseconds, and times ${bench.tasks[0].name}\n`,
   )
-  const drawn = bench.tasks.slice(1).map(({ name, result }) => [name, microseconds(result)])
+  const { name: paper, result } = bench.tasks.at(-1)
+  line(paper, microseconds(result), microseconds(result) / plain)
+  const drawn = bench.tasks.slice(1, -1).map(({ name, result }) => [name, microseconds(result)])
   for (const [name, us] of drawn.sort((a, b) => b[1] - a[1]).slice(0, 8)) line(name, us, us / plain)
   process.stdout.write('\nCounting the problems of a level, once: the slowest, in milliseconds\n')
   for (const [name, ms] of counted.sort((a, b) => b[1] - a[1]).slice(0, 8))

@@ -13,6 +13,7 @@ import { useKeys } from '../parts/useKeys.js'
 import { useRecording } from '../parts/useRecording.js'
 import { useTold } from '../parts/useTold.js'
 import { aloud } from '../parts/words.js'
+import { useSeen } from './useAway.js'
 
 interface Props {
   readonly ref: Ref<{ stop(): void }>
@@ -48,6 +49,9 @@ export function PaperItem(props: Props) {
         attempt.note('timed-out')
     },
   }))
+  useSeen((seen) => {
+    if (attempt.latest().progress.outcome === undefined) attempt.note(seen ? 'back' : 'left')
+  })
   const question = openQuestion(attempt.progress)
   const confirm = () => {
     attempt.confirm()

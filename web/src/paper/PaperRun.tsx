@@ -13,6 +13,7 @@ import { HandIn } from './HandIn.js'
 import { PaperItem } from './PaperItem.js'
 import { Ticks } from './Ticks.js'
 import { TimeBar } from './TimeBar.js'
+import { useAway } from './useAway.js'
 
 /** A paper being worked: item after item, nothing said, until all are done, the time is up or it is handed in. */
 export function PaperRun(props: {
@@ -33,7 +34,7 @@ export function PaperRun(props: {
   const [handing, setHanding] = useState(false)
   const item = useRef<{ stop(): void }>(null)
   const over = useRef(false)
-  const away = useAway(session)
+  const away = useAway(session, n)
   useEffect(() => {
     if (currentSettings().learnerId !== learnerId) changeSettings({ learnerId })
   }, [learnerId])
@@ -145,17 +146,4 @@ function useExercises(session: LocalSession): readonly Exercise[] {
       }),
     [session],
   )
-}
-
-const TOLD_MS = 3000
-
-/** That the page was gone, once after it has come back: the clock has gone on. */
-function useAway({ open, startedAt, attempts }: LocalSession): string | undefined {
-  const [told] = useState(() => {
-    const last = open ?? attempts.at(-1)?.record
-    const at = last ? Date.parse(last.startedAt) + (last.events.at(-1)?.at ?? 0) : Date.parse(startedAt)
-    const gone = Date.now() - at
-    return gone > TOLD_MS ? `You were away for ${Math.round(gone / 1000)} s. The clock went on.` : undefined
-  })
-  return told
 }
