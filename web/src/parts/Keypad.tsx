@@ -45,10 +45,15 @@ function laidOut(keys: readonly string[], order: Needs['keypadOrder']): readonly
   ]
 }
 
+const COLUMNS = 4
+
 /** Large keys for touch, so that no system keyboard has to come up. They act on touch, not on release. */
 export function Keypad({ keys, onKey, onErase, enter }: Props) {
   const { decimal } = useSettings().numbers
   const { keypadOrder, keypadSide } = useNeeds()
+  const laid = laidOut(keys, keypadOrder)
+  // Enter takes what is left of the last row, or one of its own.
+  const left = COLUMNS - (laid.length % COLUMNS)
   // A press by touch or mouse acts at once; `click` then only serves keyboards and screen readers.
   const acts = (act: () => void) => ({
     onPointerDown: (event: React.PointerEvent) => {
@@ -61,7 +66,7 @@ export function Keypad({ keys, onKey, onErase, enter }: Props) {
   })
   return (
     <fieldset className={`keypad ${keypadSide}`} aria-label="Answer keys">
-      {laidOut(keys, keypadOrder).map((key, i) =>
+      {laid.map((key, i) =>
         key === '' ? (
           <span key={i} />
         ) : (
@@ -76,7 +81,12 @@ export function Keypad({ keys, onKey, onErase, enter }: Props) {
         ),
       )}
       {enter && (
-        <button type="button" className="enter" {...acts(enter.act)}>
+        <button
+          type="button"
+          className="enter"
+          style={{ gridColumn: `span ${left > 1 ? left : COLUMNS}` }}
+          {...acts(enter.act)}
+        >
           {enter.label}
         </button>
       )}
