@@ -101,7 +101,11 @@ const misfitsNow = (page: Page, touch: boolean) =>
       return found?.checkVisibility() ? { selector, box: found.getBoundingClientRect() } : undefined
     }
     const written = boxOf('.rule .zone') ?? boxOf('.entry-line') ?? boxOf('.choices') ?? boxOf('.soroban')
-    const asked = [boxOf('.rule') ?? boxOf('.problem-line') ?? boxOf('.soroban'), boxOf('#question'), written]
+    const asked = [
+      boxOf('.rule') ?? boxOf('.problem-line') ?? boxOf('.item-line') ?? boxOf('.soroban'),
+      boxOf('#question'),
+      written,
+    ]
     const pad = keys && !boxOf('.soroban') && !boxOf('.choices') ? [boxOf('.keypad')] : []
     const parts = [...asked, ...pad]
     for (const [i, part] of parts.entries()) {
@@ -117,7 +121,7 @@ const misfitsNow = (page: Page, touch: boolean) =>
       if (below && selector !== '.keypad' && box.bottom > below.box.top + 1 && box.right > below.box.left + 1)
         faults.push(`${selector} lies beneath the keys`)
     }
-    for (const digits of document.querySelectorAll('.band, .problem-line')) {
+    for (const digits of document.querySelectorAll('.band, .problem-line, .item-line')) {
       const high = Number.parseFloat(getComputedStyle(digits).fontSize)
       if (high < 20) faults.push(`digits of ${high} px`)
     }

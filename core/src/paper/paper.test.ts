@@ -3,7 +3,8 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { oracle } from '../kit/oracle.js'
 import { seeded } from '../number/random.js'
-import { answerText, printProblem, readProblem } from '../problem/expression.js'
+import { answerText, printProblem, readProblem, solvedWords } from '../problem/expression.js'
+import { answerOf } from '../problem/problem.js'
 import { meetsText } from '../question/question.js'
 import type { Technique } from '../technique/contract.js'
 import { answerQuestion, trace, variantOf } from '../technique/driver.js'
@@ -47,6 +48,9 @@ test.each(PAPER_KINDS.map((kind) => [kind.id, kind] as const))(
         : undefined
       expect(near ?? answerText(item), text).toBe(near === undefined ? right : true)
       const work = trace(kind, item, variantOf(kind))
+      // Shown with its answer as the quick way comes to it, in the words of its form.
+      if (near === undefined)
+        expect(solvedWords(item, work.answer), text).toBe(solvedWords(item, answerOf(item)))
       const question = answerQuestion(kind, variantOf(kind), work)
       expect([text, right, meetsText(question, right)]).toEqual([text, right, true])
       expect(work.steps.flatMap((s) => s.slips()).length, text).toBeGreaterThanOrEqual(3)

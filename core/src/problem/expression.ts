@@ -31,7 +31,12 @@ export function problemWords(problem: Problem): string {
 
 /** A problem with its answer, for people: "√165 ≈ 12.85", "√2 = 1.414213…"; a number to be read or set is just itself. */
 export function solvedWords(problem: Problem, answer: Value): string {
-  if (isItem(problem)) return itemWords(problem) + itemJoint(problem) + itemKind(problem).say(answer)
+  if (isItem(problem)) {
+    const right = answerOf(problem)
+    // A technique may come to it as a number of another sort.
+    const said = sameValue(answer, right) ? itemKind(problem).say(right) : valueWords(answer)
+    return itemWords(problem) + itemJoint(problem) + said
+  }
   if (problem.kind === 'number') return valueWords(answer)
   const exact = isExact(problem, answer)
   // The true digits as far as they go, or a value near it.

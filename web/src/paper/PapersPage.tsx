@@ -10,6 +10,7 @@ import { wakeSound } from '../parts/sound.js'
 import { Trouble } from '../parts/Trouble.js'
 import { OverTime } from './OverTime.js'
 import { Setup } from './Setup.js'
+import { useCounted } from './useCounted.js'
 import './paper.css'
 
 /** Papers: one is set up and begun; those that were worked stand beside, over time. */
@@ -22,6 +23,7 @@ const freshSeed = () => crypto.getRandomValues(new Int32Array(1))[0]!
 
 function Papers({ learner }: { readonly learner: LearnerWire }) {
   const navigate = useNavigate()
+  useCounted()
   const { papers } = useLearnerSettings(learner.id)
   const worked = usePapers(learner.id)
   const [setup, setSetup] = useState<PaperSetup>(() => papers[0] ?? USUAL_PAPER)
