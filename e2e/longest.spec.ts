@@ -1,15 +1,16 @@
 /** The longest problem of every level of every technique, measured in four windows. */
 import type { Page } from '@playwright/test'
 import { digitCount, seeded } from '@tachymetra/core/number'
-import { draw, type Problem, printProblem, rowsOf } from '@tachymetra/core/problem'
+import { draw, isItem, type Problem, printProblem, problemWords, rowsOf } from '@tachymetra/core/problem'
 import { TECHNIQUES } from '@tachymetra/core/registry'
 import { GENERATOR, type ListedProblem, MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import type { Technique } from '@tachymetra/core/technique'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { expect, test } from './bench.js'
 
-/** How much room a problem takes: its numbers, one below the other, and the digits of the longest. */
+/** How much room a problem takes: its numbers, one below the other, and the digits of the longest; of an item its line. */
 function sizeOf(problem: Problem): readonly [rows: number, digits: number] {
+  if (isItem(problem)) return [1, problemWords(problem).length]
   const rows = rowsOf(problem)
   return [rows.length, Math.max(...rows.map((r) => digitCount(r.size)))]
 }
