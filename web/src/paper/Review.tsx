@@ -95,7 +95,7 @@ function Kinds({ paper, score }: { readonly paper: Kept; readonly score: ReturnT
   return (
     <section aria-labelledby="by-kind">
       <h2 id="by-kind">By kind</h2>
-      <Wide label="By kind">
+      <Wide label="Table of the kinds">
         <table className="plain-table">
           <thead>
             <tr>
