@@ -54,7 +54,6 @@ export const common = paperKind<Common>({
       what: 'apart',
       ask: COMMON.askDifference,
       why: COMMON.whyDifference,
-      slips: (slip) => slip('added', decimal(a + b), 5, COMMON.notAdded(holdsThat(difference(high, low)))),
     })
     const right = gcf(high, low)
     // After a slip the greatest factor that is found is one of what was entered.
@@ -62,8 +61,7 @@ export const common = paperKind<Common>({
     const factor = shared > 0n ? shared : 1n
     const sentence = COMMON.whyCommon(said(factor), said(a), said(b))
     const is = COMMON.is(said(a), said(b), said(right))
-    // The likeliest is that nothing is seen to divide both.
-    const smaller = new Map([...primeFactors(factor).map(([p]) => [factor / p, 4] as const), [1n, 14]])
+    const smaller = primeFactors(factor).map(([p]) => factor / p)
     const wholeMultiple = (a / right) * b
     if (asks === 'gcf')
       return yield* answered(decimal(factor), {
@@ -71,7 +69,7 @@ export const common = paperKind<Common>({
         ask: COMMON.askCommon,
         why: sentence,
         slips(slip) {
-          for (const [n, odds] of smaller) slip('too-few', decimal(n), odds, COMMON.smaller(said(factor)))
+          for (const n of smaller) slip('too-few', decimal(n), 4, COMMON.smaller(said(factor)))
           slip('wrong-question', decimal(wholeMultiple), 5, COMMON.factorAsked(is))
           slip('too-many', decimal(apart), 4, COMMON.notBoth(said(factor)))
         },
@@ -81,7 +79,7 @@ export const common = paperKind<Common>({
       ask: COMMON.askCommon,
       why: sentence,
       slips(slip) {
-        for (const [n, odds] of smaller) slip('too-few', decimal(n), odds, COMMON.smaller(said(factor)))
+        for (const n of smaller) slip('too-few', decimal(n), 4, COMMON.smaller(said(factor)))
         slip('too-many', decimal(apart), 4, COMMON.notBoth(said(factor)))
       },
     })
@@ -92,7 +90,7 @@ export const common = paperKind<Common>({
       why: COMMON.whyMultiple,
       slips(slip) {
         slip('wrong-question', decimal(found), 5, COMMON.multipleAsked(holdsThat(multiple)))
-        slip('not-divided', decimal(a * b), 20, COMMON.product(holdsThat(multiple)))
+        slip('not-divided', decimal(a * b), 5, COMMON.product(holdsThat(multiple)))
       },
     })
   },

@@ -18,7 +18,6 @@ export const COMMON = {
   none: 'it works the greatest common factor or least common multiple of two numbers',
   askDifference: 'How far apart are the two numbers?',
   whyDifference: 'A common factor divides their difference too.',
-  notAdded: (right: string) => `One is taken from the other: ${right}.`,
   askCommon: 'Which is the greatest factor of that difference that divides both?',
   whyCommon: (n: string, a: string, b: string) => `${n} goes into ${a} and into ${b}.`,
   smaller: (n: string) => `A greater one divides both: ${n}.`,
