@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import { type Decimal, equal, readDecimal, toText, toWords } from '@tachymetra/core/number'
 import { answerText, InputError, printProblem, readProblem } from '@tachymetra/core/problem'
 import { meets } from '@tachymetra/core/question'
-import { levelOf, TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import { COURSE, levelOf, techniqueById } from '@tachymetra/core/registry'
 import { isAbacus } from '@tachymetra/core/soroban'
 import { type Step, type Technique, variantOf } from '@tachymetra/core/technique'
 import type { LearnerWire, SessionPage } from '@tachymetra/core/wire'
@@ -32,8 +32,8 @@ async function expectRight(page: Page): Promise<void> {
 }
 
 // A few techniques a test, so that they share a server.
-// Work on the frame has tests of its own.
-const HEADWORK = TECHNIQUES.filter((t) => !isAbacus(t))
+// Work on the frame has tests of its own, and so have the kinds of a paper.
+const HEADWORK = COURSE.filter((t) => !isAbacus(t))
 for (const group of Array.from({ length: 6 }, (_, i) => HEADWORK.filter((_, t) => t % 6 === i)))
   test(`opened, watched and guided, by ear alone: ${group.map((t) => t.id).join(', ')}`, async ({
     page,
