@@ -30,7 +30,7 @@ export function OverTime(props: { readonly papers: readonly PaperWire[]; readonl
   }, [papers, one])
   const draw = useCallback((c: Ink) => paperChart(c, shown, timeZone), [shown, timeZone])
   const latest = shown.at(-1)
-  if (!latest) return <p>No paper has been worked yet. The first one shows where you stand.</p>
+  if (!latest) return <p>No paper has been worked yet. Work the first one.</p>
   const best = Math.max(...shown.map((p) => p.score.points))
   const says =
     shown.length === 1
@@ -103,7 +103,7 @@ function Costly({ papers }: { readonly papers: readonly Scored[] }) {
   if (worst.length === 0) return null
   return (
     <p>
-      What cost most lately:{' '}
+      What cost most on the last papers:{' '}
       {worst.slice(0, MOST_NAMED).map(([id], i) => (
         <span key={id}>
           {i > 0 && ', '}

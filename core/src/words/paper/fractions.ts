@@ -19,7 +19,7 @@ export const CONVERSION = {
   askOne: (to: 'percent' | 'decimal', under: string) =>
     `1/${under} ${to === 'percent' ? 'as a percentage' : 'as a decimal'}: which?`,
   whyOne: (right: string) => `${right}.`,
-  why: 'So many parts of it.',
+  why: 'That many parts of it.',
   oneOnly: (right: string) => `Take it as often as there are parts: ${right}.`,
   zeros: 'Look where the point goes.',
   upsideDown: 'Divide by the number below.',
@@ -57,13 +57,13 @@ export const PERCENT = {
   whyPartOfGiven: 'What is given, divided by its parts.',
   whyTimes: 'As many of them as are meant.',
   whyAll: 'All the parts make the whole.',
-  whyPercent: 'Each part as so many of 100, and as many of them as there are.',
+  whyPercent: 'One part as a percentage, times the number of parts.',
   askPercentPart: 'One part as a percentage: how much?',
   notTimes: (right: string) => `Take the part as often as it is meant: ${right}.`,
   otherWay: (right: string) => `The whole was asked: ${right}.`,
   partAsked: (right: string) => `A part was asked: ${right}.`,
   upsideDown: (right: string) => `The part is divided by the whole: ${right}.`,
-  turnedParts: 'The whole stands below.',
+  turnedParts: 'The whole is the number below.',
   reduced: (right: string) => `Divide both by what they share: ${right}.`,
 } as const
 
@@ -159,7 +159,7 @@ export const COMPARED = {
   why: 'Both as parts of the same size.',
   straight: (right: string) => `Across, not straight: ${right}.`,
   whyLarger: (first: string, second: string) =>
-    `${first} and ${second}: the larger stands with the larger fraction.`,
+    `${first} and ${second}: the larger one belongs to the larger fraction.`,
   beside: (first: string, second: string) => `${first} and ${second}`,
   whyOrder: (products: readonly string[]) => `Each two compared across: ${products.join('; ')}.`,
   turned: 'The larger product belongs to the fraction whose number above is in it.',

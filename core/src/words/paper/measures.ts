@@ -62,16 +62,16 @@ export const EQUATION = {
   lesson: {
     example: '3x-7=20',
     when: 'One unknown is multiplied or divided, and something is added or taken away.',
-    whenNot: 'The unknown stands on both sides.',
+    whenNot: 'The unknown is on both sides.',
     because: ['Something less 7 is 20.', 'So that something is 20 + 7 = 27.', '27 is three times 9.'],
   },
   none: 'it works an equation with one unknown',
   askUndone: 'Without what is added or taken away: how much is left?',
   whyAdded: 'It was added, so take it away.',
   whyTaken: 'It was taken away, so add it.',
-  whyDivide: 'The unknown is in it so many times.',
+  whyDivide: 'There are that many of the unknown.',
   whyMultiply: 'It was divided, so now it is multiplied.',
-  whyAlone: 'The unknown stands alone.',
+  whyAlone: 'The unknown is alone.',
   wrongWay: (right: string) => `Do the opposite: ${right}.`,
   notDivided: (right: string) => `Divide by how often the unknown is in it: ${right}.`,
   notMultiplied: (right: string) => `Multiply by what it was divided by: ${right}.`,
@@ -80,14 +80,14 @@ export const EQUATION = {
 
 export const CUBE_ROOT = {
   name: 'Cube root of a perfect cube',
-  about: 'The last digit tells the units, what stands before the last three digits tells the head.',
+  about: 'The last digit tells the units, what comes before the last three digits tells the head.',
   lesson: {
     example: 'cbrt(17576)',
     when: 'The number is the cube of a whole number of two digits.',
     whenNot: 'It is not a perfect cube.',
     because: [
       'A cube ending in 6 comes from a number ending in 6.',
-      'Before the last three digits stands 17, between 8 and 27.',
+      'Before the last three digits comes 17, between 8 and 27.',
       'So the head is 2: 26.',
     ],
   },

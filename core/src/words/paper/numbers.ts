@@ -114,7 +114,7 @@ export const WITH_REMAINDER = {
   ask: (part: string) => `${part}: how often does the divisor go into it?`,
   whyOften: (right: string) => `${right}, and no more fits.`,
   askLeft: (part: string) => `What is left of ${part}?`,
-  whyLeft: 'It stands before the next digit.',
+  whyLeft: 'It goes before the next digit.',
   why: 'The digits in order, then what is left at the end.',
   few: (right: string) => `It goes in once more: ${right}.`,
   many: (right: string) => `That is more than there is: ${right}.`,
@@ -159,7 +159,7 @@ export const BASES = {
     whenNot: 'Base 10: it is written so already.',
     because: [
       '47 ÷ 6 is 7, and 5 are left.',
-      '7 ÷ 6 is 1, and 1 is left; 1 stands first.',
+      '7 ÷ 6 is 1, and 1 is left; 1 comes first.',
       'From the last to the first: 115.',
     ],
   },
@@ -238,7 +238,7 @@ export const RUNS = {
   countLast: 'That is the last number, not how many there are.',
   askPair: 'First and last together: how much?',
   whyPair: 'Every pair from both ends makes the same.',
-  why: 'So many pairs, half as many as numbers.',
+  why: 'That many pairs: half as many as there are numbers.',
   notHalved: (right: string) => `Each pair has two numbers: ${right}.`,
   squared: 'Only odd numbers from 1 make the square of their count.',
 } as const

@@ -87,7 +87,7 @@ export const NEAR_FIFTY = {
   whyFront: (above: boolean) => `25 ${above ? 'and' : 'less'} the gap.`,
   askBack: 'The gap squared: how much?',
   whyBack: 'It takes the last two places.',
-  whyJoin: 'So many hundreds and the gap squared.',
+  whyJoin: 'That many hundreds, and the gap squared.',
   wrongWay: (right: string) => `The gap goes the other way: ${right}.`,
   fifty: (right: string) => `Start from 25 hundreds, not from 50: ${right}.`,
   twice: (right: string) => `The gap counts once: ${right}.`,
