@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test'
 import { answerText, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { isStarred, setupOf } from '@tachymetra/core/set'
-import type { LearnerWire, PaperWire, ProgressWire } from '@tachymetra/core/wire'
+import type { LearnerWire, WorkedSet, ProgressWire } from '@tachymetra/core/wire'
 import { expect, pick, test } from './bench.js'
 import { answer, listed } from './paper.js'
 import type { TestServer } from './server.js'
@@ -60,7 +60,7 @@ test('a paper by keyboard: skips, a reload, the server gone; then scored, gone t
   await expect(page.locator('.figures')).toContainText('10 of 12')
   await page.unroute('**/api/**')
   await expect
-    .poll(async () => (await server.api<PaperWire[]>(`/learners/${learner.id}/papers`))[0]?.answers.length, {
+    .poll(async () => (await server.api<WorkedSet[]>(`/learners/${learner.id}/papers`))[0]?.answers.length, {
       timeout: 20_000,
     })
     .toBe(12)
@@ -130,7 +130,7 @@ test('when the time is up a bell rings and the paper is over; what was not reach
   await expect(page.locator('.figures')).toContainText('away, the clock going on10.0 s')
   expect(await page.evaluate(() => (window as unknown as { rung: number }).rung)).toBeGreaterThan(0)
   await expect
-    .poll(async () => (await server.api<PaperWire[]>(`/learners/${learner.id}/papers`))[0]?.answers.length)
+    .poll(async () => (await server.api<WorkedSet[]>(`/learners/${learner.id}/papers`))[0]?.answers.length)
     .toBeGreaterThan(0)
 })
 
@@ -189,6 +189,6 @@ test('by touch: mixed numbers and Roman numerals, another form told, going back 
     `/learners/${learner!.id}/settings`,
   )
   expect(kept.papers.map((p) => [p.name, p.back])).toEqual([['Forms', true]])
-  const [paper] = await server.api<PaperWire[]>(`/learners/${learner!.id}/papers`)
+  const [paper] = await server.api<WorkedSet[]>(`/learners/${learner!.id}/papers`)
   expect([setupOf(paper!.recipe)!.name, list.some(isStarred)]).toEqual(['Forms', false])
 })

@@ -14,11 +14,13 @@ import { demoRoutes } from './routes/demo.js'
 import { exchangeRoutes } from './routes/exchange.js'
 import { learnerRoutes } from './routes/learners.js'
 import { moveRoutes } from './routes/moves.js'
+import { ownRoutes } from './routes/own.js'
 import { progressRoutes } from './routes/progress.js'
 import { recallRoutes } from './routes/recalls.js'
 import { recordRoutes } from './routes/record.js'
 import { sessionRoutes } from './routes/sessions.js'
 import { settingsRoutes } from './routes/settings.js'
+import { sheetRoutes } from './routes/sheets.js'
 import type { Database } from './store/database.js'
 
 export interface AppOptions {
@@ -97,9 +99,10 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
     response.json({ ok: true })
   })
   api.use('/learners', learnerRoutes(db, data), progressRoutes(db), settingsRoutes(db), moveRoutes(db))
-  api.use('/learners', recordRoutes(db), exchangeRoutes(db))
+  api.use('/learners', recordRoutes(db), exchangeRoutes(db), ownRoutes(db))
   api.use('/demo', demoRoutes(db, data))
   api.use('/sessions', sessionRoutes(db))
+  api.use('/sheets', sheetRoutes(db))
   api.use('/attempts', attemptRoutes(db))
   api.use('/recalls', recallRoutes(db))
   api.use(backupRoutes(db, data))

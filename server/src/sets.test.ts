@@ -18,7 +18,7 @@ import {
   USUAL_PAPER,
 } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
-import type { PaperWire, ProgressWire, SessionPage, SessionStart } from '@tachymetra/core/wire'
+import type { ProgressWire, SessionPage, SessionStart, WorkedSet } from '@tachymetra/core/wire'
 import { eq } from 'drizzle-orm'
 import { beforeAll, expect, test } from 'vitest'
 import { recount } from './store/recount.js'
@@ -272,7 +272,7 @@ test('papers are told with what became of each item, the newest first, and no ot
   }
   const other = newId()
   await send('PUT', `/sessions/${other}`, startOf({ ...recipe, sources: [], paper: undefined } as never))
-  const [paper, ...others] = (await get(`/learners/${learnerId}/papers`)) as readonly PaperWire[]
+  const [paper, ...others] = (await get(`/learners/${learnerId}/papers`)) as readonly WorkedSet[]
   expect(others).toEqual([])
   expect([paper!.id, setupOf(paper!.recipe)!.name]).toEqual([id, 'Friday'])
   expect(paper!.answers.map((a) => [a.n, a.outcome, a.right])).toEqual([

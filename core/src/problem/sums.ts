@@ -27,6 +27,8 @@ export function sumSpace(parameters: SumParameters): ProblemSpace {
   const { terms } = parameters
   const low = -Math.max(...terms.map((t) => t.decimals))
   const high = Math.max(...terms.map((t) => t.whole)) - 1
+  // Where no carry is counted, none makes a difference to what may follow.
+  const carried = parameters.carries !== undefined || parameters.nines !== undefined
   const counted = countColumns<State, number>({
     count: (high - low + 1) * terms.length,
     start: { carry: 0, sum: 0, carries: 0, nines: 0, zeros: 0 },
@@ -56,8 +58,8 @@ export function sumSpace(parameters: SumParameters): ProblemSpace {
       s.zeros === (parameters.zeros ?? s.zeros),
     key: (s) =>
       [
-        s.carry,
-        s.sum,
+        carried ? s.carry : '',
+        carried ? s.sum : '',
         parameters.carries === undefined ? '' : s.carries,
         parameters.nines === undefined ? '' : s.nines,
         parameters.zeros === undefined ? '' : s.zeros,

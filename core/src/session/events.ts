@@ -7,6 +7,8 @@ export const EVENT_KINDS = [
   'hint',
   'given',
   'handed-in',
+  'on-paper',
+  'marked',
   'support',
   'left',
   'back',
@@ -21,8 +23,9 @@ export interface AttemptEvent {
   /**
    * `shown`: the problem came on screen (its `text` is the support it began with); `entered`: a value was confirmed;
    * `hint`: a hint was opened; `given`: the program showed the value that was asked; `handed-in`: the last answer stands,
-   * right or wrong, since it is only said later; `support`: from here on there was
-   * another support (its `text`); `left` and `back`: the page was gone in between; `skipped`, `timed-out`, `stopped`:
+   * right or wrong, since it is only said later; `on-paper`: it was
+   * worked on paper and is keyed in now; `marked`: of an answer on paper it is only told whether it was `right` or
+   * `wrong` (its `text`); `support`: from here on there was another support (its `text`); `left` and `back`: the page was gone in between; `skipped`, `timed-out`, `stopped`:
    * the attempt ended without its answer.
    */
   readonly kind: EventKind

@@ -10,6 +10,7 @@ import type { Step, Technique, Variant } from '../technique/contract.js'
 import { once } from '../technique/make.js'
 import { type ElsewhereAs, type Reading, readAnswer, readStep, showStep } from '../technique/reading.js'
 import { beginWalks, pastDecisions, type Walk } from '../technique/walks.js'
+import { type Clock, sinceMoved, ticked, UNSTARTED, worked } from './clock.js'
 import type { AttemptEvent } from './events.js'
 import type { Outcome } from './record.js'
 import { moreHelp, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
@@ -91,22 +92,9 @@ export interface Progress {
   readonly hints: number
   readonly hintOpen: boolean
   readonly outcome: Outcome | undefined
+  /** Worked on paper and keyed in later: nothing of its times is the learner's. */
+  readonly onPaper: boolean
   readonly clock: Clock
-}
-
-/** Milliseconds since the problem was shown, the time the page was gone taken off. */
-interface Clock {
-  /** The latest event, as it was recorded. */
-  readonly at: number
-  readonly away: number
-  readonly leftAt: number | undefined
-  readonly firstKeyAt: number | undefined
-  readonly lastKeyAt: number | undefined
-  /** When an entry last moved on. */
-  readonly movedAt: number
-  /** The last sign of life. */
-  readonly signAt: number
-  readonly idle: number
 }
 
 const NOWHERE = () => []
@@ -136,16 +124,8 @@ export function beginTask(task: Task, judge: number = JUDGE): Progress {
     hints: 0,
     hintOpen: false,
     outcome: undefined,
-    clock: {
-      at: 0,
-      away: 0,
-      leftAt: undefined,
-      firstKeyAt: undefined,
-      lastKeyAt: undefined,
-      movedAt: 0,
-      signAt: 0,
-      idle: 0,
-    },
+    onPaper: false,
+    clock: UNSTARTED,
   }
 }
 
@@ -175,7 +155,7 @@ function indexOf(task: QuestionList, answered: readonly boolean[], of: number | 
 export function happen(before: Progress, event: AttemptEvent): Progress {
   if (before.outcome !== undefined)
     throw new InputError(`"${event.kind}" comes after the end of the attempt.`)
-  const progress = { ...before, clock: ticked(before, event) }
+  const progress = { ...before, clock: ticked(before.clock, event, before.judge <= FIRST_JUDGE) }
   switch (event.kind) {
     case 'shown':
       if (before.clock.at > 0 || before.entries.length > 0)
@@ -192,6 +172,10 @@ export function happen(before: Progress, event: AttemptEvent): Progress {
     case 'left':
     case 'back':
       return progress
+    case 'on-paper':
+      return { ...progress, onPaper: true }
+    case 'marked':
+      return marked(progress, event.text === 'right')
     case 'handed-in':
       if (progress.entries.length === 0) throw new InputError('Nothing was entered to be handed in.')
       return { ...progress, outcome: 'done', lastTries: progress.tries }
@@ -224,7 +208,7 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
   if (!read) throw notValue(text)
   const step = inSteps ? walks[0]!.taken + 1 : 0
   const place = inSteps ? walks[0]!.next!.place : 0
-  const entry = { text, ms: sinceMoved(progress), step, place, took: 0, slips: [] }
+  const entry = { text, ms: sinceMoved(progress.clock), step, place, took: 0, slips: [] }
   switch (read.verdict) {
     case 'right':
     case 'ahead': {
@@ -263,7 +247,7 @@ function answerOne(progress: Progress, event: AttemptEvent): Progress {
   const text = event.text ?? ''
   const value = question.kind.read(text)
   if (value === undefined) throw notValue(text)
-  const entry = { text, ms: sinceMoved(progress), step: at + 1, place: 0, took: 0, slips: [] }
+  const entry = { text, ms: sinceMoved(progress.clock), step: at + 1, place: 0, took: 0, slips: [] }
   return meets(question, value)
     ? movedOn(progress, { ...entry, took: 1, verdict: 'right' }, [], at)
     : noted(progress, { ...entry, verdict: 'wrong' })
@@ -271,7 +255,7 @@ function answerOne(progress: Progress, event: AttemptEvent): Progress {
 
 function give(progress: Progress, event: AttemptEvent): Progress {
   const { task, walks, support, answered } = progress
-  const ms = sinceMoved(progress)
+  const ms = sinceMoved(progress.clock)
   if (!('technique' in task)) {
     const at = indexOf(task, answered, event.of)
     const question = task.questions[at]
@@ -285,23 +269,32 @@ function give(progress: Progress, event: AttemptEvent): Progress {
     )
   }
   const [walk] = walks
-  if (support === 'answer') {
-    const { kind, expect } = walk!.whole()
-    const end = walk!.onward().at(-1) ?? walk!
-    const entry = {
-      text: kind.print(expect),
-      ms,
-      step: 0,
-      place: 0,
-      took: end.taken - walk!.taken,
-      slips: [],
-    }
-    return movedOn(progress, { ...entry, verdict: 'given' }, [end])
-  }
+  if (support === 'answer') return wholeAnswer(progress, 'given')
   const { place, kind } = walk!.next!
   const shown = showStep(walks)
   const entry = { text: kind.print(shown.value), ms, step: walk!.taken + 1, place, took: 1, slips: [] }
   return movedOn(progress, { ...entry, verdict: 'given' }, shown.walks)
+}
+
+/** The answer all at once, shown by the program or marked as right on paper. */
+function wholeAnswer(progress: Progress, verdict: 'given' | 'right'): Progress {
+  const walk = progress.walks[0]!
+  const { kind, expect } = walk.whole()
+  const end = walk.onward().at(-1) ?? walk
+  const took = end.taken - walk.taken
+  const text = kind.print(expect)
+  const entry = { text, ms: sinceMoved(progress.clock), step: 0, place: 0, took, verdict, slips: [] }
+  return movedOn(progress, entry, [end])
+}
+
+/** An answer on paper of which only is known whether it was right: of a wrong one no value is kept. */
+function marked(progress: Progress, right: boolean): Progress {
+  if (!progress.onPaper || progress.support !== 'answer' || progress.walks.length === 0)
+    throw new InputError('Only an answer on paper is marked without being entered.')
+  if (right) return wholeAnswer(progress, 'right')
+  const entry = { text: '', ms: 0, step: 0, place: 0, took: 0, verdict: 'wrong', slips: [] } as const
+  const after = noted(progress, entry)
+  return { ...after, outcome: 'done', lastTries: after.tries }
 }
 
 /** An entry that leaves the question open. */
@@ -337,53 +330,4 @@ function movedOn(progress: Progress, entry: JudgedEntry, walks: readonly Walk[],
 
 function notValue(text: string): InputError {
   return new InputError(`"${text.slice(0, 60)}" is no answer of the kind that is asked.`)
-}
-
-/** The time of the latest event as time at work. */
-function worked({ at, away }: Clock): number {
-  return at - away
-}
-
-function sinceMoved({ clock }: Progress): number {
-  return worked(clock) - clock.movedAt
-}
-
-function ticked({ clock: before, judge }: Progress, event: AttemptEvent): Clock {
-  if (event.at === null) {
-    if (event.kind !== 'hint' || judge > FIRST_JUDGE) throw new InputError(`"${event.kind}" has no time.`)
-    return before
-  }
-  if (event.at < before.at) throw new InputError(`"${event.kind}" comes before what was recorded earlier.`)
-  const { first, last = first } = event
-  if (first !== undefined && (first > last! || last! > event.at))
-    throw new InputError('The keys of an entry come after it.')
-  if (event.kind === 'back' && before.leftAt !== undefined) {
-    const gone = event.at - before.leftAt
-    const away = before.away + gone
-    return {
-      ...before,
-      at: event.at,
-      away,
-      leftAt: undefined,
-      signAt: event.at - away,
-      idle: Math.max(before.idle, gone),
-    }
-  }
-  // What comes while the page is said to be gone shows that it is back.
-  const clock = event.kind === 'left' ? { ...before, leftAt: event.at } : { ...before, leftAt: undefined }
-  const at = event.at - clock.away
-  const keyed = (ms: number | undefined) => (ms === undefined ? undefined : Math.max(0, ms - clock.away))
-  const [firstKey, lastKey] = [keyed(first), keyed(last)]
-  const gaps =
-    judge <= FIRST_JUDGE
-      ? [event.pause ?? 0]
-      : [(firstKey ?? at) - clock.signAt, event.pause ?? 0, at - (lastKey ?? at)]
-  return {
-    ...clock,
-    at: event.at,
-    firstKeyAt: clock.firstKeyAt ?? firstKey,
-    lastKeyAt: lastKey ?? clock.lastKeyAt,
-    signAt: at,
-    idle: Math.max(clock.idle, ...gaps),
-  }
 }

@@ -168,7 +168,7 @@ export function figuresOf(progress: Progress): Figures {
     outcome,
     right,
     clean: right && hints === 0 && entries.every(unaided),
-    timed: clock.idle <= IDLE_MS,
+    timed: !progress.onPaper && clock.idle <= IDLE_MS,
     hints,
     thinkMs: within(firstKey),
     keyMs: within((clock.lastKeyAt ?? firstKey) - firstKey),

@@ -1,3 +1,4 @@
+export { checkRecipe } from './check.js'
 export {
   AS_RECORDED,
   GENERATOR,
@@ -10,6 +11,7 @@ export {
   withRecorded,
 } from './items.js'
 export { deadlineOf, type ItemAnswer, scoreOf, stairOf, toCome } from './next.js'
+export { checkOwn, MOST_OWN, type OwnProblem, type OwnSet } from './own.js'
 export {
   byKind,
   drillOfCostliest,
@@ -28,10 +30,11 @@ export {
 } from './paper.js'
 export {
   type AtLevel,
-  checkRecipe,
   itemCount,
   type ListedProblem,
+  type Marks,
   MOST_ITEMS,
+  MOST_NAME,
   type PracticeSet,
   plainRecipe,
   type Recipe,
@@ -39,3 +42,33 @@ export {
   type Source,
   spaceOf,
 } from './recipe.js'
+export {
+  CODE_BASE,
+  CODE_LENGTH,
+  codeOf,
+  formAsked,
+  type KeyItem,
+  keyItem,
+  MOST_COPIES,
+  type NewSheet,
+  type NumberSigns,
+  readCode,
+  SHEET_COLUMNS,
+  type SheetItem,
+  type SheetLayout,
+  sheetItem,
+  sheetList,
+  sheetRecipe,
+  USUAL_LAYOUT,
+} from './sheet.js'
+export {
+  perMinute,
+  TRIALS,
+  type Trial,
+  type TrialId,
+  type TrialResult,
+  trialById,
+  trialRecipe,
+  trialResult,
+  trialStanding,
+} from './trials.js'

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { readProblem } from '../problem/expression.js'
 import { techniqueById } from '../registry/techniques.js'
+import { checkRecipe } from './check.js'
 import { itemsOf } from './items.js'
 import {
   byKind,
@@ -16,7 +17,6 @@ import {
   setupOf,
   USUAL_PAPER,
 } from './paper.js'
-import { checkRecipe } from './recipe.js'
 
 /** PAPERS=1000 for a whole measurement. */
 const PAPERS = Number(process.env.PAPERS ?? 60)

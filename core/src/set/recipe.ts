@@ -2,15 +2,10 @@
  * A set: a recipe and a seed. The recipe says where problems come from and how they are asked; with its seed it gives
  * the same list everywhere. Everything that is practised is a set.
  */
-import { type CheckKind, hasChecks } from '../drill/checking.js'
-import { drillById } from '../drill/drills.js'
-import { areWaysToChoose } from '../drill/ways.js'
-import { factById } from '../facts/decks.js'
-import { MOST_FLASHED } from '../flash/list.js'
+import type { CheckKind } from '../drill/checking.js'
 import { InputError } from '../problem/error.js'
-import { readProblem } from '../problem/expression.js'
 import type { ProblemSpace } from '../problem/space.js'
-import { checkLevel, levelOf, techniqueById } from '../registry/techniques.js'
+import { levelOf, techniqueById } from '../registry/techniques.js'
 import type { Support } from '../session/support.js'
 import { parameterValuesOf } from '../technique/boards.js'
 import type { ParameterValues } from '../technique/contract.js'
@@ -105,6 +100,14 @@ export interface Recipe {
   readonly marks?: Marks
   /** Where it is a paper: how it was set up, besides its time and its marks. */
   readonly paper?: { readonly name: string; readonly without: readonly string[]; readonly back: boolean }
+  /** Where it is a round: ready, go; at the bell of each item the answer comes by itself. Are the items read out? */
+  readonly round?: { readonly aloud: boolean }
+  /** Where it is a trial: which one (see `trials.ts`). */
+  readonly trial?: string
+  /** Where it was worked on a printed sheet: its code. */
+  readonly sheet?: string
+  /** What it is called, where a name was given to it. */
+  readonly name?: string
   readonly rule?: Rule
   /** The clock gives so many times as long, null: as long as one likes; left out where it is as it stands. */
   readonly extraTime?: number | null
@@ -122,8 +125,9 @@ export function plainRecipe(sources: readonly Source[], support: Support): Recip
   return { sources, order: 'listed', clock: { kind: 'none' }, support, answers: 'at-once' }
 }
 
-/** Most items of one set. */
+/** Most items of one set, and letters of its name. */
 export const MOST_ITEMS = 200
+export const MOST_NAME = 60
 
 /** How many items a source gives. */
 export function countOf(source: Source): number {
@@ -145,73 +149,4 @@ export function spaceOf(source: Extract<Source, { kind: 'level' | 'parameters' }
       : technique.parameters.problems(parameterValuesOf(technique.parameters, source.values))
   if (space.size === 0n) throw new InputError('No problem is like that: these numbers contradict each other.')
   return space
-}
-
-const LIMITS = {
-  flash: { digits: [1, 9], numbers: [2, MOST_FLASHED] },
-  grid: { rows: [2, 8], columns: [2, 8], digits: [1, 4] },
-} as const
-
-/** @throws InputError when a recipe names what there is not, or gives no items or too many. */
-export function checkRecipe(recipe: Recipe): void {
-  const count = itemCount(recipe)
-  if (count < 1 || count > MOST_ITEMS)
-    throw new InputError(`A set has 1 to ${MOST_ITEMS} items, not ${count}.`)
-  for (const source of recipe.sources) checkSource(source)
-  if (recipe.paper) checkPaper(recipe)
-}
-
-/** A paper has its list, its time and its marks. */
-function checkPaper({ sources, clock, marks, support }: Recipe): void {
-  const [source, ...others] = sources
-  const listed = source?.kind === 'listed' && others.length === 0 && !source.problems.includes(null)
-  if (!listed || clock.kind !== 'whole' || !marks || support !== 'answer')
-    throw new InputError('A paper is one list of items with marks and a time for all of it, answers only.')
-}
-
-function checkSource(source: Source): void {
-  switch (source.kind) {
-    case 'level':
-    case 'parameters':
-      spaceOf(source)
-      return
-    case 'listed':
-      for (const problem of source.problems) if (problem) checkListed(problem)
-      return
-    case 'facts':
-      for (const fact of source.facts)
-        if (!factById(fact)) throw new InputError(`There is no fact "${fact.slice(0, 40)}".`)
-      return
-    case 'fits':
-      for (const trick of source.tricks)
-        if (!techniqueById(trick).conditions) throw new InputError(`${trick} fits every problem of its kind.`)
-      return
-    case 'ways':
-    case 'checking':
-      for (const { technique, level } of source.known) levelOf(techniqueById(technique), level)
-      if (source.kind === 'ways' && !areWaysToChoose(source.known))
-        throw new InputError('Nothing is to be chosen among these: no two are of one family.')
-      if (source.kind === 'checking' && !source.known.every((at) => hasChecks(source.check, at)))
-        throw new InputError('Not all of these have answers to check.')
-      return
-    case 'flash':
-    case 'grid':
-      for (const [name, [least, most]] of Object.entries(LIMITS[source.kind])) {
-        const value = (source as unknown as Record<string, number>)[name]!
-        if (!Number.isInteger(value) || value < least || value > most)
-          throw new InputError(`${name} goes from ${least} to ${most}, not ${value}.`)
-      }
-  }
-}
-
-function checkListed({ technique, level, expression }: ListedProblem): void {
-  const drill = drillById(technique)
-  if (drill) {
-    drill.read(expression)
-    return
-  }
-  const known = techniqueById(technique)
-  checkLevel(known, level)
-  const fit = known.fits(readProblem(expression))
-  if (!fit.fits) throw new InputError(`${known.name} does not fit ${expression}: ${fit.because}.`)
 }

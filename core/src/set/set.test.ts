@@ -9,9 +9,10 @@ import { printProblem } from '../problem/expression.js'
 import { TECHNIQUES } from '../registry/techniques.js'
 import { check } from '../wire/check.js'
 import { sessionStartSchema } from '../wire/schemas.js'
+import { checkRecipe } from './check.js'
 import { AS_RECORDED, GENERATOR, isItem, itemsOf, listedItem, watchedItems, withRecorded } from './items.js'
 import { deadlineOf, type ItemAnswer, scoreOf, stairOf, toCome } from './next.js'
-import { checkRecipe, itemCount, type PracticeSet, plainRecipe, type Recipe, type Source } from './recipe.js'
+import { itemCount, type PracticeSet, plainRecipe, type Recipe, type Source } from './recipe.js'
 
 const FACTS = FACT_DECKS.flatMap((d) => d.cards.map((c) => c.id))
 

@@ -13,11 +13,13 @@ export {
   MOST_FACTS_IN,
   MOST_TAKEN_OUT,
   newLearnerSchema,
+  ownSetSchema,
   paceSchema,
   pageSchema,
   recallSchema,
   sessionStartSchema,
   settingsSchema,
+  sheetSchema,
   takenOutSchema,
 } from './schemas.js'
 export type {
@@ -33,8 +35,8 @@ export type {
   LearnerWire,
   MoveWire,
   NewLearner,
+  OwnSetWire,
   PacePoint,
-  PaperWire,
   PractisedWire,
   ProblemCode,
   ProblemDetails,
@@ -44,6 +46,9 @@ export type {
   SessionPage,
   SessionStart,
   SessionWire,
+  SheetBatch,
+  SheetWire,
   SlipWeek,
+  WorkedSet,
 } from './types.js'
 export { KEPT_REMOVED_DAYS } from './types.js'

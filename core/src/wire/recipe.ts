@@ -5,8 +5,19 @@ import { EXTRA_TIMES } from '../learner/settings.js'
 import { MAX_EXPRESSION } from '../problem/expression.js'
 import { MOST_MS } from '../session/record.js'
 import { SUPPORTS } from '../session/support.js'
+import { MOST_OWN, type OwnSet } from '../set/own.js'
 import { PAPER_LIMITS, type PaperSetup } from '../set/paper.js'
-import { type Marks, MOST_ITEMS, type Recipe } from '../set/recipe.js'
+import { type Marks, MOST_ITEMS, MOST_NAME, type Recipe } from '../set/recipe.js'
+import {
+  isCode,
+  MOST_COPIES,
+  type NewSheet,
+  SHEET_COLUMNS,
+  SHEET_KEYS,
+  SHEET_ROOMS,
+  SHEET_SIZES,
+  SIGNS_OF_NUMBERS,
+} from '../set/sheet.js'
 
 export const techniqueId = Joi.string().max(60)
 const itemCount = Joi.number().integer().min(1).max(MOST_ITEMS)
@@ -17,6 +28,12 @@ const known = Joi.array()
   .items(Joi.object({ technique, level: Joi.number().integer().min(1).max(100).required() }))
   .max(100)
   .required()
+const listed = Joi.object({
+  technique,
+  level: Joi.number().integer().min(0).max(100).required(),
+  expression: Joi.string().max(MAX_EXPRESSION).required(),
+})
+
 const SOURCES = [
   Joi.object({
     kind: Joi.valid('level').required(),
@@ -32,16 +49,7 @@ const SOURCES = [
   }),
   Joi.object({
     kind: Joi.valid('listed').required(),
-    problems: Joi.array()
-      .items(
-        Joi.object({
-          technique,
-          level: Joi.number().integer().min(0).max(100).required(),
-          expression: Joi.string().max(MAX_EXPRESSION).required(),
-        }).allow(null),
-      )
-      .max(MOST_ITEMS)
-      .required(),
+    problems: Joi.array().items(listed.allow(null)).max(MOST_ITEMS).required(),
   }),
   Joi.object({
     kind: Joi.valid('facts').required(),
@@ -105,6 +113,10 @@ export const recipe = Joi.object<Recipe>({
     without: Joi.array().items(techniqueId).max(100).required(),
     back: Joi.boolean().required(),
   }),
+  round: Joi.object({ aloud: Joi.boolean().required() }),
+  trial: Joi.string().max(30),
+  sheet: Joi.string().max(20),
+  name: Joi.string().trim().min(1).max(MOST_NAME),
   extraTime: Joi.valid(...EXTRA_TIMES),
   rule: Joi.alternatives(
     Joi.object({ kind: Joi.valid('repeat-missed').required() }),
@@ -130,4 +142,49 @@ export const paperSetup = Joi.object<PaperSetup>({
   marks: marks.required(),
   without: Joi.array().items(techniqueId).max(100).required(),
   back: Joi.boolean().required(),
+})
+
+const title = Joi.string().trim().min(1).max(MOST_NAME).required().label('Title')
+
+/** A set of own problems as it is stored; what its problems are is checked by `checkOwn`. */
+export const ownSet = Joi.object<OwnSet>({
+  name: Joi.string().trim().min(1).max(MOST_NAME).required().label('Name'),
+  technique: techniqueId.allow(null).required(),
+  problems: Joi.array()
+    .items(Joi.object({ expression: Joi.string().max(MAX_EXPRESSION).required(), technique: techniqueId }))
+    .min(1)
+    .max(MOST_OWN)
+    .required()
+    .label('Problems'),
+})
+
+/** A sheet as it is stored. */
+export const sheet = Joi.object<NewSheet>({
+  code: Joi.string()
+    .max(20)
+    .required()
+    .custom((code: string, helpers) =>
+      isCode(code) ? code : helpers.message({ custom: '{{#label}} is no code of a sheet' }),
+    )
+    .label('Code'),
+  batch: Joi.string().guid({ version: 'uuidv4', separator: '-' }).lowercase().required(),
+  copy: Joi.number().integer().min(1).max(MOST_COPIES).required(),
+  copies: Joi.number().integer().min(Joi.ref('copy')).max(MOST_COPIES).required(),
+  title,
+  madeAt: Joi.string().isoDate().max(30).required(),
+  layout: Joi.object({
+    size: Joi.valid(...SHEET_SIZES).required(),
+    columns: Joi.valid(...SHEET_COLUMNS).required(),
+    large: Joi.boolean().required(),
+    room: Joi.valid(...SHEET_ROOMS).required(),
+    key: Joi.valid(...SHEET_KEYS).required(),
+    numbers: Joi.object({
+      decimal: Joi.valid(...SIGNS_OF_NUMBERS.decimal).required(),
+      grouping: Joi.valid(...SIGNS_OF_NUMBERS.grouping).required(),
+      times: Joi.valid(...SIGNS_OF_NUMBERS.times).required(),
+      over: Joi.valid(...SIGNS_OF_NUMBERS.over).required(),
+    }).required(),
+  }).required(),
+  list: Joi.array().items(listed).min(1).max(MOST_ITEMS).required(),
+  marks,
 })

@@ -24,7 +24,7 @@ import { WORKED_SUPPORTS } from '../session/support.js'
 import { AS_RECORDED, GENERATOR } from '../set/items.js'
 import { MOST_ITEMS } from '../set/recipe.js'
 import { variantOf } from '../technique/driver.js'
-import { paperSetup, recipe, techniqueId } from './recipe.js'
+import { ownSet, paperSetup, recipe, sheet, techniqueId } from './recipe.js'
 import type { BroughtIn, HandMove, NewLearner, RecallWire, SessionStart } from './types.js'
 
 const id = Joi.string().guid({ version: 'uuidv4', separator: '-' }).lowercase()
@@ -242,6 +242,9 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
   alarm: Joi.valid(null, ...ALARMS).label('Reminder'),
   keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() }).allow(null),
 }).min(1)
+
+export const sheetSchema = sheet
+export const ownSetSchema = ownSet
 
 export const handMoveSchema = Joi.object<HandMove>({
   technique: techniqueId.required(),

@@ -9,8 +9,10 @@ import type { FactMemory, RecallRecord } from '../learner/recall.js'
 import type { AttemptRecord, Figures, Outcome } from '../session/record.js'
 import type { JudgedEntry } from '../session/reduce.js'
 import type { WorkedSupport } from '../session/support.js'
+import type { OwnSet } from '../set/own.js'
 import type { WeakKind } from '../set/paper.js'
 import type { PracticeSet, Recipe } from '../set/recipe.js'
+import type { NewSheet } from '../set/sheet.js'
 
 export interface LearnerWire {
   readonly id: string
@@ -57,8 +59,8 @@ export interface ItemPace extends Pace {
   readonly support: WorkedSupport
 }
 
-/** A paper that was worked: its recipe, and each item in the order it was left. */
-export interface PaperWire {
+/** A paper or a trial that was worked: its recipe, and each item in the order it was left. */
+export interface WorkedSet {
   readonly id: string
   readonly startedAt: string
   readonly recipe: Recipe
@@ -70,6 +72,23 @@ export interface PaperWire {
     /** Mistakes found in wrong answers, by id. */
     readonly slips: readonly string[]
   }[]
+}
+
+/** Problems of a learner's own, kept by their name. */
+export interface OwnSetWire extends OwnSet {
+  readonly id: string
+}
+
+/** A sheet with the times it was keyed back in. */
+export interface SheetWire extends NewSheet {
+  readonly keyed: readonly { readonly learnerId: string; readonly sessionId: string; readonly at: string }[]
+}
+
+/** Sheets that were made together, without their items. */
+export interface SheetBatch extends Pick<NewSheet, 'batch' | 'title' | 'madeAt' | 'copies'> {
+  /** How many items each has. */
+  readonly items: number
+  readonly codes: readonly string[]
 }
 
 export interface SessionPage {

@@ -6,13 +6,15 @@ import type { Database } from '../store/database.js'
 import { daysOf, slipsOf } from '../store/days.js'
 import { factStandings } from '../store/facts.js'
 import { learnerById } from '../store/learners.js'
-import { papersOf } from '../store/papers.js'
 import { bestsOf, pacePoints, practisedBy, sessionPage } from '../store/sessions.js'
+import { papersOf, trialsOf } from '../store/worked.js'
 
 /** The most sessions of a technique a pace chart shows: the newest ones. */
 const MOST_SESSIONS = 150
 /** The most papers that are shown over time: the newest ones. */
 const MOST_PAPERS = 60
+/** The same of all trials together. */
+const MOST_TRIALS = 200
 /** The earliest ones, for before and after. */
 const FIRST_SESSIONS = 10
 /** How far back the days and the slips are shown: half a year, a quarter. */
@@ -37,6 +39,10 @@ export function recordRoutes(db: Database): Router {
 
   router.get('/:id/papers', (request, response) => {
     response.json(papersOf(db, known(request.params.id).id, MOST_PAPERS))
+  })
+
+  router.get('/:id/trials', (request, response) => {
+    response.json(trialsOf(db, known(request.params.id).id, MOST_TRIALS))
   })
 
   router.get('/:id/techniques', (request, response) => {

@@ -39,6 +39,8 @@ const TABLES = [
   schema.factMemory,
   schema.practiceDay,
   schema.slipWeek,
+  schema.ownSet,
+  schema.sheet,
 ] as const
 
 const WORKING = '.working-'

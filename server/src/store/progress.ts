@@ -19,10 +19,10 @@ import type { Database } from './database.js'
 import { slipsOf, today } from './days.js'
 import { factStandings, latestRecalls } from './facts.js'
 import { latestAt, latestMove } from './moves.js'
-import { papersOf } from './papers.js'
 import { attempt, session } from './schema.js'
 import { bestsOf, pastSessions, workedSince } from './sessions.js'
 import { settingsOf } from './settings.js'
+import { papersOf } from './worked.js'
 
 /** What the times of one's own are made from: the newest of each, so that an old learner costs as little as a new one. */
 const LATEST_STEPPED = 150

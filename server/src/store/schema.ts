@@ -3,7 +3,7 @@ import type {} from '@tachymetra/core/curriculum'
 import type { Shown } from '@tachymetra/core/flash'
 import type { FactMemory, LearnerSettings } from '@tachymetra/core/learner'
 import type { AttemptEvent, JudgedEntry, Outcome, WorkedSupport } from '@tachymetra/core/session'
-import type { Recipe } from '@tachymetra/core/set'
+import type { ListedProblem, Marks, OwnProblem, Recipe, SheetLayout } from '@tachymetra/core/set'
 import type { LevelReason } from '@tachymetra/core/words'
 import { sql } from 'drizzle-orm'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
@@ -64,11 +64,51 @@ export const session = sqliteTable(
     index('session_papers')
       .on(t.learnerId, t.startedAt)
       .where(sql`json_extract(recipe, '$.paper') is not null`),
+    index('session_trials')
+      .on(t.learnerId, t.startedAt)
+      .where(sql`json_extract(recipe, '$.trial') is not null`),
+    index('session_sheets').on(t.startedAt).where(sql`json_extract(recipe, '$.sheet') is not null`),
   ],
 )
 
 /** Is a session one of a paper? Written as the index has it, so that only papers are looked at. */
 export const isPaper = sql`json_extract(${session.recipe}, '$.paper') is not null`
+/** The same for trials; and whether it was worked on a sheet of this code. */
+export const isTrial = sql`json_extract(${session.recipe}, '$.trial') is not null`
+export const isOfSheet = (code: string) =>
+  sql`json_extract(${session.recipe}, '$.sheet') is not null and json_extract(${session.recipe}, '$.sheet') = ${code}`
+
+/** Problems of a learner's own: typed, pasted or read from a file, and kept by their name. */
+export const ownSet = sqliteTable(
+  'own_set',
+  {
+    id: text().primaryKey(),
+    learnerId: text()
+      .notNull()
+      .references(() => learner.id, { onDelete: 'cascade' }),
+    name: text().notNull(),
+    technique: text(),
+    problems: text({ mode: 'json' }).$type<readonly OwnProblem[]>().notNull(),
+  },
+  (t) => [index('own_by_learner').on(t.learnerId)],
+)
+
+/** Printed sheets, each with its list: whatever becomes of the program, it can be made again. */
+export const sheet = sqliteTable(
+  'sheet',
+  {
+    code: text().primaryKey(),
+    batch: text().notNull(),
+    copy: integer().notNull(),
+    copies: integer().notNull(),
+    title: text().notNull(),
+    madeAt: text().notNull(),
+    layout: text({ mode: 'json' }).$type<SheetLayout>().notNull(),
+    list: text({ mode: 'json' }).$type<readonly ListedProblem[]>().notNull(),
+    marks: text({ mode: 'json' }).$type<Marks>(),
+  },
+  (t) => [index('sheet_by_time').on(t.madeAt), index('sheet_in_batch').on(t.batch, t.copy)],
+)
 
 /**
  * One problem worked: an item of the set of its session, what happened, and the verdict as it was found. A verdict is

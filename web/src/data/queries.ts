@@ -12,7 +12,7 @@ import type {
   MoveWire,
   NewLearner,
   PacePoint,
-  PaperWire,
+  WorkedSet,
   PractisedWire,
   ProgressWire,
   RemovedLearner,
@@ -235,7 +235,7 @@ export function useFacts(learnerId: string) {
 export function usePapers(learnerId: string) {
   return useQuery({
     queryKey: ['record', learnerId, 'papers'],
-    queryFn: () => call<PaperWire[]>('GET', `/learners/${learnerId}/papers`),
+    queryFn: () => call<WorkedSet[]>('GET', `/learners/${learnerId}/papers`),
   })
 }
 

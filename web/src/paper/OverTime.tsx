@@ -1,7 +1,7 @@
 import { middleOf } from '@tachymetra/core/number'
 import { techniqueById } from '@tachymetra/core/registry'
 import { byKind, paperScore, setupOf } from '@tachymetra/core/set'
-import type { PaperWire } from '@tachymetra/core/wire'
+import type { WorkedSet } from '@tachymetra/core/wire'
 import { count, extraTimeWords, seconds } from '@tachymetra/core/words'
 import { Select } from 'antd'
 import { useCallback, useMemo, useState } from 'react'
@@ -16,7 +16,7 @@ import { marksOf, paperChart, type Scored } from './chart.js'
 const LISTED = 8
 
 /** Papers over time: the points and the mistakes of each, and the kinds that cost most lately. */
-export function OverTime(props: { readonly papers: readonly PaperWire[]; readonly timeZone: string }) {
+export function OverTime(props: { readonly papers: readonly WorkedSet[]; readonly timeZone: string }) {
   const { papers, timeZone } = props
   const { calm } = useNeeds()
   const names = [...new Set(papers.map((p) => p.recipe.paper!.name))]
@@ -86,7 +86,7 @@ export function OverTime(props: { readonly papers: readonly PaperWire[]; readonl
   )
 }
 
-function medianOf({ answers }: PaperWire): number | null {
+function medianOf({ answers }: WorkedSet): number | null {
   const times = answers.flatMap((a) => (a.outcome === 'done' ? [a.ms] : []))
   return times.length > 0 ? middleOf(times) : null
 }

@@ -1,10 +1,10 @@
 /** Papers over time as a chart. */
 import type { paperScore } from '@tachymetra/core/set'
-import type { PaperWire } from '@tachymetra/core/wire'
+import type { WorkedSet } from '@tachymetra/core/wire'
 import { axis, type Ink } from '../parts/axis.js'
 
 /** A paper with what it came to. */
-export type Scored = PaperWire & { readonly score: ReturnType<typeof paperScore> }
+export type Scored = WorkedSet & { readonly score: ReturnType<typeof paperScore> }
 
 export const marksOf = ({ score }: Scored, mark: 'wrong' | 'skipped') =>
   score.marks.filter((m) => m === mark).length

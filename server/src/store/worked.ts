@@ -1,15 +1,22 @@
-/** Papers that were worked: sessions whose recipe is one of a paper, with what became of each item. */
-import type { PaperWire } from '@tachymetra/core/wire'
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
+/** Papers and trials that were worked: sessions whose recipe is one of those, with what became of each item. */
+import type { WorkedSet } from '@tachymetra/core/wire'
+import { and, asc, desc, eq, inArray, type SQL, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
-import { attempt, isPaper, session } from './schema.js'
+import { attempt, isPaper, isTrial, session } from './schema.js'
 
 /** Papers of a learner, newest first, so many at most. */
-export function papersOf(db: Database, learnerId: string, most: number): PaperWire[] {
+export const papersOf = (db: Database, learnerId: string, most: number) =>
+  worked(db, learnerId, isPaper, most)
+
+/** Trials of a learner, newest first, so many at most. */
+export const trialsOf = (db: Database, learnerId: string, most: number) =>
+  worked(db, learnerId, isTrial, most)
+
+function worked(db: Database, learnerId: string, which: SQL, most: number): WorkedSet[] {
   const rows = db
     .select({ id: session.id, startedAt: session.startedAt, recipe: session.recipe })
     .from(session)
-    .where(and(eq(session.learnerId, learnerId), isPaper))
+    .where(and(eq(session.learnerId, learnerId), which))
     .orderBy(desc(session.startedAt), desc(session.id))
     .limit(most)
     .all()

@@ -1,0 +1,195 @@
+/**
+ * Sheets of paper: the items of a set, printed with a key and a code, so that they can be made again and keyed back in. A
+ * sheet is stored with its list: no later version of the program changes it.
+ */
+import { InputError } from '../problem/error.js'
+import { problemWords, readProblem } from '../problem/expression.js'
+import { itemJoint } from '../problem/items/forms.js'
+import { isItem } from '../problem/problem.js'
+import { techniqueById } from '../registry/techniques.js'
+import { isAbacus } from '../soroban/step.js'
+import type { Step } from '../technique/contract.js'
+import { trace, variantOf } from '../technique/driver.js'
+import { Walk } from '../technique/walks.js'
+import { itemsOf, listedItem } from './items.js'
+import { estimateBand, isStarred } from './paper.js'
+import type { ListedProblem, PracticeSet, Recipe } from './recipe.js'
+
+export const SHEET_SIZES = ['a4', 'letter'] as const
+export const SHEET_ROOMS = ['answer', 'work'] as const
+export const SHEET_KEYS = ['none', 'answers', 'worked'] as const
+export const SHEET_COLUMNS = [1, 2, 3, 4] as const
+
+export const SIGNS_OF_NUMBERS = {
+  decimal: ['.', ','],
+  grouping: ['space', 'none', 'sign'],
+  times: ['×', '·', '*'],
+  over: ['÷', ':', '/'],
+} as const
+
+/** How numbers are written: what parts thousands is a thin space, nothing, or the comma or point that is not the decimal sign. */
+export type NumberSigns = {
+  readonly [K in keyof typeof SIGNS_OF_NUMBERS]: (typeof SIGNS_OF_NUMBERS)[K][number]
+}
+
+/** How a sheet is laid out. */
+export interface SheetLayout {
+  readonly size: (typeof SHEET_SIZES)[number]
+  readonly columns: (typeof SHEET_COLUMNS)[number]
+  /** Figures half as large again. */
+  readonly large: boolean
+  /** A line for the answer alone, or room to work in. */
+  readonly room: (typeof SHEET_ROOMS)[number]
+  /** The answers on a page of their own, alone or with each step worked. */
+  readonly key: (typeof SHEET_KEYS)[number]
+  readonly numbers: NumberSigns
+}
+
+export const USUAL_LAYOUT: Omit<SheetLayout, 'numbers'> = {
+  size: 'a4',
+  columns: 2,
+  large: false,
+  room: 'answer',
+  key: 'answers',
+}
+
+/** Most different papers of one recipe made at once. */
+export const MOST_COPIES = 60
+
+/** A sheet as it is stored: the same ever after. */
+export interface NewSheet {
+  readonly code: string
+  /** Sheets made together have one of these, a UUID, and are counted. */
+  readonly batch: string
+  readonly copy: number
+  readonly copies: number
+  readonly title: string
+  /** ISO 8601, UTC. */
+  readonly madeAt: string
+  readonly layout: SheetLayout
+  readonly list: readonly ListedProblem[]
+  /** Points for an item, where there are any. */
+  readonly marks?: Recipe['marks']
+}
+
+/** Signs of a code: no vowels, so that no word comes about, and none that looks like another. Their number is a prime. */
+const SIGNS = '23456789BCDFGHJKLMNPQRSTVWXYZ'
+const DRAWN_SIGNS = 7
+/** Whole numbers a code is made of, each below `CODE_BASE`. */
+export const CODE_LENGTH = DRAWN_SIGNS
+export const CODE_BASE = SIGNS.length
+
+/**
+ * The sign that ends a code: the signs before it weighted by their place, modulo the prime. So every single wrong sign and
+ * every swap of two is seen (as in the check digit of ISBN-10, ISO 2108).
+ */
+function checkSign(signs: string): string {
+  const sum = [...signs].reduce((total, sign, i) => total + (i + 2) * SIGNS.indexOf(sign), 0)
+  return SIGNS.charAt(sum % CODE_BASE)
+}
+
+/** A code of drawn numbers: "K7WP-3XND". @param drawn `CODE_LENGTH` whole numbers from 0, each below `CODE_BASE` */
+export function codeOf(drawn: readonly number[]): string {
+  const signs = drawn.map((n) => SIGNS.charAt(n)).join('')
+  const all = signs + checkSign(signs)
+  return `${all.slice(0, 4)}-${all.slice(4)}`
+}
+
+/** Is this a code as it is stored? */
+export function isCode(text: string): boolean {
+  return readCode(text) === text
+}
+
+/** A code as somebody types it, in any case, with or without its dash; undefined where a sign is wrong or missing. */
+export function readCode(text: string): string | undefined {
+  const signs = text.toUpperCase().replace(/[\s-]/g, '')
+  if (signs.length !== DRAWN_SIGNS + 1 || [...signs].some((sign) => !SIGNS.includes(sign))) return undefined
+  const [drawn, check] = [signs.slice(0, DRAWN_SIGNS), signs.charAt(DRAWN_SIGNS)]
+  return checkSign(drawn) === check ? `${drawn.slice(0, 4)}-${drawn.slice(4)}${check}` : undefined
+}
+
+/** Techniques whose problem is a frame, or numbers that come one by one: nothing of that stands on paper. */
+const NOT_ON_PAPER = ['soroban-read', 'soroban-set', 'flash-sum']
+
+/**
+ * The items of a set as they stand on a sheet.
+ * @throws InputError where some of them cannot be printed, or the set cannot be drawn
+ */
+export function sheetList(set: PracticeSet): readonly ListedProblem[] {
+  return itemsOf(set).map((item) => {
+    const listed = item?.kind === 'problem' ? listedItem(item) : undefined
+    if (!listed || NOT_ON_PAPER.includes(listed.technique))
+      throw new InputError('This cannot be put on paper: take something else.')
+    return listed
+  })
+}
+
+/** The recipe of a sheet: its list, worked on paper without a clock. Points stay; it is no paper against the clock. */
+export function sheetRecipe({
+  code,
+  title,
+  list,
+  marks,
+}: Pick<NewSheet, 'code' | 'title' | 'list' | 'marks'>): Recipe {
+  return {
+    sources: [{ kind: 'listed', problems: list }],
+    order: 'listed',
+    clock: { kind: 'none' },
+    support: 'answer',
+    answers: 'at-end',
+    ...(marks && { marks }),
+    sheet: code,
+    name: title,
+  }
+}
+
+/** An item of a sheet in words. */
+export interface SheetItem {
+  /** "36 × 52 = " */
+  readonly asked: string
+  /** The form that is asked for, where that needs saying: "as a fraction in lowest terms". */
+  readonly form: string
+  readonly starred: boolean
+}
+
+/** An item of the key in words. */
+export interface KeyItem {
+  readonly answer: string
+  /** What else is right, where an estimate is asked. */
+  readonly band: string | undefined
+  /** Each step: "6 × 2 = 12". */
+  readonly steps: readonly string[]
+}
+
+/** What is asked of the form, without the question itself, which every item shares. */
+export const formAsked = (ask: string): string => /\((.+)\)/.exec(ask)?.[1] ?? ''
+
+export function sheetItem(listed: ListedProblem): SheetItem {
+  const { problem, whole } = begun(listed)
+  const joint = isItem(problem) ? itemJoint(problem) : ' = '
+  return { asked: problemWords(problem) + joint, form: formAsked(whole.ask), starred: isStarred(listed) }
+}
+
+/** @param worked are the steps wanted too? */
+export function keyItem(listed: ListedProblem, worked: boolean): KeyItem {
+  const { technique, problem, variant, whole } = begun(listed)
+  // Bead by bead says nothing on paper.
+  const steps = worked && !isAbacus(technique) ? trace(technique, problem, variant) : undefined
+  return {
+    answer: whole.kind.say(whole.expect),
+    band: estimateBand(problem),
+    steps: steps?.steps.map((step, i) => stepLine(step, steps.entries[i]!)) ?? [],
+  }
+}
+
+const stepLine = (step: Step, value: Parameters<Step['kind']['say']>[0]): string =>
+  step.reckons && /[+−×÷√]/.test(step.reckons)
+    ? `${step.reckons} = ${step.kind.say(value)}`
+    : `${step.ask} ${step.kind.say(value)}`
+
+function begun({ technique: id, expression }: ListedProblem) {
+  const technique = techniqueById(id)
+  const problem = readProblem(expression)
+  const variant = variantOf(technique)
+  return { technique, problem, variant, whole: Walk.begin(technique, problem, variant).whole() }
+}

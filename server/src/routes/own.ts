@@ -1,0 +1,51 @@
+import { checkOwn } from '@tachymetra/core/set'
+import { idSchema, ownSetSchema } from '@tachymetra/core/wire'
+import { Router } from 'express'
+import { checked, found, HttpProblem } from '../problem.js'
+import type { Database } from '../store/database.js'
+import { learnerById } from '../store/learners.js'
+import { forgetOwnSet, keepOwnSet, ownerOfSet, ownSets } from '../store/own.js'
+
+/** Problems looked at before others are served again. */
+const SLICE = 100
+/** Sets one learner may keep. */
+const MOST_SETS = 100
+
+/** A learner's own problems; mounted under /learners. */
+export function ownRoutes(db: Database): Router {
+  const router = Router()
+  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+
+  router.get('/:id/problem-sets', (request, response) => {
+    response.json(ownSets(db, known(request.params.id).id))
+  })
+
+  router.put('/:id/problem-sets/:set', async (request, response) => {
+    const { id } = known(request.params.id)
+    const set = checked(idSchema, request.params.set)
+    const given = checked(ownSetSchema, request.body)
+    for (const [i, problem] of given.problems.entries()) {
+      if (i % SLICE === SLICE - 1) await new Promise(setImmediate)
+      checkOwn(problem)
+    }
+    const owner = ownerOfSet(db, set)
+    if (owner !== undefined && owner !== id)
+      throw new HttpProblem('stored-otherwise', 'Another learner has a set of this id.')
+    const others = ownSets(db, id).filter((s) => s.id !== set)
+    if (others.length >= MOST_SETS)
+      throw new HttpProblem('invalid', `A learner keeps at most ${MOST_SETS} sets.`)
+    if (others.some((s) => s.name === given.name))
+      throw new HttpProblem('name-taken', `There is a set called ${given.name} already.`)
+    keepOwnSet(db, id, set, given)
+    response.status(owner ? 200 : 201).json({ id: set, ...given })
+  })
+
+  router.delete('/:id/problem-sets/:set', (request, response) => {
+    const { id } = known(request.params.id)
+    const set = checked(idSchema, request.params.set)
+    forgetOwnSet(db, id, set)
+    response.json({ id: set })
+  })
+
+  return router
+}
