@@ -20,6 +20,12 @@ const Bench = lazily(() => import('./bench/Bench.js'))
 const ChoosePage = lazily(() => import('./choose/ChoosePage.js'))
 const PapersPage = lazily(() => import('./paper/PapersPage.js'))
 const PaperPage = lazily(() => import('./paper/PaperPage.js'))
+const RoundPage = lazily(() => import('./round/RoundPage.js'))
+const TrialsPage = lazily(() => import('./trial/TrialsPage.js'))
+const OwnProblems = lazily(() => import('./own/OwnPage.js'))
+const SheetsPage = lazily(() => import('./sheet/SheetsPage.js'))
+const PrintedSheet = lazily(() => import('./sheet/SheetPage.js'))
+const KeyInPage = lazily(() => import('./sheet/KeyInPage.js'))
 const Compare = lazily(() => import('./compare/Compare.js'))
 const LearnPage = lazily(() => import('./learn/LearnPage.js'))
 const PatternPage = lazily(() => import('./learn/PatternPage.js'))
@@ -73,6 +79,12 @@ export function App() {
               <Route path="soroban" element={<FreeFrame />} />
               <Route path="choose" element={<ChoosePage />} />
               <Route path="papers" element={<PapersPage />} />
+              <Route path="papers/rounds" element={<RoundPage />} />
+              <Route path="papers/trials" element={<TrialsPage />} />
+              <Route path="papers/own" element={<OwnProblems />} />
+              <Route path="papers/sheets" element={<SheetsPage />} />
+              <Route path="papers/sheets/:code" element={<PrintedSheet />} />
+              <Route path="papers/sheets/:code/key" element={<KeyInPage />} />
               <Route path="papers/:id" element={<PaperPage />} />
               <Route path="compare" element={<Compare />} />
               <Route path="learn" element={<LearnPage />} />

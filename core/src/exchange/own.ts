@@ -1,14 +1,16 @@
 /** Problems of one's own: typed or pasted a line each, from a table, or from a file somebody has sent. */
 import Joi from 'joi'
+import { flashSum } from '../flash/sum.js'
 import { InputError } from '../problem/error.js'
 import { MAX_EXPRESSION, printProblem, readProblem, solvedWords } from '../problem/expression.js'
 import { isExact, type Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
-import { techniqueById } from '../registry/techniques.js'
-import { bestFor } from '../report/own.js'
+import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import { checkOwn, MOST_OWN, type OwnProblem, type OwnSet } from '../set/own.js'
 import { MOST_NAME } from '../set/recipe.js'
+import { isAbacus } from '../soroban/step.js'
 import { variantOf } from '../technique/driver.js'
+import { rootEstimate } from '../technique/roots/estimate.js'
 import { Walk } from '../technique/walks.js'
 import { bodyLines, eachRow, headLine, needColumns, readTable } from './cells.js'
 
@@ -97,7 +99,9 @@ function readEither(text: string): Problem {
 
 /** Where no answer ends, as of most roots, how far a book gives it is the book's choice. */
 function checkAnswer(problem: Problem, text: string): void {
-  const technique = bestFor(problem)
+  const technique = TECHNIQUES.find(
+    (t) => !isAbacus(t) && t !== flashSum && t !== rootEstimate && t.fits(problem).fits,
+  )
   if (!technique) return
   const whole = Walk.begin(technique, problem, variantOf(technique)).whole()
   const given = whole.kind.read(text.replace(/(\d)[\s\u2009,](?=\d{3}(?!\d))/g, '$1'))

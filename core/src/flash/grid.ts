@@ -60,3 +60,14 @@ export function gridQuestions({ rowSums, columnSums, total }: Grid): Question[] 
     asked('Total of the columns', total),
   ]
 }
+
+/** A digit added to a digit, with what is carried, takes about a second (common practice, no published source). */
+const DIGIT_MS = 1000
+
+/** Time to aim for over all sums of a grid, in milliseconds: a second for every digit that is added to another. */
+export function gridTarget({ cells, columnSums, rowSums }: Grid): number {
+  const added = (numbers: readonly number[]) => numbers.slice(1).reduce((sum, n) => sum + String(n).length, 0)
+  const columns = columnSums.map((_, c) => cells.map((row) => row[c]!))
+  const digits = [...cells, ...columns, rowSums, columnSums].reduce((sum, list) => sum + added(list), 0)
+  return digits * DIGIT_MS
+}

@@ -70,9 +70,12 @@ export function stairAfter({ showMs, run }: Staircase, right: boolean): Staircas
   return { showMs: Math.max(FASTEST_MS, Math.round(showMs / (1 + STEP))), run: 0 }
 }
 
+/** How numbers come: one after another in place, gliding one way or another, or all at once. */
+export const SHOWN_WAYS = ['flash', 'tape-left', 'tape-right', 'tape-down', 'still'] as const
+
 /** How a list was shown, kept with the attempt at it. */
 export interface Shown extends FlashPace {
-  readonly way: 'flash' | 'tape-left' | 'tape-down' | 'still'
+  readonly way: (typeof SHOWN_WAYS)[number]
   /** The largest and the mean difference between planned and shown onsets, in milliseconds; 0 for a still list. */
   readonly worstMs: number
   readonly meanMs: number

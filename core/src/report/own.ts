@@ -11,7 +11,7 @@ import { rootEstimate } from '../technique/roots/estimate.js'
 import { compareWays } from './compare.js'
 
 /** The technique that takes least in the head; on the frame, or an estimate, only where nothing else fits. */
-export function bestFor(problem: Problem): Technique | undefined {
+function bestFor(problem: Problem): Technique | undefined {
   const ways = compareWays(problem).ways.map((way) => way.technique)
   return ways.find((t) => !isAbacus(t) && t !== rootEstimate) ?? ways[0]
 }

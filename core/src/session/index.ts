@@ -1,4 +1,5 @@
 export { type AttemptEvent, durationOf } from './events.js'
+export { type Keyed, keyedEvents } from './keyed.js'
 export { currentSlip, eventsOfOlder, type OlderAttempt, type OlderEntry, RENAMED_SLIPS } from './older.js'
 export type { AttemptRecord, Outcome } from './record.js'
 export {

@@ -167,7 +167,11 @@ export const formAsked = (ask: string): string => /\((.+)\)/.exec(ask)?.[1] ?? '
 export function sheetItem(listed: ListedProblem): SheetItem {
   const { problem, whole } = begun(listed)
   const joint = isItem(problem) ? itemJoint(problem) : ' = '
-  return { asked: problemWords(problem) + joint, form: formAsked(whole.ask), starred: isStarred(listed) }
+  return {
+    asked: inPrint(problemWords(problem) + joint),
+    form: formAsked(whole.ask),
+    starred: isStarred(listed),
+  }
 }
 
 /** @param worked are the steps wanted too? */
@@ -178,9 +182,12 @@ export function keyItem(listed: ListedProblem, worked: boolean): KeyItem {
   return {
     answer: whole.kind.say(whole.expect),
     band: estimateBand(problem),
-    steps: steps?.steps.map((step, i) => stepLine(step, steps.entries[i]!)) ?? [],
+    steps: steps?.steps.map((step, i) => inPrint(stepLine(step, steps.entries[i]!))) ?? [],
   }
 }
+
+/** A cube root in signs that every face for print has. */
+const inPrint = (text: string) => text.replaceAll('∛', '³√')
 
 const stepLine = (step: Step, value: Parameters<Step['kind']['say']>[0]): string =>
   step.reckons && /[+−×÷√]/.test(step.reckons)

@@ -1,6 +1,7 @@
 /** Joi schemas of what goes over HTTP, checked on both sides with the same words. */
 import Joi from 'joi'
 import { FACT_DECKS } from '../facts/decks.js'
+import { SHOWN_WAYS } from '../flash/list.js'
 import { FADE_LEVELS, type Fade } from '../learner/fade.js'
 import type { FactRow } from '../learner/recall.js'
 import {
@@ -92,7 +93,9 @@ const KINDS: Record<(typeof RECORDED)[keyof typeof RECORDED]['kind'], Joi.Schema
   judge,
   events: Joi.array().max(MOST_EVENTS).items(event),
   presentation: Joi.object({
-    way: Joi.string().valid('flash', 'tape-left', 'tape-down', 'still').required(),
+    way: Joi.string()
+      .valid(...SHOWN_WAYS)
+      .required(),
     showMs: Joi.number().integer().min(1).max(60_000).required(),
     gapMs: Joi.number().integer().min(0).max(60_000).required(),
     worstMs: Joi.number().min(0).max(60_000).required(),

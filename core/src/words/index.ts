@@ -10,5 +10,6 @@ export {
 } from './levels.js'
 export { forecastWords } from './plan.js'
 export { effortWords } from './report.js'
+export { besideWords, resultWords, scoreWords } from './sets.js'
 export { slipName } from './slips.js'
 export { unwantedIn } from './unwanted.js'

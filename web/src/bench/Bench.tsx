@@ -23,6 +23,7 @@ import { Loading } from '../parts/Loading.js'
 import { Missing } from '../parts/Missing.js'
 import { Trouble } from '../parts/Trouble.js'
 import { levelName } from '../parts/words.js'
+import { hasStart, ReadyGo } from './ReadyGo.js'
 import { Summary } from './Summary.js'
 import { Watching } from './Watching.js'
 import { Working } from './Working.js'
@@ -79,6 +80,10 @@ function Session({ session }: { readonly session: LocalSession }) {
   // What has just been worked, until it is left for the next.
   const done = useRef<readonly LocalAttempt[]>([])
   const [trouble, setTrouble] = useState<Error>()
+  // Whoever comes back in the middle goes on at once.
+  const [started, setStarted] = useState(
+    () => !hasStart(recipe) || session.attempts.length > 0 || session.open !== undefined,
+  )
   const problems = useProblems(session)
   // Whoever's session it is, is who practises in this tab.
   useEffect(() => {
@@ -131,6 +136,8 @@ function Session({ session }: { readonly session: LocalSession }) {
         <Summary session={session} attempts={attempts} />
       </>
     )
+  if (!started)
+    return <ReadyGo recipe={recipe} items={queue.length} onGo={() => setStarted(true)} onStop={stop} />
   const { technique, variant } = exercise
   return (
     <div className="bench">

@@ -17,6 +17,7 @@ import type { LocalAttempt, LocalSession } from '../data/store.js'
 import { AttemptTable, ownBest, PaceFigures, pacesOf, slipCounts } from '../parts/figures.js'
 import { NextUp } from '../parts/NextUp.js'
 import { setName } from '../parts/setName.js'
+import { Results } from './Results.js'
 
 /** What the session came to, from what this browser has kept: it needs no server. */
 export function Summary({
@@ -55,6 +56,7 @@ export function Summary({
         </p>
       )}
       {extra && <p className="faint">{extra}</p>}
+      <Results session={session} answers={rows} />
       <Moved session={session} calm={calm} />
       {score !== undefined && <p>Score: {score}</p>}
       {isFaultless(rows) && (

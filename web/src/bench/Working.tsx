@@ -49,7 +49,8 @@ export function Working(props: Props) {
   const { exercise, at, of, recipe, targetMs, learnerId, onNext, onStop } = props
   const { technique, problem, level } = exercise
   const { clock, onward } = useSettings()
-  const needs = useNeeds()
+  const own = useNeeds()
+  const needs = recipe.round?.aloud ? { ...own, readAloud: true } : own
   const [helpOpen, setHelpOpen] = useState(false)
   const [checking, setChecking] = useState(false)
   const [rodValues, setRodValues] = useState(false)

@@ -1,7 +1,7 @@
 /** Beginning a session: kept in this browser before anything is worked. */
 import type { PlanItem } from '@tachymetra/core/plan'
 import { techniqueById } from '@tachymetra/core/registry'
-import { plainRecipe, type Recipe } from '@tachymetra/core/set'
+import { plainRecipe, type Recipe, trialById } from '@tachymetra/core/set'
 import { startOf } from './fresh.js'
 import { currentLearnerSettings } from './learnerSettings.js'
 import { keepSession } from './store.js'
@@ -17,20 +17,10 @@ export async function beginSession(learnerId: string, recipe: Recipe, first = fa
   const chosen = currentLearnerSettings(learnerId)?.variants ?? {}
   // As they are chosen now: a change in the middle of a session is for the next one.
   const variants = Object.fromEntries(
-    recipe.sources.flatMap((source) =>
-      'technique' in source
-        ? [
-            [
-              source.technique,
-              variantIn(
-                chosen,
-                techniqueById(source.technique),
-                source.kind === 'level' ? source.level : undefined,
-              ),
-            ],
-          ]
-        : [],
-    ),
+    workedIn(recipe).map(([technique, level]) => [
+      technique,
+      { ...variantIn(chosen, techniqueById(technique), level), ...trialById(recipe.trial)?.variant },
+    ]),
   )
   try {
     await keepSession({
@@ -47,6 +37,16 @@ export async function beginSession(learnerId: string, recipe: Recipe, first = fa
     )
   }
   return sessionPath({ id, recipe })
+}
+
+/** The techniques of a set, with their level where they have one; a paper is worked alike by everybody. */
+function workedIn({ sources, paper }: Recipe): (readonly [technique: string, level: number | undefined])[] {
+  return sources.flatMap((source) => {
+    if (source.kind === 'listed')
+      return paper ? [] : source.problems.flatMap((p) => (p ? [[p.technique, undefined] as const] : []))
+    if (!('technique' in source)) return []
+    return [[source.technique, source.kind === 'level' ? source.level : undefined] as const]
+  })
 }
 
 /** The page a session is worked on. */

@@ -4,7 +4,7 @@ import type { SessionStart } from '@tachymetra/core/wire'
 import { currentLearnerSettings } from './learnerSettings.js'
 
 /** A seed nobody has chosen. */
-function freshSeed(): number {
+export function freshSeed(): number {
   return crypto.getRandomValues(new Int32Array(1))[0]!
 }
 

@@ -12,13 +12,13 @@ import type {
   MoveWire,
   NewLearner,
   PacePoint,
-  WorkedSet,
   PractisedWire,
   ProgressWire,
   RemovedLearner,
   SessionPage,
   SessionWire,
   SlipWeek,
+  WorkedSet,
 } from '@tachymetra/core/wire'
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, LONG_MS } from './api.js'

@@ -1,6 +1,7 @@
 /** Choices of this browser, kept in local storage; what is set for a learner is kept with them on the server. */
 import type { Shown, Staircase } from '@tachymetra/core/flash'
 import type { TypedFrom } from '@tachymetra/core/session'
+import type { NumberSigns } from '@tachymetra/core/set'
 import { shared } from './shared.js'
 
 /** How numbers are flashed or glide by. */
@@ -13,15 +14,6 @@ export interface FlashSettings extends Staircase {
   readonly sound: 'beep' | 'voice' | 'none'
   /** Height of the figures in rem. */
   readonly size: number
-}
-
-/** How numbers are written; whatever is kept is one of these signs. */
-export interface NumberSettings {
-  readonly decimal: '.' | ','
-  /** What parts thousands: a thin space, nothing, or the comma or point that is not the decimal sign. */
-  readonly grouping: 'space' | 'none' | 'sign'
-  readonly times: '×' | '·' | '*'
-  readonly over: '÷' | ':' | '/'
 }
 
 export interface Settings {
@@ -57,7 +49,7 @@ export interface Settings {
   /** Does a bell ring when the time is up? */
   readonly bell: boolean
   readonly flash: FlashSettings
-  readonly numbers: NumberSettings
+  readonly numbers: NumberSigns
   /** The deck of facts last chosen, and how many a round has. */
   readonly factDeck: string
   readonly factCount: number

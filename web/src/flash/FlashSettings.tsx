@@ -10,6 +10,7 @@ import './flash.css'
 const WAYS: readonly { value: Shown['way']; label: string }[] = [
   { value: 'flash', label: 'Flash: one after another' },
   { value: 'tape-left', label: 'Tape: gliding to the left' },
+  { value: 'tape-right', label: 'Tape: gliding to the right' },
   { value: 'tape-down', label: 'Tape: gliding down' },
   { value: 'still', label: 'Still list: nothing moves' },
 ]

@@ -1,4 +1,4 @@
-import { type Grid, gridQuestions, printGrid, readGrid } from '@tachymetra/core/flash'
+import { type Grid, gridQuestions, gridTarget, printGrid, readGrid } from '@tachymetra/core/flash'
 import { OWN_LEVEL } from '@tachymetra/core/registry'
 import { type AttemptRecord, JUDGE, type Progress } from '@tachymetra/core/session'
 import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
@@ -13,6 +13,7 @@ import { Entry } from '../parts/Entry.js'
 import { GridTable } from '../parts/GridTable.js'
 import { Mark } from '../parts/Mark.js'
 import { OneLearner } from '../parts/OneLearner.js'
+import { PaceBar } from '../parts/PaceBar.js'
 import { Trouble } from '../parts/Trouble.js'
 import { type AttemptOnScreen, useAttempt } from '../parts/useAttempt.js'
 import { useKeys } from '../parts/useKeys.js'
@@ -71,8 +72,8 @@ function Grids({ learnerId }: { readonly learnerId: string }) {
         <Link to="/flash">Flash and tape</Link>
       </div>
       <p className="faint">
-        A sum is taken at its last digit, in any order. What you enter, and how long it took, is kept in the
-        record.
+        A sum is taken at its last digit, in any order; Enter goes on to the next. What you enter, and how
+        long it took, is kept in the record.
       </p>
       {trouble && <Trouble error={trouble} />}
       {item?.kind === 'drill' && (
@@ -126,12 +127,22 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
     if (typing.text !== '') attempt.clear()
     choose({ at: i, right: false })
   }
+  const targetMs = gridTarget(grid)
+  /** Enter goes on, right or wrong: a wrong sum keeps its mark, and can be come back to. */
+  const enter = () => {
+    if (typing.text === '') return move(1)
+    attempt.confirm(at)
+    const { progress } = attempt.latest()
+    if (progress.outcome === undefined && !progress.answered[at]) move(1)
+  }
   /** The verdict, and the sum to go on with; at first the entry tells that as it takes the focus. */
   function toldOf(): string | undefined {
     if (done || (last?.verdict === 'wrong' && last.step === at + 1 && typing.text === ''))
       return saidOf(attempt, at, grid, calm)
     if (typing.text !== '' || (!last && at === 0)) return undefined
-    return `${right ? 'Right. ' : ''}${questions[at]!.ask}: ${summed}`
+    const missed = !right && last?.verdict === 'wrong' && last.step !== at + 1
+    const before = right ? 'Right. ' : missed ? `${questions[last.step - 1]!.ask} is not right. ` : ''
+    return `${before}${questions[at]!.ask}: ${summed}`
   }
   const move = (by: number) => setAt((at + by + questions.length) % questions.length)
   const { kind } = questions[at]!
@@ -141,7 +152,7 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
       ArrowRight: () => move(1),
       ArrowUp: () => move(-1),
       ArrowLeft: () => move(-1),
-      Enter: () => (typing.text === '' ? move(1) : attempt.confirm(at)),
+      Enter: enter,
       Backspace: attempt.erase,
     },
     done ? undefined : { keys: kind.keys, press: (key) => attempt.press(key, at) },
@@ -153,6 +164,8 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
   const told = useTold(toldOf(), `${at} ${progress.entries.length}`)
   return (
     <>
+      {!calm && <p className="faint grid-aim">aim for {seconds(targetMs)} in all</p>}
+      {!calm && <PaceBar targetMs={targetMs} running={!done} />}
       <GridTable
         grid={grid}
         sum={(i) => (
@@ -182,7 +195,7 @@ function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
             inPlace
             onKey={(key) => attempt.press(key, at)}
             onErase={attempt.erase}
-            onEnter={() => attempt.confirm(at)}
+            onEnter={enter}
           />
         </>
       )}

@@ -109,6 +109,13 @@ function Moving({ problem, way, pace, sound, onStop, onDone }: Props) {
   )
 }
 
+/** Where a number comes from and goes to, by way of the tape. */
+const GLIDES = {
+  'tape-left': ['translate(60vw, 0)', 'translate(-60vw, 0)'],
+  'tape-right': ['translate(-60vw, 0)', 'translate(60vw, 0)'],
+  'tape-down': ['translate(0, -45vh)', 'translate(0, 45vh)'],
+} as const
+
 /** Each number glides across the stage and stands in its middle when it is due. The browser moves it, without code on the way. */
 function glide(
   stage: HTMLElement,
@@ -124,10 +131,7 @@ function glide(
     element.textContent = written(text)
     stage.append(element)
     const due = start + i * (showMs + gapMs) - performance.now()
-    const [from, to] =
-      way === 'tape-left'
-        ? ['translate(60vw, 0)', 'translate(-60vw, 0)']
-        : ['translate(0, -45vh)', 'translate(0, 45vh)']
+    const [from, to] = GLIDES[way as keyof typeof GLIDES]
     element.animate([{ transform: from }, { transform: to }], {
       duration: across,
       delay: due - across / 2 + showMs / 2,

@@ -1,5 +1,5 @@
 import { type Exercise, openQuestion } from '@tachymetra/core/session'
-import { isStarred } from '@tachymetra/core/set'
+import { formAsked, isStarred } from '@tachymetra/core/set'
 import { type Ref, useImperativeHandle } from 'react'
 import { useNeeds } from '../data/needs.js'
 import { changeSettings, useSettings } from '../data/settings.js'
@@ -126,6 +126,3 @@ export function PaperItem(props: Props) {
     </>
   )
 }
-
-/** What is asked of the form, without the question itself, which every item shares. */
-const formAsked = (ask: string): string => /\((.+)\)/.exec(ask)?.[1] ?? ''

@@ -3,9 +3,11 @@ import type { LearnerWire } from '@tachymetra/core/wire'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { beginSession } from '../data/begin.js'
+import { freshSeed } from '../data/fresh.js'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
 import { usePapers } from '../data/queries.js'
 import { OneLearner } from '../parts/OneLearner.js'
+import { PaperPages } from '../parts/PaperPages.js'
 import { wakeSound } from '../parts/sound.js'
 import { Trouble } from '../parts/Trouble.js'
 import { OverTime } from './OverTime.js'
@@ -17,9 +19,6 @@ import './paper.css'
 export default function PapersPage() {
   return <OneLearner>{(learner) => <Papers key={learner.id} learner={learner} />}</OneLearner>
 }
-
-/** A seed nobody has chosen: it is made when the paper begins. */
-const freshSeed = () => crypto.getRandomValues(new Int32Array(1))[0]!
 
 function Papers({ learner }: { readonly learner: LearnerWire }) {
   const navigate = useNavigate()
@@ -44,6 +43,7 @@ function Papers({ learner }: { readonly learner: LearnerWire }) {
       <h1>
         Papers <span className="faint aside">for {learner.name}</span>
       </h1>
+      <PaperPages />
       <div className="papers">
         <Setup
           setup={setup}

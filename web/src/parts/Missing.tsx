@@ -19,7 +19,7 @@ export function Missing({ head, children }: { readonly head: string; readonly ch
 
 /** Why something of the record cannot be shown: it is not there, or could not be fetched. */
 export function NotInRecord(props: {
-  readonly what: 'session' | 'problem' | 'paper'
+  readonly what: 'session' | 'problem' | 'paper' | 'sheet'
   readonly error: Error
   readonly retry: () => void
 }) {
@@ -27,7 +27,7 @@ export function NotInRecord(props: {
   if (error instanceof Refusal && [404, 422].includes(error.status))
     return (
       <Missing head={`This ${what} is not in the record`}>
-        The address may be mistyped, or its learner was removed.
+        The address may be mistyped, or {what === 'sheet' ? 'it was thrown away' : 'its learner was removed'}.
       </Missing>
     )
   return <Trouble error={error} retry={retry} />

@@ -1,11 +1,12 @@
 /** What a set is called: what is practised in it. */
 import { drillById, practiceName } from '@tachymetra/core/drill'
-import type { ListedProblem, Recipe, Source } from '@tachymetra/core/set'
+import { type ListedProblem, type Recipe, type Source, trialById } from '@tachymetra/core/set'
 import { levelWords } from './words.js'
 
 /** "Tens first, level 3", "Tens first, level 3 and Split and add, level 1". */
-export function setName({ sources, paper }: Recipe): string {
-  if (paper) return paper.name
+export function setName({ sources, paper, trial, name }: Recipe): string {
+  const given = paper?.name ?? trialById(trial)?.name ?? name
+  if (given !== undefined) return given
   return practiceNames(sources.flatMap(practised)).join(' and ')
 }
 

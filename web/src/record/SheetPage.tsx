@@ -63,7 +63,7 @@ export default function SheetPage() {
 
 /** A sheet with its numbers as they are written here. */
 function writtenHere(sheet: Sheet): Sheet {
-  const all = (texts: readonly string[]) => texts.map(writtenPlain)
+  const all = (texts: readonly string[]) => texts.map((text) => writtenPlain(text))
   const tables = sheet.tables.map((t) => ({ ...t, rows: t.rows.map(all) }))
   return { ...sheet, lines: all(sheet.lines), tables }
 }
@@ -74,7 +74,7 @@ function Out({ sheets }: { readonly sheets: readonly Sheet[] }) {
   const [first] = sheets
   const asPdf = () =>
     doing(async () => {
-      const { sheetPdf } = await import('./sheetPdf.js')
+      const { sheetPdf } = await import('../parts/sheetPdf.js')
       const title =
         sheets.length === 1 ? first!.title : `Progress of ${sheets.length} learners, ${first!.day}`
       handOut(

@@ -1,5 +1,6 @@
+import type { NumberSigns } from '@tachymetra/core/set'
 import { Checkbox, Select } from 'antd'
-import { changeSettings, type NumberSettings, type Settings, useSettings } from '../data/settings.js'
+import { changeSettings, type Settings, useSettings } from '../data/settings.js'
 import { OnwardSelect } from '../parts/OnwardSelect.js'
 
 const THEMES: { value: Settings['theme']; label: string }[] = [
@@ -8,25 +9,25 @@ const THEMES: { value: Settings['theme']; label: string }[] = [
   { value: 'night', label: 'night' },
 ]
 
-const DECIMALS: { value: NumberSettings['decimal']; label: string }[] = [
+const DECIMALS: { value: NumberSigns['decimal']; label: string }[] = [
   { value: '.', label: 'point' },
   { value: ',', label: 'comma' },
 ]
-const GROUPINGS: { value: NumberSettings['grouping']; label: string }[] = [
+const GROUPINGS: { value: NumberSigns['grouping']; label: string }[] = [
   { value: 'space', label: 'thin space' },
   { value: 'none', label: 'nothing' },
   { value: 'sign', label: 'comma or point' },
 ]
-const TIMES: NumberSettings['times'][] = ['×', '·', '*']
-const OVERS: NumberSettings['over'][] = ['÷', ':', '/']
+const TIMES: NumberSigns['times'][] = ['×', '·', '*']
+const OVERS: NumberSigns['over'][] = ['÷', ':', '/']
 
 /** How numbers and signs are written, with one of each as it comes out. */
 function Numbers() {
   const { numbers } = useSettings()
-  const choice = <Key extends keyof NumberSettings>(
+  const choice = <Key extends keyof NumberSigns>(
     key: Key,
     label: string,
-    options: { value: NumberSettings[Key]; label: string }[],
+    options: { value: NumberSigns[Key]; label: string }[],
   ) => (
     <label htmlFor={key}>
       <span>{label}</span>

@@ -1,17 +1,17 @@
 import { type Decimal, decimal, readDecimal, toWords } from '@tachymetra/core/number'
 import { printProblem, problemWords, readProblem } from '@tachymetra/core/problem'
+import type { NumberSigns } from '@tachymetra/core/set'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import type { NumberSettings } from '../data/settings.js'
 import { typedHere, written } from './written.js'
 
-const PLAIN: NumberSettings = { decimal: '.', grouping: 'space', times: '×', over: '÷' }
+const PLAIN: NumberSigns = { decimal: '.', grouping: 'space', times: '×', over: '÷' }
 const ANY = fc.record({
   decimal: fc.constantFrom('.', ','),
   grouping: fc.constantFrom('space', 'none', 'sign'),
   times: fc.constantFrom('×', '·', '*'),
   over: fc.constantFrom('÷', ':', '/'),
-}) satisfies fc.Arbitrary<NumberSettings>
+}) satisfies fc.Arbitrary<NumberSigns>
 const NUMBER = fc
   .tuple(fc.bigInt({ min: 0n, max: 10n ** 12n }), fc.nat(4))
   .map(([units, scale]): Decimal => decimal(units, scale))

@@ -1,4 +1,4 @@
-/** The faces a PDF is set in: the program's own, and beside it one that has Greek and Cyrillic letters. */
+/** The faces a PDF is set in: the program's own, beside it one that has Greek and Cyrillic letters, and one for roots and powers. */
 import plain from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url'
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url'
 import plainMore from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-400-normal.woff?url'
@@ -13,11 +13,22 @@ import plainGreekMore from '@fontsource/noto-sans/files/noto-sans-greek-ext-400-
 import boldGreekMore from '@fontsource/noto-sans/files/noto-sans-greek-ext-700-normal.woff?url'
 import plainVietnamese from '@fontsource/noto-sans/files/noto-sans-vietnamese-400-normal.woff?url'
 import boldVietnamese from '@fontsource/noto-sans/files/noto-sans-vietnamese-700-normal.woff?url'
+import plainSigns from '@fontsource/roboto/files/roboto-math-400-normal.woff?url'
+import boldSigns from '@fontsource/roboto/files/roboto-math-700-normal.woff?url'
 import { create } from 'fontkit'
 
 const FILES = {
-  plain: [plain, plainMore, plainGreek, plainCyrillic, plainVietnamese, plainGreekMore, plainCyrillicMore],
-  bold: [bold, boldMore, boldGreek, boldCyrillic, boldVietnamese, boldGreekMore, boldCyrillicMore],
+  plain: [
+    plain,
+    plainMore,
+    plainSigns,
+    plainGreek,
+    plainCyrillic,
+    plainVietnamese,
+    plainGreekMore,
+    plainCyrillicMore,
+  ],
+  bold: [bold, boldMore, boldSigns, boldGreek, boldCyrillic, boldVietnamese, boldGreekMore, boldCyrillicMore],
 } as const
 
 export type Weight = keyof typeof FILES

@@ -1,0 +1,190 @@
+import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import { MOST_ITEMS } from '@tachymetra/core/set'
+import { FAMILIES } from '@tachymetra/core/technique'
+import { count as counted } from '@tachymetra/core/words'
+import { Checkbox, InputNumber, Select } from 'antd'
+import { Link } from 'react-router'
+import { KeyButton } from './KeyButton.js'
+import { allPapers, type Kept, type Which } from './whichSet.js'
+import './which-set.css'
+
+/** What cannot stand on a bench of a round: numbers that come one by one. */
+const APART = ['flash-sum']
+
+type Change = (which: Which) => void
+
+/** Which problems: of techniques at levels, of one's own, or a paper. */
+export function WhichSet(props: {
+  readonly which: Which
+  readonly kept: Kept
+  /** Techniques that are not offered, by id. */
+  readonly without?: readonly string[]
+  readonly onChange: Change
+}) {
+  const { which, kept, without = [], onChange } = props
+  const first = kept.own[0]
+  const change = (from: Which['from']) => {
+    if (from === 'techniques') onChange(FIRST)
+    else if (from === 'paper') onChange({ from, name: allPapers(kept.papers)[0]!.name })
+    else
+      onChange({ from, set: first?.id ?? '', count: Math.min(20, first?.problems.length ?? 1), mixed: false })
+  }
+  const from = [
+    ['techniques', 'Techniques'],
+    ['own', 'Own problems'],
+    ['paper', 'A paper'],
+  ] as const
+  return (
+    <fieldset className="which-set stack">
+      <legend>Which problems</legend>
+      <div className="row">
+        {from.map(([value, name]) => (
+          <label key={value}>
+            <input type="radio" name="which" checked={which.from === value} onChange={() => change(value)} />{' '}
+            {name}
+          </label>
+        ))}
+      </div>
+      {which.from === 'techniques' && <Picks which={which} without={without} onChange={onChange} />}
+      {which.from === 'own' && <Own which={which} kept={kept} onChange={onChange} />}
+      {which.from === 'paper' && (
+        <Select
+          aria-label="Paper"
+          value={which.name}
+          options={allPapers(kept.papers).map(({ name, count }) => ({
+            value: name,
+            label: `${name}, ${counted(count, 'item')}`,
+          }))}
+          onChange={(name) => onChange({ from: 'paper', name })}
+        />
+      )}
+    </fieldset>
+  )
+}
+
+/** What stands there before anything is chosen. */
+export const FIRST = {
+  from: 'techniques',
+  picks: [{ technique: 'add-running-total', level: 1 }],
+  count: 10,
+} as const satisfies Which
+
+/** Techniques by family, as they are taught. */
+const options = (without: readonly string[]) =>
+  FAMILIES.map((family) => ({
+    label: family,
+    options: TECHNIQUES.filter(
+      (t) => t.family === family && !without.includes(t.id) && !APART.includes(t.id),
+    ).map((t) => ({ value: t.id, label: t.name })),
+  })).filter((group) => group.options.length > 0)
+
+function Picks(props: {
+  readonly which: Extract<Which, { from: 'techniques' }>
+  readonly without: readonly string[]
+  readonly onChange: Change
+}) {
+  const { which, without, onChange } = props
+  const { picks, count } = which
+  const change = (i: number, pick: (typeof picks)[number]) =>
+    onChange({ ...which, picks: picks.with(i, pick) })
+  return (
+    <>
+      {picks.map(({ technique, level }, i) => (
+        <div key={i} className="pick">
+          <Select
+            aria-label={picks.length > 1 ? `Technique ${i + 1}` : 'Technique'}
+            showSearch={{ optionFilterProp: 'label' }}
+            value={technique}
+            options={options(without)}
+            onChange={(id) => change(i, { technique: id, level: 1 })}
+          />
+          <Select
+            aria-label={picks.length > 1 ? `Level ${i + 1}` : 'Level'}
+            value={level}
+            options={techniqueById(technique).levels.map(({ name }, k) => ({
+              value: k + 1,
+              label: `${k + 1}: ${name}`,
+            }))}
+            onChange={(to) => change(i, { technique, level: to })}
+          />
+          {picks.length > 1 && (
+            <KeyButton
+              label={`Leave out ${techniqueById(technique).name}`}
+              onPress={() => onChange({ ...which, picks: picks.toSpliced(i, 1) })}
+            />
+          )}
+        </div>
+      ))}
+      <div className="row">
+        <KeyButton
+          label="Add another technique"
+          onPress={() => onChange({ ...which, picks: [...picks, picks.at(-1)!] })}
+        />
+        <HowMany count={count} most={MOST_ITEMS} onChange={(n) => onChange({ ...which, count: n })} />
+      </div>
+    </>
+  )
+}
+
+function Own(props: {
+  readonly which: Extract<Which, { from: 'own' }>
+  readonly kept: Kept
+  readonly onChange: Change
+}) {
+  const { which, kept, onChange } = props
+  const set = kept.own.find((s) => s.id === which.set)
+  if (!set)
+    return (
+      <p>
+        There are none yet. <Link to="/papers/own">Type or paste some</Link>
+      </p>
+    )
+  const most = Math.min(MOST_ITEMS, set.problems.length)
+  return (
+    <>
+      <Select
+        aria-label="Set of problems"
+        value={set.id}
+        options={kept.own.map((s) => ({
+          value: s.id,
+          label: `${s.name}, ${counted(s.problems.length, 'problem')}`,
+        }))}
+        onChange={(id) => {
+          const other = kept.own.find((s) => s.id === id)!
+          onChange({ ...which, set: id, count: Math.min(20, other.problems.length) })
+        }}
+      />
+      <div className="row">
+        <HowMany count={which.count} most={most} onChange={(n) => onChange({ ...which, count: n })} />
+        <Checkbox
+          checked={which.mixed}
+          onChange={(event) => onChange({ ...which, mixed: event.target.checked })}
+        >
+          Picked at random
+        </Checkbox>
+      </div>
+    </>
+  )
+}
+
+function HowMany(props: {
+  readonly count: number
+  readonly most: number
+  readonly onChange: (count: number) => void
+}) {
+  const { count, most, onChange } = props
+  return (
+    <label htmlFor="which-count" className="row">
+      How many
+      <InputNumber
+        id="which-count"
+        min={1}
+        max={most}
+        precision={0}
+        value={count}
+        onChange={(n) => n && onChange(n)}
+        style={{ width: '5.5rem' }}
+      />
+    </label>
+  )
+}

@@ -1,0 +1,135 @@
+import { sheetRecipe } from '@tachymetra/core/set'
+import type { LearnerWire, SheetWire } from '@tachymetra/core/wire'
+import { count } from '@tachymetra/core/words'
+import { Button } from 'antd'
+import { useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { useSheet } from '../data/given.js'
+import { flush } from '../data/outbox.js'
+import { LearnerSelect } from '../parts/LearnerSelect.js'
+import { Loading } from '../parts/Loading.js'
+import { NotInRecord } from '../parts/Missing.js'
+import { OneLearner } from '../parts/OneLearner.js'
+import { Trouble } from '../parts/Trouble.js'
+import { useDoing } from '../parts/useDoing.js'
+import { when } from '../parts/words.js'
+import { KeyedItem } from './KeyedItem.js'
+import {
+  exerciseOf,
+  type KeyedSheet,
+  keepKeyed,
+  keptDraft,
+  keyedWords,
+  letGoDraft,
+  noteDraft,
+} from './keying.js'
+import './sheet.css'
+
+/** A sheet that was worked on paper, keyed in for one learner: answers, or only what was right. */
+export default function KeyInPage() {
+  const { code = '' } = useParams()
+  const sheet = useSheet(code)
+  if (sheet.isPending) return <Loading />
+  if (sheet.isLoadingError)
+    return <NotInRecord what="sheet" error={sheet.error} retry={() => sheet.refetch()} />
+  return (
+    <OneLearner>
+      {(learner, all) => <KeyIn key={learner.id} sheet={sheet.data} learner={learner} all={all} />}
+    </OneLearner>
+  )
+}
+
+function KeyIn(props: {
+  readonly sheet: SheetWire
+  readonly learner: LearnerWire
+  readonly all: readonly LearnerWire[]
+}) {
+  const { sheet, learner, all } = props
+  const { code, title, list } = sheet
+  const navigate = useNavigate()
+  const [keyed, setKeyed] = useState<KeyedSheet>(
+    () => keptDraft(code, learner.id) ?? list.map(() => undefined),
+  )
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      keyed.findIndex((k) => !k),
+    ),
+  )
+  const [fault, doing] = useDoing()
+  const before = sheet.keyed.filter((k) => k.learnerId === learner.id)
+  const given = keyed.filter(Boolean).length
+  const change = (next: KeyedSheet) => {
+    setKeyed(next)
+    noteDraft(code, learner.id, next)
+  }
+  const store = () =>
+    doing(async () => {
+      const id = await keepKeyed(learner.id, sheetRecipe(sheet), list, keyed)
+      letGoDraft(code, learner.id)
+      await flush()
+      await navigate(`/record/session/${id}`)
+    })
+  return (
+    <div className="stack loose">
+      <p>
+        <Link to={`/papers/sheets/${code}`}>
+          {title}, {code}
+        </Link>
+      </p>
+      <h1>Key in a sheet</h1>
+      <div className="row">
+        <span id="whose">Worked by</span>
+        <LearnerSelect learner={learner} all={all} labelledBy="whose" />
+        {before.length > 0 && (
+          <span className="said-slip" role="status">
+            Keyed in for {learner.name} already, {when(before[0]!.at, learner.timeZone)}.
+          </span>
+        )}
+      </div>
+      <p>
+        Type each answer and press Enter, or press <kbd>→</kbd> where it is right and <kbd>←</kbd> where it is
+        wrong. Leave open what has no answer. Nothing of it is timed.
+      </p>
+      <div className="keying-in">
+        <div className="stack">
+          <KeyedItem
+            key={at}
+            item={list[at]!}
+            n={at + 1}
+            keyed={keyed[at]}
+            onKeyed={(one) => {
+              change(keyed.with(at, one))
+              if (one && at + 1 < list.length) setAt(at + 1)
+            }}
+            onMove={(by) => setAt(Math.max(0, Math.min(list.length - 1, at + by)))}
+          />
+          {fault && <Trouble error={fault} />}
+          <div className="row">
+            <Button type="primary" size="large" disabled={given === 0} onClick={() => void store()}>
+              {before.length > 0 ? 'Store it once more' : `Store ${count(given, 'answer')}`}
+            </Button>
+            <span className="faint">
+              {given} of {list.length}
+            </span>
+          </div>
+        </div>
+        <ol className="keyed-list" aria-label="All items">
+          {list.map((item, i) => (
+            <li key={i}>
+              <button
+                type="button"
+                className={i === at ? 'lit' : ''}
+                aria-current={i === at ? 'true' : undefined}
+                onClick={() => setAt(i)}
+              >
+                <span className="number">{i + 1}</span>
+                <span className="mono">{keyedWords(exerciseOf(item), keyed[i])}</span>
+              </button>
+            </li>
+          ))}
+        </ol>
+      </div>
+    </div>
+  )
+}

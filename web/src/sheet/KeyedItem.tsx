@@ -1,0 +1,98 @@
+import {
+  beginTask,
+  eraseKey,
+  type Keyed,
+  keyedEvents,
+  NOTHING_TYPED,
+  openQuestion,
+  typeKey,
+} from '@tachymetra/core/session'
+import type { ListedProblem } from '@tachymetra/core/set'
+import { formAsked } from '@tachymetra/core/set'
+import { useMemo, useState } from 'react'
+import { Entry } from '../parts/Entry.js'
+import { ItemLine } from '../parts/ItemLine.js'
+import { KeyButton } from '../parts/KeyButton.js'
+import { useKeys } from '../parts/useKeys.js'
+import { exerciseOf } from './keying.js'
+
+/** The open item: its answer is typed, or marked as right or wrong. */
+export function KeyedItem(props: {
+  readonly item: ListedProblem
+  readonly n: number
+  readonly keyed: Keyed
+  /** Keyed in, or taken back. */
+  readonly onKeyed: (keyed: Keyed) => void
+  readonly onMove: (by: number) => void
+}) {
+  const { item, n, keyed, onKeyed, onMove } = props
+  const exercise = useMemo(() => exerciseOf(item), [item])
+  const question = useMemo(() => openQuestion(beginTask(exercise))!, [exercise])
+  const [typing, setTyping] = useState({
+    ...NOTHING_TYPED,
+    text: keyed && 'text' in keyed ? keyed.text : '',
+  })
+  const [notice, setNotice] = useState('')
+  const { kind } = question
+  const press = (key: string) => {
+    const next = typeKey(typing, kind, key, 0)
+    setTyping(next)
+    setNotice('')
+    // A choice is an answer as it is taken.
+    if (kind.choices) take(next.text)
+  }
+  const take = (text: string) => {
+    if (text === '') return onMove(1)
+    const read = keyedEvents(exercise, { text })
+    if ('notice' in read) setNotice(read.notice)
+    else onKeyed({ text })
+  }
+  const erase = () => {
+    setNotice('')
+    if (typing.text === '') onKeyed(undefined)
+    else setTyping(eraseKey(typing, 0))
+  }
+  const mark = (as: 'right' | 'wrong') => onKeyed({ mark: as })
+  useKeys(
+    {
+      ArrowRight: () => mark('right'),
+      ArrowLeft: () => mark('wrong'),
+      ArrowDown: () => onMove(1),
+      ArrowUp: () => onMove(-1),
+      Enter: () => take(typing.text),
+      Backspace: erase,
+    },
+    { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press },
+    true,
+  )
+  const form = formAsked(question.ask)
+  return (
+    <div className="panel stack">
+      <p className="faint">Item {n}</p>
+      <ItemLine problem={exercise.problem} />
+      {form && (
+        <p className="faint" id="asked">
+          {form}
+        </p>
+      )}
+      <Entry
+        kind={kind}
+        text={typing.text}
+        label={`Answer to item ${n}`}
+        {...(form && { describedBy: 'asked' })}
+        onKey={press}
+        onErase={erase}
+        onEnter={() => take(typing.text)}
+      >
+        <p className="said-slip" role="status">
+          {notice}
+        </p>
+      </Entry>
+      <div className="row keys-line">
+        <KeyButton label="Wrong" shortcut="←" onPress={() => mark('wrong')} />
+        <KeyButton label="Right" shortcut="→" onPress={() => mark('right')} />
+        <KeyButton label="Back" shortcut="↑" onPress={() => onMove(-1)} />
+      </div>
+    </div>
+  )
+}

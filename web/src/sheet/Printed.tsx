@@ -1,0 +1,109 @@
+import { keyItem, type NewSheet, sheetItem } from '@tachymetra/core/set'
+import { type CSSProperties, useCallback } from 'react'
+import { writtenPlain } from '../written/written.js'
+
+/** A text just as it was stored: numbers written as they were when the sheet was made, whatever is chosen since. */
+function Letters({
+  text,
+  numbers,
+}: {
+  readonly text: string
+  readonly numbers: NewSheet['layout']['numbers']
+}) {
+  const place = useCallback(
+    (span: HTMLSpanElement | null) => {
+      if (span) span.textContent = writtenPlain(text, numbers)
+    },
+    [text, numbers],
+  )
+  return <span ref={place} />
+}
+
+/** A sheet as a page: the problems in columns, with a line for each answer. */
+export function Printed({ sheet }: { readonly sheet: NewSheet }) {
+  const { title, code, copy, copies, layout, list } = sheet
+  const { numbers } = layout
+  return (
+    <section
+      className={`printed${layout.large ? ' large' : ''} ${layout.room}`}
+      aria-label={copies > 1 ? `${title}, paper ${copy}` : title}
+      style={{ '--columns': layout.columns } as CSSProperties}
+    >
+      <Head title={title} sheet={sheet} />
+      <p className="printed-name">
+        {copies > 1 && `Paper ${copy} of ${copies}`} <span>Name</span>
+      </p>
+      <ol className="printed-items" aria-label={`Problems of ${code}`}>
+        {list.map((listed, i) => {
+          const { asked, form, starred } = sheetItem(listed)
+          return (
+            <li key={i}>
+              <span className="faint">
+                {starred && '*'}
+                {i + 1}.
+              </span>{' '}
+              <span>
+                <Letters text={asked} numbers={numbers} />
+                {form && (
+                  <small>
+                    (<Letters text={form} numbers={numbers} />)
+                  </small>
+                )}
+              </span>
+              <i />
+            </li>
+          )
+        })}
+      </ol>
+    </section>
+  )
+}
+
+/** Its key, on a page of its own. */
+export function PrintedKey({ sheet }: { readonly sheet: NewSheet }) {
+  const { title, code, layout, list } = sheet
+  const worked = layout.key === 'worked'
+  const { numbers } = layout
+  return (
+    <section
+      className={`printed key${worked ? ' worked' : ''}`}
+      aria-label={`Key: ${title}, ${code}`}
+      style={{ '--columns': worked ? 2 : 4 } as CSSProperties}
+    >
+      <Head title={`Key: ${title}`} sheet={sheet} />
+      <ol className="printed-items">
+        {list.map((listed, i) => {
+          const { answer, band, steps } = keyItem(listed, worked)
+          const { asked, starred } = sheetItem(listed)
+          return (
+            <li key={i}>
+              <span className="faint">
+                {starred && '*'}
+                {i + 1}.
+              </span>{' '}
+              <span>
+                <strong>
+                  <Letters text={(worked ? asked : '') + answer} numbers={numbers} />
+                </strong>
+                {[...(band ? [band] : []), ...steps].map((line) => (
+                  <small key={line}>
+                    <Letters text={line} numbers={numbers} />
+                  </small>
+                ))}
+              </span>
+            </li>
+          )
+        })}
+      </ol>
+    </section>
+  )
+}
+
+function Head({ title, sheet }: { readonly title: string; readonly sheet: NewSheet }) {
+  return (
+    <header className="row spread">
+      <h2>{title}</h2>
+      <strong className="mono">{sheet.code}</strong>
+    </header>
+  )
+}

@@ -1,0 +1,99 @@
+/** Keying a sheet in: what is typed so far, kept in this tab, and made into a session of attempts. */
+import { readProblem } from '@tachymetra/core/problem'
+import { techniqueById } from '@tachymetra/core/registry'
+import {
+  type AttemptRecord,
+  beginTask,
+  type Exercise,
+  JUDGE,
+  judgeRecord,
+  type Keyed,
+  keyedEvents,
+} from '@tachymetra/core/session'
+import type { ListedProblem, Recipe } from '@tachymetra/core/set'
+import { variantOf } from '@tachymetra/core/technique'
+import { startOf } from '../data/fresh.js'
+import { keepAttempt, keepSession } from '../data/store.js'
+
+/** What stands on paper for each item. */
+export type KeyedSheet = readonly Keyed[]
+
+/** An item as it was worked on paper: the answer only. */
+export function exerciseOf({ technique: id, level, expression }: ListedProblem): Exercise {
+  const technique = techniqueById(id)
+  const problem = readProblem(expression)
+  return { technique, variant: variantOf(technique), level, support: 'answer', problem }
+}
+
+/** What was keyed in, in words. */
+export function keyedWords(exercise: Exercise, keyed: Keyed): string {
+  if (!keyed) return '–'
+  if ('mark' in keyed) return keyed.mark
+  const { kind } = beginTask(exercise).walks[0]!.whole()
+  const value = kind.read(keyed.text)
+  return value === undefined ? keyed.text : kind.say(value)
+}
+
+const keyOf = (code: string, learnerId: string) => `tachymetra.keying.${code}.${learnerId}`
+
+/** What was keyed in before the page was left. */
+export function keptDraft(code: string, learnerId: string): KeyedSheet | undefined {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(keyOf(code, learnerId)) ?? 'null') as
+      | (Keyed | null)[]
+      | null
+    return kept?.map((k) => k ?? undefined)
+  } catch {
+    return undefined
+  }
+}
+
+export function noteDraft(code: string, learnerId: string, keyed: KeyedSheet): void {
+  try {
+    sessionStorage.setItem(keyOf(code, learnerId), JSON.stringify(keyed.map((k) => k ?? null)))
+  } catch {
+    // Without storage it lasts until the page is left.
+  }
+}
+
+export function letGoDraft(code: string, learnerId: string): void {
+  sessionStorage.removeItem(keyOf(code, learnerId))
+}
+
+/**
+ * Stores what was keyed in as a session of its own, item by item. What is open before the last answer counts as skipped,
+ * what comes after it as not reached.
+ * @returns its id
+ */
+export async function keepKeyed(
+  learnerId: string,
+  recipe: Recipe,
+  list: readonly ListedProblem[],
+  keyed: KeyedSheet,
+): Promise<string> {
+  const id = crypto.randomUUID()
+  const { extraTime: _, ...untimed } = startOf(learnerId, recipe).recipe
+  const start = { ...startOf(learnerId, recipe), recipe: untimed }
+  await keepSession({ ...start, id, attempts: [], ended: true })
+  const reached = keyed.findLastIndex(Boolean) + 1
+  const begun = Date.parse(start.startedAt)
+  for (const [i, item] of list.slice(0, reached).entries()) {
+    const exercise = exerciseOf(item)
+    const read = keyedEvents(exercise, keyed[i])
+    if ('notice' in read) throw new Error(`Item ${i + 1}: ${read.notice}`)
+    const record: AttemptRecord = {
+      id: crypto.randomUUID(),
+      sessionId: id,
+      n: i + 1,
+      ...item,
+      variant: exercise.variant,
+      support: 'answer',
+      // One after another, so that they stay in their order.
+      startedAt: new Date(begun + i).toISOString(),
+      judge: JUDGE,
+      events: read.events,
+    }
+    await keepAttempt({ record, verdict: judgeRecord(record) })
+  }
+  return id
+}
