@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { bin, ensureBuilt, ensureInstalled, fail, run, say } from './prepare.mjs'
 
-const CHROMIUM = '/usr/bin/chromium'
+/** Programs by the Debian packages they come in. */
+const NEEDED = { '/usr/bin/chromium': 'chromium', '/usr/bin/pdftotext': 'poppler-utils' }
 const reports = mkdtempSync(join(tmpdir(), 'tachymetra-test-'))
 
 ensureInstalled()
@@ -14,7 +15,7 @@ stage('Nothing unused', bin('knip'), [])
 const unit = join(reports, 'unit.json')
 stage('Unit tests', bin('vitest'), ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`])
 ensureBuilt()
-ensureChromium()
+ensurePackages()
 const browser = join(reports, 'browser.json')
 stage('Browser tests', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], {
   PLAYWRIGHT_JSON_OUTPUT_NAME: browser,
@@ -35,16 +36,19 @@ function read(file) {
   return JSON.parse(readFileSync(file, 'utf8'))
 }
 
-/** The browser tests drive Debian's Chromium; where we may, it is installed. */
-function ensureChromium() {
-  if (existsSync(CHROMIUM)) return
-  const help = `The browser tests need ${CHROMIUM}: install Debian's package "chromium".`
+/** What the browser tests need of Debian: its Chromium, and a reader of PDFs that is not ours. Where we may, they are installed. */
+function ensurePackages() {
+  const missing = Object.entries(NEEDED).filter(([file]) => !existsSync(file))
+  if (missing.length === 0) return
+  const names = missing.map(([, name]) => name)
+  const help = `The browser tests need Debian's ${names.map((n) => `"${n}"`).join(' and ')}: install it.`
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) fail(help)
-  say("\nInstalling Debian's chromium (about half a minute, once)...")
+  say(`\nInstalling Debian's ${names.join(' and ')} (about half a minute, once)...`)
   const options = {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   }
   run('apt-get', ['update', '-qq'], options)
-  if (run('apt-get', ['install', '-y', '-qq', 'chromium'], options) !== 0 || !existsSync(CHROMIUM)) fail(help)
+  const done = run('apt-get', ['install', '-y', '-qq', ...names], options) === 0
+  if (!done || missing.some(([file]) => !existsSync(file))) fail(help)
 }

@@ -140,6 +140,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
     (reached && readDecimal(reached.text)) ?? frameValue(frameOf(technique, problem) ?? clearFrame())
   const slipped = entries.find((e) => e.step === 0 && e.slips.length > 0)
   const ended = at === entries.length && attempt.outcome === 'done'
+  const onPaper = attempt.events.some((e) => e.kind === 'on-paper')
   return (
     <div className="stack" style={{ gap: '1rem' }}>
       <Trail attempt={attempt} />
@@ -149,7 +150,9 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
         {when(attempt.startedAt, timeZone)}.{' '}
         {attempt.timed
           ? `Thinking ${seconds(attempt.thinkMs)}, keying ${seconds(attempt.keyMs)}, together ${seconds(attempt.totalMs)}.`
-          : 'Left alone for over a minute: not timed.'}
+          : onPaper
+            ? 'Worked on paper and keyed in: not timed.'
+            : 'Left alone for over a minute: not timed.'}
       </p>
       <PlaceRule problem={problem} line={line} place={ended ? undefined : entry?.place} finished={ended} />
       {isAbacus(technique) && (
@@ -169,11 +172,15 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
         {entries.slice(0, at).map((e, i) => (
           <li key={i} className="replay-entry">
             {e.verdict === 'elsewhere' ? <span aria-hidden="true">·</span> : <Mark right={moved(e)} />}{' '}
-            <span className="mono">{entryWords(walk, e)}</span>
+            {e.text === '' ? (
+              <span>marked as wrong</span>
+            ) : (
+              <span className="mono">{entryWords(walk, e)}</span>
+            )}
             {e.verdict === 'given' && <span className="faint"> shown</span>}
             {e.verdict === 'elsewhere' && <span className="faint"> not counted</span>}
             {e.took > 1 && <span className="faint"> at once</span>}{' '}
-            <span className="faint">after {seconds(e.ms)}</span>
+            {!onPaper && <span className="faint">after {seconds(e.ms)}</span>}
             <br />
             <span className="faint">{e.step === 0 ? 'The answer.' : steps[e.step - 1]?.ask}</span>
             {e.slips.map((s, k) => (
