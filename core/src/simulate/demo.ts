@@ -22,7 +22,7 @@ import { type PracticeSet, plainRecipe, type Source } from '../set/recipe.js'
 import type { Technique } from '../technique/contract.js'
 import { simulateAttempt } from './attempt.js'
 import { BEGINNER, SimulatedLearner, type Traits } from './learner.js'
-import { simulatePaper } from './papers.js'
+import { simulatePaper, simulateTrial } from './papers.js'
 
 const DEMO_DAYS = 42
 
@@ -62,6 +62,8 @@ interface Character {
   readonly age?: number
   /** Days before the last on which a paper of the usual kind is worked in the evening. */
   readonly papers?: readonly number[]
+  /** Days on which a trial is worked, by trial; the older, the slower. */
+  readonly trials?: readonly (readonly [trial: 'lists' | 'squares', days: readonly number[]])[]
 }
 
 /** At every stage: from the first day to far advanced, somebody stuck, somebody away. */
@@ -99,6 +101,10 @@ const CLERKS: readonly Character[] = [
     weak: [6],
     behind: 0.25,
     papers: [37, 30, 23, 16, 9, 2],
+    trials: [
+      ['lists', [38, 33, 27, 20, 14, 8, 3]],
+      ['squares', [36, 22, 10]],
+    ],
   },
   // Stuck: the same two levels for weeks, with the same mistakes.
   {
@@ -144,7 +150,11 @@ export function demoLearners(lastDay: string, seed = 23): DemoLearner[] {
     const id = uuid(random)
     const settings: Partial<LearnerSettings> = age === undefined ? {} : settingsForAge(age)
     const clerk = new Clerk(new SimulatedLearner(traits, random), character, settings.extraTime ?? 1)
-    const sessions = [...clerk.weeks(lastDay), ...papersOf(character, traits, lastDay, seed)]
+    const sessions = [
+      ...clerk.weeks(lastDay),
+      ...papersOf(character, traits, lastDay, seed),
+      ...trialsOf(character, traits, lastDay, seed),
+    ]
     return { id, name, settings, sessions: sessions.toSorted((a, b) => (a.startedAt < b.startedAt ? -1 : 1)) }
   })
 }
@@ -167,6 +177,23 @@ function papersOf({ papers = [] }: Character, traits: Traits, lastDay: string, s
     const paper = simulatePaper(learner, USUAL_PAPER, startedAt, () => uuid(random))
     return { ...paper, startedAt: new Date(startedAt).toISOString(), recalls: [] }
   })
+}
+
+/** How much slower somebody was so many days ago: a hundredth a day. */
+const SLOWER_A_DAY = 0.01
+
+/** The trials of a clerk, quicker from time to time; drawn by a chance of their own, as the papers are. */
+function trialsOf({ trials = [] }: Character, traits: Traits, lastDay: string, seed: number): DemoSession[] {
+  const random = seeded(seed + 202)
+  return trials.flatMap(([trial, days]) =>
+    days.map((day) => {
+      const slower = 1 + SLOWER_A_DAY * day
+      const then = { ...traits, factMs: slower * traits.factMs, carryMs: slower * traits.carryMs }
+      const startedAt = Date.parse(`${lastDay}T18:40:00Z`) - day * DAY_MS
+      const worked = simulateTrial(new SimulatedLearner(then, random), trial, startedAt, () => uuid(random))
+      return { ...worked, startedAt: new Date(startedAt).toISOString(), recalls: [] }
+    }),
+  )
 }
 
 /** How far somebody is with one technique. */

@@ -145,7 +145,7 @@ function Session({ session }: { readonly session: LocalSession }) {
         learnerId={learnerId}
         exercise={isMixed(recipe) && support === 'answer' ? undefined : exercise}
         support={support}
-        onSupport={setSupport}
+        onSupport={hasStart(recipe) ? undefined : setSupport}
       />
       {trouble && <Trouble error={trouble} />}
       {support === 'watch' ? (
@@ -219,7 +219,8 @@ function BenchHead(props: {
   /** Undefined where it is not told which technique is meant: that is for the learner to see. */
   readonly exercise: Exercise | undefined
   readonly support: Support
-  readonly onSupport: (support: Support) => void
+  /** Left out where the support is part of what is asked. */
+  readonly onSupport: ((support: Support) => void) | undefined
 }) {
   const { learnerId, exercise, support, onSupport } = props
   const name = useLearners().data?.find((l) => l.id === learnerId)?.name
@@ -230,22 +231,24 @@ function BenchHead(props: {
         {exercise && <span className="faint aside">{levelName(exercise)}</span>}
         {name && <span className="faint who">{name}</span>}
       </h1>
-      <fieldset className="row">
-        <legend className="sr-only">Support</legend>
-        {SUPPORTS.map((s) => (
-          <label key={s}>
-            <input
-              type="radio"
-              name="support"
-              checked={s === support}
-              onChange={() => onSupport(s)}
-              // By touch or mouse the next thing is to answer; by arrows the choice is walked through.
-              onClick={(event) => event.detail > 0 && event.currentTarget.blur()}
-            />{' '}
-            {SUPPORT_NAMES[s]}
-          </label>
-        ))}
-      </fieldset>
+      {onSupport && (
+        <fieldset className="row">
+          <legend className="sr-only">Support</legend>
+          {SUPPORTS.map((s) => (
+            <label key={s}>
+              <input
+                type="radio"
+                name="support"
+                checked={s === support}
+                onChange={() => onSupport(s)}
+                // By touch or mouse the next thing is to answer; by arrows the choice is walked through.
+                onClick={(event) => event.detail > 0 && event.currentTarget.blur()}
+              />{' '}
+              {SUPPORT_NAMES[s]}
+            </label>
+          ))}
+        </fieldset>
+      )}
     </div>
   )
 }

@@ -36,7 +36,9 @@ function RoundResult({ session, answers }: Parameters<typeof Results>[0]) {
         <Figure name="out of time" value={String(out)} />
         {!calm && <Figure name="right answers a minute" value={perMinute(right, ms).toFixed(1)} />}
       </dl>
-      <Again session={session} recipe={session.recipe} words="Another round" />
+      <div className="row">
+        <Again session={session} recipe={session.recipe} words="Another round" />
+      </div>
     </>
   )
 }

@@ -17,6 +17,7 @@ import type { LocalAttempt, LocalSession } from '../data/store.js'
 import { AttemptTable, ownBest, PaceFigures, pacesOf, slipCounts } from '../parts/figures.js'
 import { NextUp } from '../parts/NextUp.js'
 import { setName } from '../parts/setName.js'
+import { hasStart } from './ReadyGo.js'
 import { Results } from './Results.js'
 
 /** What the session came to, from what this browser has kept: it needs no server. */
@@ -65,8 +66,8 @@ export function Summary({
         </p>
       )}
       <TwoWays recipe={session.recipe} answers={rows} calm={calm} />
-      {!calm && <Quickest paces={paces} bests={bests} />}
-      {!session.first && <PaceFigures paces={paces} bests={bests} calm={calm} />}
+      {!calm && !hasStart(session.recipe) && <Quickest paces={paces} bests={bests} />}
+      {!session.first && !hasStart(session.recipe) && <PaceFigures paces={paces} bests={bests} calm={calm} />}
       {tallies && (
         <p>
           {tallies.what}: {tallies.found} of {tallies.of}

@@ -44,7 +44,7 @@ const TECHNIQUE_OPTIONS = [
   })),
 ]
 
-const EXAMPLES = '364 + 278\n36 x 52 = 1872\n8341 - 3675\n7/8 as %\nlcm(36, 48)'
+const EXAMPLES = 'for example\n364 + 278\n36 x 52 = 1872\n8341 - 3675\n7/8 as %\nlcm(36, 48)'
 
 /** Typing, pasting or reading problems: each line is checked, and each fault named, before anything is kept. */
 export function Editor(props: {
@@ -107,7 +107,7 @@ export function Editor(props: {
       <Input.TextArea
         id="own-text"
         className="mono"
-        rows={9}
+        rows={7}
         value={draft.text}
         placeholder={EXAMPLES}
         spellCheck={false}

@@ -11,6 +11,8 @@ import plainGreek from '@fontsource/noto-sans/files/noto-sans-greek-400-normal.w
 import boldGreek from '@fontsource/noto-sans/files/noto-sans-greek-700-normal.woff?url'
 import plainGreekMore from '@fontsource/noto-sans/files/noto-sans-greek-ext-400-normal.woff?url'
 import boldGreekMore from '@fontsource/noto-sans/files/noto-sans-greek-ext-700-normal.woff?url'
+import plainDigits from '@fontsource/noto-sans/files/noto-sans-latin-400-normal.woff?url'
+import boldDigits from '@fontsource/noto-sans/files/noto-sans-latin-700-normal.woff?url'
 import plainVietnamese from '@fontsource/noto-sans/files/noto-sans-vietnamese-400-normal.woff?url'
 import boldVietnamese from '@fontsource/noto-sans/files/noto-sans-vietnamese-700-normal.woff?url'
 import plainSigns from '@fontsource/roboto/files/roboto-math-400-normal.woff?url'
@@ -37,7 +39,14 @@ export interface Face {
   readonly name: string
   readonly bytes: Uint8Array
   readonly has: (letter: string) => boolean
+  /** Made to fit the program's own: a share of its size. */
+  readonly scale: number
+  /** From the top of a line to where its letters stand, as a share of its size. */
+  readonly ascent: number
 }
+
+/** The program's own face draws a stroke through the zero; digits of another one stand in for its own, as on screen. */
+const DIGITS = { plain: plainDigits, bold: boldDigits, scale: 0.94 } as const
 
 /** Letters of which no face has a picture. */
 class NoFaceFor extends Error {
@@ -54,16 +63,22 @@ class NoFaceFor extends Error {
  */
 export async function facesFor(text: string, weight: Weight): Promise<Face[]> {
   const faces: Face[] = []
-  let left = [...new Set(text)]
+  const isDigit = (letter: string) => letter >= '0' && letter <= '9'
+  let left = [...new Set(text)].filter((letter) => !isDigit(letter))
+  const read = async (url: string) => {
+    const bytes = new Uint8Array(await (await fetch(url)).arrayBuffer())
+    return { bytes, font: create(bytes as never) }
+  }
   for (const [i, url] of FILES[weight].entries()) {
     if (left.length === 0 && i > 0) break
-    const bytes = new Uint8Array(await (await fetch(url)).arrayBuffer())
-    const font = create(bytes as never)
+    const { bytes, font } = await read(url)
     if (!('hasGlyphForCodePoint' in font)) continue
-    const has = (letter: string) => font.hasGlyphForCodePoint(letter.codePointAt(0)!)
-    faces.push({ name: `${weight}-${i}`, bytes, has })
+    const has = (letter: string) => !isDigit(letter) && font.hasGlyphForCodePoint(letter.codePointAt(0)!)
+    faces.push({ name: `${weight}-${i}`, bytes, has, scale: 1, ascent: font.ascent / font.unitsPerEm })
     left = left.filter((letter) => !has(letter))
   }
+  const { bytes } = await read(DIGITS[weight])
+  faces.push({ name: `${weight}-digits`, bytes, has: isDigit, scale: DIGITS.scale, ascent: 0 })
   if (left.length > 0) throw new NoFaceFor(left)
   return faces
 }

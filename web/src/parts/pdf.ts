@@ -77,19 +77,28 @@ export class Pdf {
     this.document.endMarkedContent()
   }
 
-  /** One line, each stretch of it in the first face that has its letters. */
+  /** One line, each stretch of it in the first face that has its letters, all on one baseline. */
   text(text: string, x: number, y: number, size: number, weight: Weight, ink: string): void {
     let left = x
+    const baseline = y + size * this.faces[weight][0]!.ascent
     for (const { face, letters } of this.runs(text, weight)) {
-      this.document.font(face.name).fontSize(size).fillColor(ink)
-      this.document.text(letters, left, y, { lineBreak: false })
+      this.document
+        .font(face.name)
+        .fontSize(size * face.scale)
+        .fillColor(ink)
+      this.document.text(letters, left, baseline, { lineBreak: false, baseline: 'alphabetic' })
       left += this.document.widthOfString(letters)
     }
   }
 
   width(text: string, weight: Weight, size: number): number {
     return this.runs(text, weight).reduce(
-      (sum, { face, letters }) => sum + this.document.font(face.name).fontSize(size).widthOfString(letters),
+      (sum, { face, letters }) =>
+        sum +
+        this.document
+          .font(face.name)
+          .fontSize(size * face.scale)
+          .widthOfString(letters),
       0,
     )
   }

@@ -155,7 +155,7 @@ function elsewhereWords(progress: Progress, entry: JudgedEntry): string {
 /** One word for what became of it, the same as in the record. */
 export function verdictWords(progress: Progress): string {
   const { outcome, entries } = progress
-  if (outcome !== 'done') return 'Skipped'
+  if (outcome !== 'done') return outcome === 'timed-out' ? 'Time is up' : 'Skipped'
   const { right, clean } = figuresOf(progress)
   if (clean) return 'Right first time'
   const help = progress.hints > 0 || entries.some((e) => e.verdict === 'given')

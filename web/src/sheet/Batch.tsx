@@ -23,7 +23,7 @@ export function Batch({ batch, timeZone }: { readonly batch: SheetBatch; readonl
       </div>
       <p className="codes">
         {codes.map((code) => (
-          <Link key={code} className="mono" to={`/papers/sheets/${code}`}>
+          <Link key={code} className="code" to={`/papers/sheets/${code}`}>
             {code}
           </Link>
         ))}

@@ -9,12 +9,14 @@ import {
 } from '@tachymetra/core/session'
 import type { ListedProblem } from '@tachymetra/core/set'
 import { formAsked } from '@tachymetra/core/set'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Entry } from '../parts/Entry.js'
 import { ItemLine } from '../parts/ItemLine.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { useKeys } from '../parts/useKeys.js'
 import { exerciseOf } from './keying.js'
+
+const SMALL = '(max-width: 40rem), (max-height: 30rem)'
 
 /** The open item: its answer is typed, or marked as right or wrong. */
 export function KeyedItem(props: {
@@ -66,8 +68,16 @@ export function KeyedItem(props: {
     true,
   )
   const form = formAsked(question.ask)
+  // The keys at the foot of a small screen must not lie over what is typed.
+  const panel = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (!matchMedia(SMALL).matches) return
+    // After the page itself has gone to its top.
+    const timer = setTimeout(() => panel.current?.scrollIntoView({ block: 'start' }))
+    return () => clearTimeout(timer)
+  }, [])
   return (
-    <div className="panel stack">
+    <div ref={panel} className="panel stack">
       <p className="faint">Item {n}</p>
       <ItemLine problem={exercise.problem} />
       {form && (

@@ -103,7 +103,7 @@ function Head({ title, sheet }: { readonly title: string; readonly sheet: NewShe
   return (
     <header className="row spread">
       <h2>{title}</h2>
-      <strong className="mono">{sheet.code}</strong>
+      <strong className="code">{sheet.code}</strong>
     </header>
   )
 }

@@ -65,7 +65,7 @@ function ByCode() {
       <label htmlFor="sheet-code">Code of a sheet</label>
       <Input
         id="sheet-code"
-        className="mono sheet-code"
+        className="code sheet-code"
         value={text}
         maxLength={12}
         autoComplete="off"

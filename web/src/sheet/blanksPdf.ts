@@ -61,7 +61,7 @@ class Drawing {
       const top = this.y + 26
       const step = Math.min(15, (across - 12) / wide)
       for (const [k, pairs] of columns.entries()) {
-        const left = this.width - MARGIN - (k + 1) * across + (across - wide * step) / 2
+        const left = MARGIN + (columns.length - 1 - k) * across
         const x = (place: number) => left + (wide - 1 - place) * step + step / 2
         this.drawn(() => {
           const { document } = this.pdf
@@ -74,7 +74,7 @@ class Drawing {
           for (let place = 0; place < first; place += 1) document.circle(x(place), top, 2.6).fill(INK)
           for (let place = 0; place < second; place += 1) document.circle(x(place), top + 34, 2.6).fill(INK)
         })
-        this.said(String(k + 1), top + 44, 8, 'plain', left + (wide * step) / 2 - 2)
+        this.said(String(k + 1), top + 42, 8.5, 'plain', left + (wide * step) / 2 - 2)
       }
       this.y += CARD_HIGH
     }
@@ -108,7 +108,7 @@ class Drawing {
         }
       })
       for (let place = 0; place < PLACES; place += 3)
-        this.said(placeName(place), line + 23, 6, 'plain', this.width - MARGIN - (place + 1) * across + 1)
+        this.said(placeName(place), line + 23, 7.5, 'plain', this.width - MARGIN - (place + 1) * across + 2)
       this.y += RULE_HIGH
     }
   }
@@ -163,7 +163,7 @@ class Drawing {
   }
 
   private said(text: string, y: number, size: number, weight: 'plain' | 'bold', x = MARGIN): void {
-    this.pdf.within(this.part, 'P').add(() => this.pdf.text(text, x, y, size, weight, size > 8 ? INK : FAINT))
+    this.pdf.within(this.part, 'P').add(() => this.pdf.text(text, x, y, size, weight, size > 9 ? INK : FAINT))
   }
 
   private drawn(draw: () => void): void {

@@ -9,10 +9,13 @@ const LINE = 1.35
 /** Height of figures, and of what is said beside them, in points. */
 const FIGURES = { plain: 12, large: 18 } as const
 const SMALL = 8.5
+const KEYED = 10
 /** Room to work in below a problem, in heights of its figures. */
 const ROOM = 6
 /** A line for an answer is at least so long; where it does not fit behind the problem it comes below. */
 const ANSWER = 64
+/** How finely columns are evened out. */
+const STEP = 4
 
 interface Laid {
   readonly sheet: NewSheet
@@ -61,14 +64,17 @@ export async function sheetsPdf(
   return await writer.finish()
 }
 
+/** Something that stays together in its column. */
+interface Block {
+  readonly high: number
+  readonly draw: (x: number, y: number) => void
+}
+
 class Writer {
   private readonly width: number
   private readonly height: number
   private readonly size: number
-  private column = 0
   private columns = 1
-  private top = 0
-  private y = 0
   private readonly feet: string[] = []
 
   constructor(
@@ -81,92 +87,22 @@ class Writer {
 
   paper({ sheet, items }: Laid): void {
     const part = this.pdf.within(this.pdf.root, 'Sect')
-    this.begin(sheet, this.layout.columns)
+    this.begin(sheet.code, this.layout.columns)
     this.head(part, sheet, sheet.title)
-    const { document } = this.pdf
     const right = this.width - MARGIN
     this.pdf.text('Name', right - 190, MARGIN + 26, SMALL + 1, 'plain', FAINT)
-    this.pdf.artifact(() =>
-      document
-        .moveTo(right - 160, MARGIN + 38)
-        .lineTo(right, MARGIN + 38)
-        .lineWidth(0.7)
-        .stroke(FAINT),
-    )
-    this.top = MARGIN + 58
-    this.y = this.top
-    for (const [i, item] of items.entries()) this.item(part, sheet, i + 1, item)
-  }
-
-  private item(part: Element, sheet: NewSheet, n: number, { asked, form, starred }: SheetItem): void {
-    const number = `${starred ? '*' : ''}${n}.`
-    const indent = this.pdf.width('*000. ', 'plain', this.size * 0.8)
-    const across = this.across() - indent
-    const lines = this.pdf.wrapped(asked.trim(), 'plain', this.size, across)
-    const after = this.pdf.width(`${lines.at(-1)!} `, 'plain', this.size)
-    const below = across - after < ANSWER
-    const formLines = form === '' ? [] : this.pdf.wrapped(`(${form})`, 'plain', SMALL, across)
-    const high =
-      (lines.length + (below ? 1 : 0)) * this.size * LINE +
-      formLines.length * SMALL * LINE +
-      this.size * 0.75 +
-      (this.layout.room === 'work' ? ROOM * this.size : 0)
-    this.room(sheet, high)
-    const x = this.x()
-    const element = this.pdf.within(part, 'P')
-    const y = this.y
-    element.add(() => {
-      this.pdf.text(`${number} `, x, y + this.size * 0.2, this.size * 0.8, 'plain', FAINT)
-      for (const [k, line] of lines.entries())
-        this.pdf.text(line, x + indent, y + k * this.size * LINE, this.size, 'plain', INK)
-      for (const [k, line] of formLines.entries())
-        this.pdf.text(
-          line,
-          x + indent,
-          y + (lines.length + (below ? 1 : 0)) * this.size * LINE + k * SMALL * LINE,
-          SMALL,
-          'plain',
-          FAINT,
-        )
-    })
-    const [from, row] = below ? [x + indent, lines.length] : [x + indent + after, lines.length - 1]
-    const base = y + (row + 0.85) * this.size * LINE
-    this.pdf.artifact(() =>
-      this.pdf.document
-        .moveTo(from, base)
-        .lineTo(x + this.across(), base)
-        .lineWidth(0.5)
-        .stroke(FAINT),
-    )
-    this.y += high
+    this.line(right - 160, right, MARGIN + 38)
+    const blocks = items.map((item, i) => this.item(part, i + 1, item))
+    this.flow(blocks, MARGIN + 58, sheet.code)
   }
 
   key({ sheet, items, keys }: Laid): void {
     const worked = this.layout.key === 'worked'
     const part = this.pdf.within(this.pdf.root, 'Sect')
-    this.begin(sheet, worked ? 2 : 4, true)
+    this.begin(`Key ${sheet.code}`, worked ? 2 : 4)
     this.head(part, sheet, `Key: ${sheet.title}`)
-    this.top = MARGIN + 44
-    this.y = this.top
-    for (const [i, key] of keys.entries()) {
-      const across = this.across()
-      const { starred } = items[i]!
-      const said = `${starred ? '*' : ''}${i + 1}. ${worked ? items[i]!.asked : ''}${key.answer}`
-      const lines = this.pdf.wrapped(said, worked ? 'bold' : 'plain', 10, across)
-      const more = [...(key.band ? [key.band] : []), ...key.steps].flatMap((text) =>
-        this.pdf.wrapped(text, 'plain', SMALL, across - 10),
-      )
-      const high = lines.length * 10 * LINE + more.length * SMALL * LINE + (worked ? 5 : 2)
-      this.room(sheet, high, true)
-      const [x, y] = [this.x(), this.y]
-      this.pdf.within(part, 'P').add(() => {
-        for (const [k, line] of lines.entries())
-          this.pdf.text(line, x, y + k * 10 * LINE, 10, worked ? 'bold' : 'plain', INK)
-        for (const [k, line] of more.entries())
-          this.pdf.text(line, x + 10, y + lines.length * 10 * LINE + k * SMALL * LINE, SMALL, 'plain', FAINT)
-      })
-      this.y += high
-    }
+    const blocks = keys.map((key, i) => this.solved(part, i + 1, items[i]!, key, worked))
+    this.flow(blocks, MARGIN + 46, `Key ${sheet.code}`)
   }
 
   /** Numbers the pages and closes the file. */
@@ -183,6 +119,75 @@ class Writer {
     return await this.pdf.end()
   }
 
+  /** A problem, the form it is asked in, a line for its answer and on wish room to work in. */
+  private item(part: Element, n: number, { asked, form, starred }: SheetItem): Block {
+    const indent = this.pdf.width('*000. ', 'plain', this.size * 0.8)
+    const across = this.across() - indent
+    const row = this.size * LINE
+    const lines = this.pdf.wrapped(asked.trim(), 'plain', this.size, across)
+    const after = this.pdf.width(`${lines.at(-1)!} `, 'plain', this.size)
+    const below = across - after < ANSWER
+    const rows = lines.length + (below ? 1 : 0)
+    const small = form === '' ? [] : this.pdf.wrapped(`(${form})`, 'plain', SMALL, across)
+    const room = this.layout.room === 'work' ? ROOM * this.size : 0
+    return {
+      high: rows * row + small.length * SMALL * LINE + this.size * 0.75 + room,
+      draw: (x, y) => {
+        this.pdf.within(part, 'P').add(() => {
+          const number = `${starred ? '*' : ''}${n}. `
+          this.pdf.text(number, x, y + this.size * 0.2, this.size * 0.8, 'plain', FAINT)
+          this.rows(lines, x + indent, y, this.size, INK)
+          this.rows(small, x + indent, y + rows * row, SMALL, FAINT)
+        })
+        const base = y + (below ? lines.length + 0.85 : lines.length - 0.15) * row
+        this.line(x + indent + (below ? 0 : after), x + this.across(), base)
+      },
+    }
+  }
+
+  /** An answer of the key: with its band, and each step where those are wanted. */
+  private solved(part: Element, n: number, item: SheetItem, key: KeyItem, worked: boolean): Block {
+    const weight = worked ? 'bold' : 'plain'
+    const said = `${item.starred ? '*' : ''}${n}. ${worked ? item.asked : ''}${key.answer}`
+    const lines = this.pdf.wrapped(said, weight, KEYED, this.across())
+    const more = [...(key.band ? [key.band] : []), ...key.steps].flatMap((text) =>
+      this.pdf.wrapped(text, 'plain', SMALL, this.across() - 10),
+    )
+    const top = lines.length * KEYED * LINE
+    return {
+      high: top + more.length * SMALL * LINE + (worked ? 6 : 2),
+      draw: (x, y) =>
+        this.pdf.within(part, 'P').add(() => {
+          this.rows(lines, x, y, KEYED, INK, weight)
+          this.rows(more, x + 10, y + top, SMALL, FAINT)
+        }),
+    }
+  }
+
+  /** Down one column after another; what fits on one page is shared out evenly among its columns. */
+  private flow(blocks: readonly Block[], first: number, foot: string): void {
+    let top = first
+    for (let i = 0; i < blocks.length; ) {
+      const left = blocks.slice(i)
+      const limit = evenly(
+        left.map((b) => b.high),
+        this.columns,
+        this.height - MARGIN - top,
+      )
+      for (let column = 0; column < this.columns && i < blocks.length; column += 1) {
+        let y = top
+        // One that is higher than a page stands there alone.
+        while (i < blocks.length && (y === top || y + blocks[i]!.high <= top + limit)) {
+          blocks[i]!.draw(MARGIN + column * (this.across() + GAP), y)
+          y += blocks[i]!.high
+          i += 1
+        }
+      }
+      if (i < blocks.length) this.begin(foot, this.columns)
+      top = MARGIN
+    }
+  }
+
   /** Title, which paper of how many, and the code it is made again and keyed in by. */
   private head(part: Element, { code, copy, copies }: NewSheet, title: string): void {
     this.pdf.within(part, 'H1').add(() => this.pdf.text(title, MARGIN, MARGIN, 16, 'bold', INK))
@@ -194,31 +199,47 @@ class Writer {
     })
   }
 
-  private begin(sheet: NewSheet, columns: number, key = false): void {
+  private begin(foot: string, columns: number): void {
     this.pdf.document.addPage()
-    this.feet.push(`${key ? 'Key ' : ''}${sheet.code}`)
+    this.feet.push(foot)
     this.columns = columns
-    this.column = 0
-    this.top = MARGIN
-    this.y = MARGIN
   }
 
   private across(): number {
     return (this.width - 2 * MARGIN - GAP * (this.columns - 1)) / this.columns
   }
 
-  private x(): number {
-    return MARGIN + this.column * (this.across() + GAP)
+  private rows(
+    lines: readonly string[],
+    x: number,
+    y: number,
+    size: number,
+    ink: string,
+    weight: 'plain' | 'bold' = 'plain',
+  ): void {
+    for (const [k, line] of lines.entries()) this.pdf.text(line, x, y + k * size * LINE, size, weight, ink)
   }
 
-  /** The next column, or a new page, where there is no room for so much. */
-  private room(sheet: NewSheet, high: number, key = false): void {
-    if (this.y + high <= this.height - MARGIN) return
-    if (this.column + 1 < this.columns) {
-      this.column += 1
-      this.y = this.top
-      return
-    }
-    this.begin(sheet, this.columns, key)
+  private line(from: number, to: number, y: number): void {
+    this.pdf.artifact(() => this.pdf.document.moveTo(from, y).lineTo(to, y).lineWidth(0.5).stroke(FAINT))
   }
+}
+
+/** How high columns are filled: as low as all still fits in them, where it fits at all. */
+function evenly(heights: readonly number[], columns: number, most: number): number {
+  const fits = (limit: number) => {
+    let [used, y] = [1, 0]
+    for (const high of heights) {
+      if (y > 0 && y + high > limit) {
+        used += 1
+        y = 0
+      }
+      y += high
+    }
+    return used <= columns
+  }
+  const all = heights.reduce((sum, high) => sum + high, 0)
+  let limit = Math.max(all / columns, ...heights)
+  while (limit < most && !fits(limit)) limit += STEP
+  return Math.min(limit, most)
 }

@@ -1,7 +1,7 @@
 import { TRIALS, type Trial, trialById, trialRecipe, trialResult, trialStanding } from '@tachymetra/core/set'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { resultWords, scoreWords } from '@tachymetra/core/words'
-import { useMemo } from 'react'
+import { useMemo, useRef } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { beginSession } from '../data/begin.js'
 import { freshSeed } from '../data/fresh.js'
@@ -26,6 +26,7 @@ function Trials({ learner }: { readonly learner: LearnerWire }) {
   const [search, setSearch] = useSearchParams()
   const worked = useTrials(learner.id)
   const [fault, doing] = useDoing()
+  const past = useRef<HTMLDivElement>(null)
   const runs = useMemo(
     () =>
       (worked.data ?? []).map((t): Run => {
@@ -50,7 +51,11 @@ function Trials({ learner }: { readonly learner: LearnerWire }) {
             type="button"
             className="trial-name"
             aria-pressed={trial === chosen}
-            onClick={() => setSearch({ trial: trial.id }, { replace: true })}
+            onClick={() => {
+              setSearch({ trial: trial.id }, { replace: true })
+              // On a narrow page it stands below the list.
+              past.current?.scrollIntoView({ block: 'nearest' })
+            }}
           >
             <strong>{trial.name}</strong>
             <span className="faint">{standingWords(trial, runs)}</span>

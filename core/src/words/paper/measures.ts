@@ -150,6 +150,5 @@ export const ESTIMATE = {
   sign: 'Plus and minus are mixed up.',
   leftOut: 'The last number is not in it yet.',
   half: 'The root, not half of the number.',
-  band: (least: string, most: string, exact: string) =>
-    `Exact: ${exact}. From ${least} to ${most} was right.`,
+  band: (least: string, most: string, exact: string) => `Exact: ${exact}. From ${least} to ${most} is right.`,
 } as const
