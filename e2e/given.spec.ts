@@ -189,10 +189,10 @@ test('own problems pasted: each fault named at its line, the others kept, practi
   ])
   // Sent, let go, read back: the same.
   const sending = page.waitForEvent('download')
-  await kept.getByRole('button', { name: 'Send Chapter 4 as a file' }).click()
+  await kept.getByRole('button', { name: 'Send as a file: Chapter 4' }).click()
   const sent = await sending
   expect(sent.suggestedFilename()).toBe('Chapter 4.json')
-  await kept.getByRole('button', { name: 'Let go of Chapter 4' }).click()
+  await kept.getByRole('button', { name: 'Let go: Chapter 4' }).click()
   await page.getByRole('button', { name: 'Let go', exact: true }).click()
   await expect(kept).toHaveCount(0)
   await page
@@ -255,7 +255,7 @@ test('thirty papers of 80 with keys in one file, with progress; each has its own
   const [batch] = await server.api<SheetBatch[]>('/sheets')
   expect([batch!.copies, batch!.items, batch!.codes.length]).toEqual([30, 80, 30])
   const told = page.getByText(/^\d+ of 30 papers$/)
-  const saving = savePdf(page, /^Save Class paper as PDF/)
+  const saving = savePdf(page, /^Save as PDF: Class paper/)
   await expect(told).toBeVisible()
   const path = await saving
   const sheets: SheetWire[] = []
@@ -303,7 +303,7 @@ test('a sheet is printed, made again the same after a restart, and keyed back in
   const code = new URL(page.url()).pathname.split('/').at(-1)!
   const { list } = await server.api<SheetWire>(`/sheets/${code}`)
   await expect(page.locator('.printed').first().locator('li')).toHaveCount(6)
-  const before = readFileSync(await savePdf(page, /as PDF$/))
+  const before = readFileSync(await savePdf(page, /^Save as PDF/))
   await server.stop()
   await server.start()
   await page.goto(`${server.url}/papers/sheets`)
@@ -314,7 +314,7 @@ test('a sheet is printed, made again the same after a restart, and keyed back in
   await page.getByLabel('Code of a sheet').fill(` ${code.toLowerCase().replace('-', ' ')}`)
   await page.getByRole('button', { name: 'Open' }).click()
   await expect(page.locator('.printed').first().locator('li')).toHaveCount(6)
-  const after = readFileSync(await savePdf(page, /as PDF$/))
+  const after = readFileSync(await savePdf(page, /^Save as PDF/))
   expect(after.equals(before)).toBe(true)
   // A worked key: each step stands there.
   const file = join(mkdtempSync(join(tmpdir(), 'tachymetra-pdf-')), 'sheet.pdf')

@@ -16,6 +16,7 @@ import {
   type,
 } from './bench.js'
 import { answer, listed } from './paper.js'
+import type { TestServer } from './server.js'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -132,151 +133,194 @@ const LOOKS: readonly Look[] = (['light', 'dark'] as const).flatMap((colorScheme
 
 /** Each state in a look drawn for it; with AUDIT every state in every look. */
 const AUDIT = process.env.AUDIT !== undefined
-for (const look of AUDIT ? LOOKS : [undefined])
-  test(`every screen ${look ? `${look.colorScheme} at ${look.width}` : 'in a look drawn for it'}: axe finds nothing, nothing sticks out, every word is plain`, async ({
-    open,
-    server,
-  }) => {
-    test.setTimeout(600_000)
-    const context = await open({
-      viewport: { width: 1280, height: 800 },
-      hasTouch: true,
-      reducedMotion: 'reduce',
+type Walk = (page: Page, server: TestServer, check: () => Promise<void>) => Promise<void>
+
+function everyScreen(what: string, walk: Walk): void {
+  for (const look of AUDIT ? LOOKS : [undefined])
+    test(`${what} ${look ? `${look.colorScheme} at ${look.width}` : 'in a look drawn for it'}: axe finds nothing, nothing sticks out, every word is plain`, async ({
+      open,
+      server,
+    }) => {
+      test.setTimeout(600_000)
+      const context = await open({
+        viewport: { width: 1280, height: 800 },
+        hasTouch: true,
+        reducedMotion: 'reduce',
+      })
+      const page = await context.newPage()
+      const errors: string[] = []
+      page.on('pageerror', (error) => errors.push(error.message))
+      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
+      const random = seeded(1)
+      const wear = async ({ colorScheme, width }: Look) => {
+        await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+        await page.setViewportSize({ width, height: width === 1280 ? 800 : 740 })
+        // Colours glide from one light to the other.
+        await page.waitForTimeout(100)
+        await page.waitForFunction(() => document.getAnimations().every((a) => a.playState !== 'running'))
+      }
+      if (look) await wear(look)
+      const check = async () => {
+        if (!look) await wear(LOOKS[Math.floor(random.unit() * LOOKS.length)]!)
+        await expectNoViolations(page)
+        await expectFits(page)
+        await expectPlain(page)
+        if (AUDIT && look?.colorScheme === 'light') await expectWalkable(page)
+      }
+      await walk(page, server, check)
+      expect(errors).toEqual([])
     })
-    const page = await context.newPage()
-    const errors: string[] = []
-    page.on('pageerror', (error) => errors.push(error.message))
-    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()))
-    const random = seeded(1)
-    const wear = async ({ colorScheme, width }: Look) => {
-      await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
-      await page.setViewportSize({ width, height: width === 1280 ? 800 : 740 })
-      // Colours glide from one light to the other.
-      await page.waitForTimeout(100)
-      await page.waitForFunction(() => document.getAnimations().every((a) => a.playState !== 'running'))
-    }
-    if (look) await wear(look)
-    const check = async () => {
-      if (!look) await wear(LOOKS[Math.floor(random.unit() * LOOKS.length)]!)
-      await expectNoViolations(page)
-      await expectFits(page)
-      await expectPlain(page)
-      if (AUDIT && look?.colorScheme === 'light') await expectWalkable(page)
-    }
+}
 
-    await page.goto(server.url)
-    await expect(page.locator('.plan > li').first()).toBeVisible()
+everyScreen('every screen', async (page, server, check) => {
+  await page.goto(server.url)
+  await expect(page.locator('.plan > li').first()).toBeVisible()
+  await check()
+  await openChoice(page)
+  await check()
+  await page.getByRole('button', { name: 'Add a learner' }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await check()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await page.getByRole('radio', { name: 'Own settings' }).check()
+  await expect(page.getByTestId('possible')).toBeVisible()
+  await check()
+  await page.getByRole('link', { name: 'How it is done', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Why it works' })).toBeVisible()
+  await check()
+  await page.goto(server.url)
+  await page.getByText('The week ahead').click()
+  await expect(page.locator('.week')).toBeVisible()
+  await check()
+  for (const path of [
+    'learn',
+    'learn/pattern?first=4&second=3',
+    'choose',
+    'facts',
+    'soroban',
+    'flash',
+    'papers',
+    'grid',
+    'settings',
+    'settings/learner',
+    'settings/learner/plan',
+    'settings/learner/levels',
+    'settings/learner/ways',
+    'settings/everybody',
+    'record',
+    'record/pace',
+    'record/mistakes',
+    'record/facts',
+    'record/levels',
+    'record/sessions',
+    'record/exchange',
+    'record/sheet',
+    'simulate',
+    'help',
+    'about',
+  ]) {
+    await page.goto(`${server.url}/${path}`)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await check()
-    await openChoice(page)
-    await check()
-    await page.getByRole('button', { name: 'Add a learner' }).click()
-    await expect(page.getByRole('dialog')).toBeVisible()
-    await check()
-    await page.keyboard.press('Escape')
-    await expect(page.getByRole('dialog')).toBeHidden()
-    await page.getByRole('radio', { name: 'Own settings' }).check()
-    await expect(page.getByTestId('possible')).toBeVisible()
-    await check()
-    await page.getByRole('link', { name: 'How it is done', exact: true }).click()
-    await expect(page.getByRole('heading', { name: 'Why it works' })).toBeVisible()
-    await check()
-    await page.goto(server.url)
-    await page.getByText('The week ahead').click()
-    await expect(page.locator('.week')).toBeVisible()
-    await check()
-    for (const path of [
-      'learn',
-      'learn/pattern?first=4&second=3',
-      'choose',
-      'facts',
-      'soroban',
-      'flash',
-      'papers',
-      'grid',
-      'settings',
-      'settings/learner',
-      'settings/learner/plan',
-      'settings/learner/levels',
-      'settings/learner/ways',
-      'settings/everybody',
-      'record',
-      'record/pace',
-      'record/mistakes',
-      'record/facts',
-      'record/levels',
-      'record/sessions',
-      'record/exchange',
-      'record/sheet',
-      'simulate',
-      'help',
-      'about',
-    ]) {
-      await page.goto(`${server.url}/${path}`)
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-      await check()
-    }
-    await page.goto(server.url)
-    await chooseSession(page, { technique: 'Beads: add and take away', level: 7, support: 'Watch', count: 1 })
-    await check()
-    await page.getByRole('radio', { name: 'Guided' }).check()
-    await expect(page.locator('.soroban.live')).toBeVisible()
-    await check()
-    await page.goto(`${server.url}/compare?p=64*33`)
-    await page.getByText('that do not fit, and why').click()
-    await check()
-    await page.goto(server.url)
+  }
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Beads: add and take away', level: 7, support: 'Watch', count: 1 })
+  await check()
+  await page.getByRole('radio', { name: 'Guided' }).check()
+  await expect(page.locator('.soroban.live')).toBeVisible()
+  await check()
+  await page.goto(`${server.url}/compare?p=64*33`)
+  await page.getByText('that do not fit, and why').click()
+  await check()
+  await page.goto(server.url)
 
-    await chooseSession(page, { technique: 'Hold and borrow', level: 12, support: 'Watch', count: 2 })
-    await page.keyboard.press('Enter')
+  await chooseSession(page, { technique: 'Hold and borrow', level: 12, support: 'Watch', count: 2 })
+  await page.keyboard.press('Enter')
+  await check()
+  await page.getByRole('radio', { name: 'Guided' }).check()
+  await expect(page.getByTestId('entry')).toBeFocused()
+  const values = await stepValues(page, 'subtract-hold-drop')
+  await type(page, values[0]!)
+  await type(page, '12345')
+  await check()
+  for (const value of values.slice(1)) await type(page, value)
+  await expect(page.locator('#said')).toContainText('Right')
+  await check()
+  await page.keyboard.press('Enter')
+  await page.getByRole('radio', { name: 'Answer only' }).check()
+  await check()
+  await answerOne(page)
+  await expect(page.getByRole('heading', { name: 'The session' })).toBeVisible()
+  await check()
+  await toSessions(page)
+  await expect(sessionRows(page).nth(1)).toBeVisible()
+  await check()
+  await sessionRows(page).first().getByRole('link').click()
+  await expect(page.getByRole('heading', { name: 'Attempts' })).toBeVisible()
+  await check()
+  await sessionRows(page).first().getByRole('link').click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('−')
+  await page.keyboard.press('ArrowRight')
+  await check()
+  await page.goto(server.url)
+  await pick(page, 'Learner:', 'Sunniva Dray')
+  await page.goto(`${server.url}/papers`)
+  await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+  await check()
+  await page.locator('.paper-list a').first().click()
+  await page.locator('details.gone summary').first().click()
+  await page.getByRole('button', { name: 'Work it yourself' }).first().click()
+  await check()
+  await page.goto(`${server.url}/papers`)
+  await page.getByRole('button', { name: 'Begin the paper' }).click()
+  await expect(page.getByRole('heading', { name: 'item 1 of 80' })).toBeVisible()
+  await check()
+  await answer(page, (await listed(page))[0]!, true)
+  await page.keyboard.press('Escape')
+  await check()
+  await page.keyboard.press('y')
+  await expect(page.getByRole('heading', { name: /^Paper: / })).toBeVisible()
+  await check()
+  await page.goto(`${server.url}/nowhere`)
+  await check()
+})
+
+everyScreen('every set that is made up before', async (page, server, check) => {
+  await page.goto(server.url)
+  await pick(page, 'Learner:', 'Sunniva Dray')
+  for (const path of ['rounds', 'own', 'sheets']) {
+    await page.goto(`${server.url}/papers/${path}`)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await check()
-    await page.getByRole('radio', { name: 'Guided' }).check()
-    await expect(page.getByTestId('entry')).toBeFocused()
-    const values = await stepValues(page, 'subtract-hold-drop')
-    await type(page, values[0]!)
-    await type(page, '12345')
-    await check()
-    for (const value of values.slice(1)) await type(page, value)
-    await expect(page.locator('#said')).toContainText('Right')
-    await check()
-    await page.keyboard.press('Enter')
-    await page.getByRole('radio', { name: 'Answer only' }).check()
-    await check()
-    await answerOne(page)
-    await expect(page.getByRole('heading', { name: 'The session' })).toBeVisible()
-    await check()
-    await toSessions(page)
-    await expect(sessionRows(page).nth(1)).toBeVisible()
-    await check()
-    await sessionRows(page).first().getByRole('link').click()
-    await expect(page.getByRole('heading', { name: 'Attempts' })).toBeVisible()
-    await check()
-    await sessionRows(page).first().getByRole('link').click()
-    await expect(page.getByRole('heading', { level: 1 })).toContainText('−')
-    await page.keyboard.press('ArrowRight')
-    await check()
-    await page.goto(server.url)
-    await pick(page, 'Learner:', 'Sunniva Dray')
-    await page.goto(`${server.url}/papers`)
-    await expect(page.locator('.chart .main-svg').first()).toBeVisible()
-    await check()
-    await page.locator('.paper-list a').first().click()
-    await page.locator('details.gone summary').first().click()
-    await page.getByRole('button', { name: 'Work it yourself' }).first().click()
-    await check()
-    await page.goto(`${server.url}/papers`)
-    await page.getByRole('button', { name: 'Begin the paper' }).click()
-    await expect(page.getByRole('heading', { name: 'item 1 of 80' })).toBeVisible()
-    await check()
-    await answer(page, (await listed(page))[0]!, true)
-    await page.keyboard.press('Escape')
-    await check()
-    await page.keyboard.press('y')
-    await expect(page.getByRole('heading', { name: /^Paper: / })).toBeVisible()
-    await check()
-    await page.goto(`${server.url}/nowhere`)
-    await check()
-    expect(errors).toEqual([])
-  })
+  }
+  await page.goto(`${server.url}/papers/trials?trial=lists`)
+  await page.locator('.chart').scrollIntoViewIfNeeded()
+  await expect(page.locator('.chart .main-svg').first()).toBeVisible()
+  await check()
+  await page.getByRole('button', { name: 'Begin this trial' }).click()
+  await expect(page.getByRole('button', { name: /^Start/ })).toBeVisible()
+  await check()
+  await page.goto(`${server.url}/papers/own`)
+  await page.getByLabel('Problems, one on each line').fill('36*52\n47\n12+=3')
+  await page.getByText('As they are read').click()
+  await page.getByLabel('Name').fill('Four')
+  await check()
+  await page.getByRole('button', { name: 'Keep 1 problem' }).click()
+  await expect(page.getByRole('article', { name: 'Four' })).toBeVisible()
+  await check()
+  await page.goto(`${server.url}/papers/sheets`)
+  await page.getByRole('radio', { name: 'A paper' }).check()
+  await page.getByRole('button', { name: 'Make 1 sheet' }).click()
+  await expect(page.locator('.printed').first()).toBeVisible()
+  await check()
+  await page.getByRole('link', { name: 'Key it in' }).click()
+  await page.keyboard.press('ArrowRight')
+  await check()
+  await page.goto(`${server.url}/papers/sheets`)
+  await expect(page.locator('.batch')).toBeVisible()
+  await check()
+})
 
 test('thirty digits stand on the rule at 360 px', async ({ open, server }) => {
   const context = await open({ viewport: { width: 360, height: 740 } })

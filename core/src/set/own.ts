@@ -24,9 +24,7 @@ export interface OwnSet {
 export function checkOwn({ expression, technique }: OwnProblem): void {
   const problem = readProblem(expression)
   if (problem.kind === 'number')
-    throw new InputError(
-      'This is a number alone: there is nothing to work out. Type a problem, such as 36*52.',
-    )
+    throw new InputError('This is a number alone: there is nothing to work out. Type a whole problem: 36*52.')
   if (technique === undefined) {
     // Numbers that come one by one are no way of working what stands there.
     if (!TECHNIQUES.some((t) => t !== flashSum && t.fits(problem).fits))

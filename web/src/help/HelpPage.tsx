@@ -60,6 +60,16 @@ export default function HelpPage() {
           If you leave the page, the clock goes on; if you reload it, you go on where you were. Afterwards
           each item you missed shows its quick way, and you can work it again.
         </p>
+        <p>
+          In a <Link to="/papers/rounds">round</Link> each problem has its seconds; at the bell the answer and
+          its steps come by themselves. A <Link to="/papers/trials">trial</Link> is the same kind of test
+          every time, so that you can see how you get better.
+        </p>
+        <p>
+          <Link to="/papers/own">Own problems</Link> are typed or pasted from a book, and kept by a name.
+          <Link to="/papers/sheets"> Printed sheets</Link> are for a room without devices. Each has a code:
+          type it, and the answers can be keyed in afterwards.
+        </p>
       </section>
       <section className="stack" aria-labelledby="keys">
         <h2 id="keys">Keys in practice</h2>

@@ -81,19 +81,19 @@ export function KeptSet(props: {
       <div className="row small">
         <Button
           size="small"
-          aria-label={`Send ${name} as a file`}
+          aria-label={`Send as a file: ${name}`}
           onClick={() => handOut(`${name}.json`, 'application/json', writeOwnFile(set))}
         >
           Send as a file
         </Button>
         <Button
           size="small"
-          aria-label={`Save ${name} as a table`}
+          aria-label={`Save as a table: ${name}`}
           onClick={() => handOut(`${name}.csv`, 'text/csv', writeOwnTable(set))}
         >
           Save as a table
         </Button>
-        <Button size="small" aria-label={`Change ${name}`} onClick={onChange}>
+        <Button size="small" aria-label={`Change: ${name}`} onClick={onChange}>
           Change
         </Button>
         <Popconfirm
@@ -102,7 +102,7 @@ export function KeptSet(props: {
           cancelText="Cancel"
           onConfirm={() => forget.mutate(set.id)}
         >
-          <Button size="small" aria-label={`Let go of ${name}`}>
+          <Button size="small" aria-label={`Let go: ${name}`}>
             Let go
           </Button>
         </Popconfirm>

@@ -36,7 +36,7 @@ export function Batch({ batch, timeZone }: { readonly batch: SheetBatch; readonl
           cancelText="Cancel"
           onConfirm={() => forget.mutate(batch.batch)}
         >
-          <Button size="small" aria-label={`Throw ${title} away`}>
+          <Button size="small" aria-label={`Throw away: ${title}`}>
             Throw away
           </Button>
         </Popconfirm>

@@ -31,7 +31,7 @@ export function SavePdf(props: {
         type="primary"
         loading={done !== undefined}
         onClick={() => void save()}
-        aria-label={`Save ${title} as PDF`}
+        aria-label={`Save as PDF: ${title}`}
       >
         Save as PDF
       </Button>
