@@ -5,7 +5,7 @@ import { count as counted } from '@tachymetra/core/words'
 import { Checkbox, InputNumber, Select } from 'antd'
 import { Link } from 'react-router'
 import { KeyButton } from './KeyButton.js'
-import { allPapers, type Kept, type Which } from './whichSet.js'
+import { allPapers, type Kept, PLAIN_DECKS, type Which } from './whichSet.js'
 import './which-set.css'
 
 /** What cannot stand on a bench of a round: numbers that come one by one. */
@@ -26,11 +26,13 @@ export function WhichSet(props: {
   const change = (from: Which['from']) => {
     if (from === 'techniques') onChange(FIRST)
     else if (from === 'paper') onChange({ from, name: allPapers(kept.papers)[0]!.name })
+    else if (from === 'facts') onChange({ from, deck: PLAIN_DECKS[0]!.id, count: 20 })
     else
       onChange({ from, set: first?.id ?? '', count: Math.min(20, first?.problems.length ?? 1), mixed: false })
   }
   const from = [
     ['techniques', 'Techniques'],
+    ['facts', 'Facts'],
     ['own', 'Own problems'],
     ['paper', 'A paper'],
   ] as const
@@ -47,6 +49,7 @@ export function WhichSet(props: {
       </div>
       {which.from === 'techniques' && <Picks which={which} without={without} onChange={onChange} />}
       {which.from === 'own' && <Own which={which} kept={kept} onChange={onChange} />}
+      {which.from === 'facts' && <Facts which={which} onChange={onChange} />}
       {which.from === 'paper' && (
         <Select
           aria-label="Paper"
@@ -122,6 +125,27 @@ function Picks(props: {
         />
         <HowMany count={count} most={MOST_ITEMS} onChange={(n) => onChange({ ...which, count: n })} />
       </div>
+    </>
+  )
+}
+
+function Facts(props: { readonly which: Extract<Which, { from: 'facts' }>; readonly onChange: Change }) {
+  const { which, onChange } = props
+  const deck = PLAIN_DECKS.find((d) => d.id === which.deck)!
+  const most = Math.min(MOST_ITEMS, deck.cards.length)
+  return (
+    <>
+      <Select
+        aria-label="Deck of facts"
+        value={deck.id}
+        options={PLAIN_DECKS.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={(id) => onChange({ ...which, deck: id, count: 20 })}
+      />
+      <HowMany
+        count={Math.min(which.count, most)}
+        most={most}
+        onChange={(n) => onChange({ ...which, count: n })}
+      />
     </>
   )
 }

@@ -1,4 +1,5 @@
 /** What a round, a sheet or a stretch of practice is made of, as it is chosen on screen. */
+import { FACT_DECKS } from '@tachymetra/core/facts'
 import { seeded } from '@tachymetra/core/number'
 import { listedOwn } from '@tachymetra/core/report'
 import { type AtLevel, type PaperSetup, paperRecipe, type Recipe, USUAL_PAPER } from '@tachymetra/core/set'
@@ -9,12 +10,19 @@ export type Which =
   /** Some of a set of own problems: from its first on, or at random. */
   | { readonly from: 'own'; readonly set: string; readonly count: number; readonly mixed: boolean }
   | { readonly from: 'paper'; readonly name: string }
+  /** Elementary facts of a deck, at random. */
+  | { readonly from: 'facts'; readonly deck: string; readonly count: number }
 
 /** What can be chosen from besides techniques. */
 export interface Kept {
   readonly own: readonly OwnSetWire[]
   readonly papers: readonly PaperSetup[]
 }
+
+/** Decks whose facts are problems as they stand: two numbers and a sign. */
+export const PLAIN_DECKS = FACT_DECKS.filter((d) =>
+  ['sums', 'differences', 'tables', 'tables-12', 'tables-19'].includes(d.id),
+)
 
 /** Every paper that can be chosen, the usual one first. */
 export const allPapers = (papers: readonly PaperSetup[]): readonly PaperSetup[] => [
@@ -48,6 +56,12 @@ export function problemsOf(
       const { problems, technique, name } = set
       const some = (which.mixed ? shuffled(problems, seed) : problems).slice(0, which.count)
       const listed = some.map((problem) => listedOwn(problem, technique))
+      return { sources: [{ kind: 'listed', problems: listed }], order: 'listed', name }
+    }
+    case 'facts': {
+      const { cards, name } = PLAIN_DECKS.find((d) => d.id === which.deck) ?? PLAIN_DECKS[0]!
+      const some = shuffled(cards, seed).slice(0, which.count)
+      const listed = some.map(({ id }) => listedOwn({ expression: id.replace('x', '*') }, null))
       return { sources: [{ kind: 'listed', problems: listed }], order: 'listed', name }
     }
     case 'paper': {

@@ -1,0 +1,67 @@
+import { GENERATOR, itemsOf, plainRecipe, USUAL_PAPER } from '@tachymetra/core/set'
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { type Kept, PLAIN_DECKS, problemsOf, type Which } from './whichSet.js'
+
+const OWN = {
+  id: 'a',
+  name: 'Chapter 4',
+  technique: null,
+  problems: Array.from({ length: 30 }, (_, i) => ({ expression: `${i + 20}+37` })),
+}
+const KEPT: Kept = { own: [OWN], papers: [{ ...USUAL_PAPER, name: 'Short', count: 12 }] }
+
+/** What is drawn of it, as it is written. */
+const drawn = (which: Which, seed = 5) => {
+  const problems = problemsOf(which, KEPT, seed)
+  const recipe = { ...plainRecipe(problems.sources, 'answer'), order: problems.order }
+  const items = itemsOf({ recipe, seed, generator: GENERATOR })
+  return { ...problems, techniques: items.map((i) => (i?.kind === 'problem' ? i.technique : '')) }
+}
+
+test('techniques share the problems evenly and are mixed; one alone stays in its order', () => {
+  const picks = [
+    { technique: 'add-pairs', level: 3 },
+    { technique: 'multiply-crosswise', level: 4 },
+    { technique: 'subtract-hold-drop', level: 5 },
+  ]
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 40 }), (count) => {
+      const { techniques, order } = drawn({ from: 'techniques', picks, count })
+      const each = picks.map((p) => techniques.filter((t) => t === p.technique).length)
+      expect(techniques.length).toBe(count)
+      expect(Math.max(...each) - Math.min(...each)).toBeLessThanOrEqual(1)
+      expect(order).toBe('mixed')
+    }),
+    { numRuns: 20 },
+  )
+  expect(drawn({ from: 'techniques', picks: picks.slice(0, 1), count: 4 }).order).toBe('listed')
+})
+
+const texts = (which: Which, seed?: number) => {
+  const [source] = problemsOf(which, KEPT, seed ?? 5).sources
+  return source?.kind === 'listed' ? source.problems.map((p) => p!.expression) : []
+}
+
+test('own problems come from the first on, or at random and then each at most once', () => {
+  const some = (mixed: boolean): Which => ({ from: 'own', set: 'a', count: 8, mixed })
+  expect(texts(some(false))).toEqual(OWN.problems.slice(0, 8).map((p) => p.expression))
+  expect(new Set(texts(some(true))).size).toBe(8)
+  expect(texts(some(true), 1)).not.toEqual(texts(some(true), 2))
+  expect(problemsOf(some(true), KEPT, 1).name).toBe('Chapter 4')
+  expect(() => problemsOf({ from: 'own', set: 'b', count: 1, mixed: false }, KEPT, 1)).toThrow('Choose')
+})
+
+test('facts of every deck that is offered are problems; a paper brings its points', () => {
+  for (const { id, cards } of PLAIN_DECKS) {
+    const all = texts({ from: 'facts', deck: id, count: cards.length })
+    expect([...all].sort()).toEqual(cards.map((c) => c.id.replace('x', '*')).sort())
+  }
+  expect(PLAIN_DECKS.length).toBe(5)
+  const paper = problemsOf({ from: 'paper', name: 'Short' }, KEPT, 3)
+  expect([paper.name, paper.marks, texts({ from: 'paper', name: 'Short' }).length]).toEqual([
+    'Short',
+    USUAL_PAPER.marks,
+    12,
+  ])
+})
