@@ -105,6 +105,7 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   await page.getByRole('button', { name: /^Keep 6 problems/ }).click()
   await page.getByLabel('Problems, one on each line').fill(FAULTS)
   await page.getByLabel('Name').fill('Chapter 4')
+  await page.evaluate(() => scrollTo(0, 0))
   await page.waitForTimeout(800)
   await shot('own')
   await page.goto(`${server.url}/papers/sheets`)

@@ -10,6 +10,7 @@ import { pinoHttp } from 'pino-http'
 import { HttpProblem, problemHandler } from './problem.js'
 import { attemptRoutes } from './routes/attempts.js'
 import { backupRoutes } from './routes/backup.js'
+import { boardRoutes } from './routes/board.js'
 import { demoRoutes } from './routes/demo.js'
 import { exchangeRoutes } from './routes/exchange.js'
 import { learnerRoutes } from './routes/learners.js'
@@ -103,6 +104,7 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
   api.use('/demo', demoRoutes(db, data))
   api.use('/sessions', sessionRoutes(db))
   api.use('/sheets', sheetRoutes(db))
+  api.use('/board', boardRoutes(db))
   api.use('/attempts', attemptRoutes(db))
   api.use('/recalls', recallRoutes(db))
   api.use(backupRoutes(db, data))

@@ -47,7 +47,7 @@ test('a backup restored into an empty program is equal row for row', async () =>
   const empty = openDatabase(join(data, 'empty.sqlite'))
   const held = await restore(empty.db, createReadStream(file), join(data, 'kept.tachymetra'))
   const rows = allRows(db)
-  expect(Object.keys(rows).length).toBe(13)
+  expect(Object.keys(rows).length).toBe(15)
   expect(rows.attempt!.length).toBeGreaterThan(4000)
   expect(allRows(empty.db)).toEqual(rows)
   expect(held).toEqual(await get('/holdings'))

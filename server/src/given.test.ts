@@ -262,3 +262,43 @@ test('trials are told with what became of each item, the newest first, and nobod
   const start = { learnerId: wim, startedAt: '2026-03-02T15:00:00.000Z', seed: 1, generator: GENERATOR }
   expect((await send('PUT', `/sessions/${newId()}`, { ...start, recipe: easier })).status).toBe(422)
 })
+
+test('lessons for the board are kept by name and checked; counts of hands tell nothing but how many', async () => {
+  const part = {
+    kind: 'technique',
+    technique: 'multiply-crosswise',
+    level: 4,
+    variant: {},
+    clock: { ms: 10_000, round: false },
+    count: 4,
+  }
+  const [id, other] = [newId(), newId()]
+  const plan = { name: 'Monday', parts: [part, { kind: 'frame' }] }
+  expect((await send('PUT', `/board/plans/${id}`, plan)).status).toBe(200)
+  expect(await get('/board/plans')).toEqual([{ id, ...plan }])
+  expect((await send('PUT', `/board/plans/${other}`, plan)).status).toBe(409)
+  const faults = [
+    { parts: [] },
+    { parts: [{ ...part, level: 99 }] },
+    { parts: [{ ...part, clock: { ms: -1, round: true } }] },
+  ]
+  for (const fault of faults)
+    expect((await send('PUT', `/board/plans/${other}`, { ...plan, name: 'Tuesday', ...fault })).status).toBe(
+      422,
+    )
+  await send('DELETE', `/board/plans/${id}`, {})
+  expect(await get('/board/plans')).toEqual([])
+  const count = {
+    at: '2026-03-02T15:00:00.000Z',
+    technique: 'multiply-crosswise',
+    level: 4,
+    expression: '36*52',
+    right: 12,
+  }
+  await send('PUT', `/board/counts/${id}`, count)
+  // Counted anew, it takes the place of what was counted before.
+  await send('PUT', `/board/counts/${id}`, { ...count, right: 15 })
+  expect(await get('/board/counts')).toEqual([{ id, ...count, right: 15 }])
+  expect((await send('PUT', `/board/counts/${other}`, { ...count, right: -1 })).status).toBe(422)
+  expect((await send('PUT', `/board/counts/${other}`, { ...count, learnerId: wim })).status).toBe(422)
+})

@@ -26,6 +26,8 @@ const OwnProblems = lazily(() => import('./own/OwnPage.js'))
 const SheetsPage = lazily(() => import('./sheet/SheetsPage.js'))
 const PrintedSheet = lazily(() => import('./sheet/SheetPage.js'))
 const KeyInPage = lazily(() => import('./sheet/KeyInPage.js'))
+const BoardPage = lazily(() => import('./board/BoardPage.js'))
+const WallPage = lazily(() => import('./board/WallPage.js'))
 const Compare = lazily(() => import('./compare/Compare.js'))
 const LearnPage = lazily(() => import('./learn/LearnPage.js'))
 const PatternPage = lazily(() => import('./learn/PatternPage.js'))
@@ -70,6 +72,14 @@ export function App() {
       <QueryClientProvider client={queryClient} key={Object.values(numbers).join()}>
         <BrowserRouter>
           <Routes>
+            <Route
+              path="board/now"
+              element={
+                <Guard at="board">
+                  <WallPage />
+                </Guard>
+              }
+            />
             <Route element={<Page />}>
               <Route index element={<Desk />} />
               <Route path="bench/:sessionId" element={<Bench />} />
@@ -87,6 +97,7 @@ export function App() {
               <Route path="papers/sheets/:code/key" element={<KeyInPage />} />
               <Route path="papers/:id" element={<PaperPage />} />
               <Route path="compare" element={<Compare />} />
+              <Route path="board" element={<BoardPage />} />
               <Route path="learn" element={<LearnPage />} />
               <Route path="learn/pattern" element={<PatternPage />} />
               <Route path="learn/:id" element={<LessonPage />} />
@@ -240,6 +251,7 @@ function Page() {
           <NavLink to="/choose">Choose</NavLink>
           <NavLink to="/compare">Compare</NavLink>
           <NavLink to="/record">Record</NavLink>
+          <NavLink to="/board">Board</NavLink>
         </nav>
       </header>
       <main id="content" ref={main} tabIndex={-1}>

@@ -2,6 +2,7 @@ export { type Grid, gridQuestions, gridTarget, printGrid, readGrid } from './gri
 export {
   FASTEST_MS,
   type FlashPace,
+  flashList,
   MOST_FLASHED,
   onsets,
   SAFE_PER_SECOND,

@@ -2,6 +2,7 @@ export { InputError } from './error.js'
 export { answerText, printProblem, problemWords, readProblem, solvedWords } from './expression.js'
 export { type AnswerPlaces, answerPlaces } from './places.js'
 export {
+  answerOf,
   asProduct,
   isItem,
   lowestOf,

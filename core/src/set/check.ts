@@ -78,7 +78,8 @@ function checkSource(source: Source): void {
   }
 }
 
-function checkListed({ technique, level, expression }: ListedProblem): void {
+/** @throws InputError where a problem of a list cannot be worked as it says */
+export function checkListed({ technique, level, expression }: ListedProblem): void {
   const drill = drillById(technique)
   if (drill) {
     drill.read(expression)

@@ -1,3 +1,18 @@
+export {
+  BOARD_LIMITS,
+  BOARD_WAYS,
+  type BoardClock,
+  type BoardPart,
+  type BoardPlan,
+  boardProblem,
+  checkPlan,
+  MOST_HANDS,
+  movedLevel,
+  problemsIn,
+  type RoomCount,
+  thoughtAt,
+  thoughtsIn,
+} from './board.js'
 export { checkRecipe } from './check.js'
 export {
   AS_RECORDED,

@@ -12,5 +12,13 @@ export {
   setRod,
 } from './frame.js'
 export { applyMove, applyMoves, type BeadMove, fingerOf, movesBetween, moveWords, rodMove } from './moves.js'
-export { type BeadWork, beadWorkOf, frameOf, isAbacus, isOnFrame, leftStanding } from './step.js'
+export {
+  type AbacusTechnique,
+  type BeadWork,
+  beadWorkOf,
+  frameOf,
+  isAbacus,
+  isOnFrame,
+  leftStanding,
+} from './step.js'
 export { keepsOrder, nextMove } from './strict.js'

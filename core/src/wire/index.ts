@@ -1,3 +1,4 @@
+export { boardPlanSchema, roomCountSchema } from './board.js'
 export { check } from './check.js'
 export {
   attemptSchema,

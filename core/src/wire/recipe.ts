@@ -28,7 +28,7 @@ const known = Joi.array()
   .items(Joi.object({ technique, level: Joi.number().integer().min(1).max(100).required() }))
   .max(100)
   .required()
-const listed = Joi.object({
+export const listed = Joi.object({
   technique,
   level: Joi.number().integer().min(0).max(100).required(),
   expression: Joi.string().max(MAX_EXPRESSION).required(),

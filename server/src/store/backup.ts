@@ -41,6 +41,8 @@ const TABLES = [
   schema.slipWeek,
   schema.ownSet,
   schema.sheet,
+  schema.boardPlan,
+  schema.roomCount,
 ] as const
 
 const WORKING = '.working-'

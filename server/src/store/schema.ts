@@ -3,7 +3,7 @@ import type {} from '@tachymetra/core/curriculum'
 import type { Shown } from '@tachymetra/core/flash'
 import type { FactMemory, LearnerSettings } from '@tachymetra/core/learner'
 import type { AttemptEvent, JudgedEntry, Outcome, WorkedSupport } from '@tachymetra/core/session'
-import type { ListedProblem, Marks, OwnProblem, Recipe, SheetLayout } from '@tachymetra/core/set'
+import type { BoardPart, ListedProblem, Marks, OwnProblem, Recipe, SheetLayout } from '@tachymetra/core/set'
 import type { LevelReason } from '@tachymetra/core/words'
 import { sql } from 'drizzle-orm'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
@@ -108,6 +108,27 @@ export const sheet = sqliteTable(
     marks: text({ mode: 'json' }).$type<Marks>(),
   },
   (t) => [index('sheet_by_time').on(t.madeAt), index('sheet_in_batch').on(t.batch, t.copy)],
+)
+
+/** Plans of lessons for the board, by their names. */
+export const boardPlan = sqliteTable('board_plan', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  parts: text({ mode: 'json' }).$type<readonly BoardPart[]>().notNull(),
+})
+
+/** Hands that were up for a problem on the board: how many were right, and nothing of who. */
+export const roomCount = sqliteTable(
+  'room_count',
+  {
+    id: text().primaryKey(),
+    at: text().notNull(),
+    technique: text().notNull(),
+    level: integer().notNull(),
+    expression: text().notNull(),
+    right: integer().notNull(),
+  },
+  (t) => [index('count_by_time').on(t.at)],
 )
 
 /**

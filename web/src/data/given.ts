@@ -13,10 +13,11 @@ export function useTrials(learnerId: string) {
   })
 }
 
-export function useOwnSets(learnerId: string) {
+export function useOwnSets(learnerId: string | undefined) {
   return useQuery({
     queryKey: ['own', learnerId],
     queryFn: () => call<OwnSetWire[]>('GET', `/learners/${learnerId}/problem-sets`),
+    enabled: learnerId !== undefined,
   })
 }
 

@@ -8,11 +8,11 @@ import { flush } from '../data/outbox.js'
 import { changeSettings, type FlashSettings as Settings, useSettings } from '../data/settings.js'
 import { beginVisit, finishVisited, keepVisited, type Visit } from '../data/visited.js'
 import { OneLearner } from '../parts/OneLearner.js'
+import { Player } from '../parts/Player.js'
 import { wakeSound } from '../parts/sound.js'
 import { Trouble } from '../parts/Trouble.js'
 import { Answer, type ShownList } from './Answer.js'
 import { FlashSettings } from './FlashSettings.js'
-import { Player } from './Player.js'
 
 type Stage =
   | { readonly at: 'settings' }

@@ -1,12 +1,11 @@
 import { type OwnLine, readOwnFile, readOwnLines, readOwnTable } from '@tachymetra/core/exchange'
-import { TECHNIQUES } from '@tachymetra/core/registry'
 import { MOST_NAME, MOST_OWN } from '@tachymetra/core/set'
-import { FAMILIES } from '@tachymetra/core/technique'
 import { count } from '@tachymetra/core/words'
 import { Button, Input, Select } from 'antd'
 import { useDeferredValue, useMemo } from 'react'
 import { useKeepOwn } from '../data/given.js'
 import { FilePick } from '../parts/FilePick.js'
+import { techniqueOptions } from '../parts/TechniquePick.js'
 import { Trouble } from '../parts/Trouble.js'
 import { useDoing } from '../parts/useDoing.js'
 import { typedHere, written } from '../written/written.js'
@@ -33,16 +32,7 @@ export const emptyDraft = (): Draft => ({
   read: undefined,
 })
 
-const TECHNIQUE_OPTIONS = [
-  { value: '', label: 'the best for each problem' },
-  ...FAMILIES.map((family) => ({
-    label: family,
-    options: TECHNIQUES.filter((t) => t.family === family && t.id !== 'flash-sum').map((t) => ({
-      value: t.id,
-      label: t.name,
-    })),
-  })),
-]
+const TECHNIQUE_OPTIONS = [{ value: '', label: 'the best for each problem' }, ...techniqueOptions()]
 
 const EXAMPLES = 'for example\n364 + 278\n36 x 52 = 1872\n8341 - 3675\n7/8 as %\nlcm(36, 48)'
 

@@ -13,7 +13,7 @@ export function OnPaper({ problem }: { readonly problem: Problem }) {
   if (steps.length === 0) return <p className="faint">Nothing is to be worked out here.</p>
   return (
     <div className="on-paper">
-      <Sheet rows={step?.rows ?? before} />
+      <PaperSheet rows={step?.rows ?? before} />
       <p className="says" role="status">
         {step ? step.says : `${steps.length} steps.`}
         <span className="sr-only">{step && aloud(` Step ${at} of ${steps.length}.`)}</span>
@@ -34,7 +34,7 @@ export function OnPaper({ problem }: { readonly problem: Problem }) {
 }
 
 /** What stands on the paper, digit under digit; a row that has a line beneath it is followed by one. */
-function Sheet({ rows }: { readonly rows: readonly PaperRow[] }) {
+export function PaperSheet({ rows }: { readonly rows: readonly PaperRow[] }) {
   const wide = Math.max(...rows.flatMap((r) => r.cells.map((c) => c.column)), 0) + 1
   const columns = Array.from({ length: wide }, (_, i) => wide - 1 - i)
   return (

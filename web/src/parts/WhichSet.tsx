@@ -1,15 +1,12 @@
-import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import { techniqueById } from '@tachymetra/core/registry'
 import { MOST_ITEMS } from '@tachymetra/core/set'
-import { FAMILIES } from '@tachymetra/core/technique'
 import { count as counted } from '@tachymetra/core/words'
 import { Checkbox, InputNumber, Select } from 'antd'
 import { Link } from 'react-router'
 import { KeyButton } from './KeyButton.js'
+import { TechniquePick } from './TechniquePick.js'
 import { allPapers, type Kept, PLAIN_DECKS, type Which } from './whichSet.js'
 import './which-set.css'
-
-/** What cannot stand on a bench of a round: numbers that come one by one. */
-const APART = ['flash-sum']
 
 type Change = (which: Which) => void
 
@@ -72,15 +69,6 @@ export const FIRST = {
   count: 10,
 } as const satisfies Which
 
-/** Techniques by family, as they are taught. */
-const options = (without: readonly string[]) =>
-  FAMILIES.map((family) => ({
-    label: family,
-    options: TECHNIQUES.filter(
-      (t) => t.family === family && !without.includes(t.id) && !APART.includes(t.id),
-    ).map((t) => ({ value: t.id, label: t.name })),
-  })).filter((group) => group.options.length > 0)
-
 function Picks(props: {
   readonly which: Extract<Which, { from: 'techniques' }>
   readonly without: readonly string[]
@@ -94,11 +82,10 @@ function Picks(props: {
     <>
       {picks.map(({ technique, level }, i) => (
         <div key={i} className="pick">
-          <Select
-            aria-label={picks.length > 1 ? `Technique ${i + 1}` : 'Technique'}
-            showSearch={{ optionFilterProp: 'label' }}
+          <TechniquePick
+            label={picks.length > 1 ? `Technique ${i + 1}` : 'Technique'}
             value={technique}
-            options={options(without)}
+            without={without}
             onChange={(id) => change(i, { technique: id, level: 1 })}
           />
           <Select

@@ -3,13 +3,13 @@ import { toWords } from '@tachymetra/core/number'
 import type { SumProblem } from '@tachymetra/core/problem'
 import { type CSSProperties, useEffect, useRef } from 'react'
 import { type FlashSettings, useSettings } from '../data/settings.js'
-import { KeyButton } from '../parts/KeyButton.js'
-import { planBeeps } from '../parts/sound.js'
-import { hush, speak } from '../parts/speech.js'
-import { aloud } from '../parts/words.js'
 import { written } from '../written/written.js'
+import { KeyButton } from './KeyButton.js'
 import { errorOf, showNumbers } from './show.js'
-import './flash.css'
+import { planBeeps } from './sound.js'
+import { hush, speak } from './speech.js'
+import { aloud } from './words.js'
+import './player.css'
 
 interface Props {
   readonly problem: SumProblem

@@ -1,0 +1,146 @@
+import { checksOf } from '@tachymetra/core/check'
+import { asProduct, isItem, type Problem, problemWords, rowsOf, solvedWords } from '@tachymetra/core/problem'
+import { asDecimal } from '@tachymetra/core/question'
+import { techniqueById } from '@tachymetra/core/registry'
+import { type boardProblem, thoughtAt } from '@tachymetra/core/set'
+import { isAbacus } from '@tachymetra/core/soroban'
+import type { Step, Trace } from '@tachymetra/core/technique'
+import { workedOnPaper } from '@tachymetra/core/written'
+import { useMemo } from 'react'
+import { Hands } from '../parts/Hand.js'
+import { Stacked } from '../parts/ItemLine.js'
+import { Mark } from '../parts/Mark.js'
+import { PaperSheet } from '../parts/OnPaper.js'
+import { Pattern } from '../parts/Pattern.js'
+import { PlaceRule } from '../parts/PlaceRule.js'
+import { spoken } from '../parts/spoken.js'
+import { aloud } from '../parts/words.js'
+import { Beads } from './Beads.js'
+
+/** What stands beside the working: nothing, the usual way on paper, the checks, the pattern of a product. */
+export type View = 'work' | 'paper' | 'checks' | 'pattern'
+
+/** More numbers than this under one another would be too small to be read from the back of a room. */
+const MOST_ROWS = 5
+
+interface Props {
+  readonly shown: ReturnType<typeof boardProblem>
+  readonly work: Trace
+  readonly presses: number
+  readonly view: View
+}
+
+/** A problem worked thought by thought: each step is asked first, and its value comes at the next press. */
+export function Worked({ shown, work, presses, view }: Props) {
+  const { problem } = shown
+  const technique = techniqueById(shown.technique)
+  const thought = thoughtAt(work, presses)
+  const n = thought.at === 'step' ? thought.n : thought.at === 'end' ? work.steps.length : 0
+  const told = thought.at === 'step' && thought.told
+  const step = thought.at === 'step' ? work.steps[n] : undefined
+  const last = told ? step : work.steps[n - 1]
+  const holds = thought.at === 'end' ? [] : (last?.holds ?? [])
+  const solved = thought.at === 'end' ? solvedWords(problem, work.answer) : undefined
+  const said = solved ?? (step ? `${step.ask} ${told ? step.kind.say(work.entries[n]!) : ''}` : '')
+  return (
+    <div className="worked" data-view={view}>
+      <div className="wall-problem">
+        {isAbacus(technique) ? (
+          <>
+            <p className="wall-line">{problemWords(problem)}</p>
+            <Beads technique={technique} problem={problem} work={work} n={n} told={told} ended={!!solved} />
+          </>
+        ) : isItem(problem) || rowsOf(problem).length > MOST_ROWS ? (
+          <p className="wall-line">
+            <Stacked text={problemWords(problem)} />
+          </p>
+        ) : (
+          <PlaceRule
+            problem={problem}
+            line={(solved ? work.steps.at(-1) : last)?.writes ?? NOTHING}
+            place={step?.place}
+            links={step?.links}
+            finished={solved !== undefined}
+          />
+        )}
+        {holds.length > 0 && (
+          <div className="wall-held">
+            <Hands holds={holds} />
+          </div>
+        )}
+      </div>
+      {view !== 'work' && <Beside problem={problem} work={work} view={view} />}
+      <Asked step={step} value={told && step ? step.kind.say(work.entries[n]!) : undefined} solved={solved} />
+      <p className="sr-only" role="status">
+        {aloud(presses === 0 ? spoken(problem) : said)}
+      </p>
+    </div>
+  )
+}
+
+/** Letters of a question beyond which it is written smaller. */
+const LONG = 44
+
+const NOTHING = { negative: false, cells: [] }
+
+/** What comes next is asked before it is told; at last the whole stands there. */
+function Asked(props: {
+  readonly step: Step | undefined
+  readonly value: string | undefined
+  readonly solved: string | undefined
+}) {
+  const { step, value, solved } = props
+  return (
+    <p className={`wall-ask${(step?.ask.length ?? 0) > LONG ? ' long' : ''}`} aria-hidden="true">
+      {solved && <Stacked text={solved} />}
+      {step && (
+        <>
+          {step.ask} {value !== undefined && <strong>{value}</strong>}
+        </>
+      )}
+    </p>
+  )
+}
+
+function Beside({
+  problem,
+  work,
+  view,
+}: {
+  readonly problem: Problem
+  readonly work: Trace
+  readonly view: View
+}) {
+  const answer = asDecimal(work.answer)
+  const factors = asProduct(problem)
+  const sheet = useMemo(() => (isItem(problem) ? undefined : workedOnPaper(problem).steps.at(-1)), [problem])
+  if (view === 'paper')
+    return (
+      <div className="wall-beside">{sheet ? <PaperSheet rows={sheet.rows} /> : <p>Nothing to write.</p>}</div>
+    )
+  if (view === 'pattern') {
+    const [first, second] = factors?.map((f) => f.units.toString().length) ?? []
+    return (
+      <div className="wall-beside">
+        {first && second ? <Pattern first={first} second={second} /> : <p>No product.</p>}
+      </div>
+    )
+  }
+  const [check] = answer ? checksOf(problem, answer) : []
+  return (
+    <div className="wall-beside">
+      {check ? (
+        <>
+          {check.steps.map((line) => (
+            <p key={line}>{line}</p>
+          ))}
+          <p>
+            <Mark right={check.passes} /> {check.name}
+          </p>
+        </>
+      ) : (
+        <p>No quick check.</p>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,28 @@
+/** What the parts of a lesson are called. */
+import { techniqueById } from '@tachymetra/core/registry'
+import type { BoardPart } from '@tachymetra/core/set'
+import { count } from '@tachymetra/core/words'
+import { levelWords } from '../parts/words.js'
+
+/** "Crosswise, level 4: 4 problems, 10 s each" */
+export function partWords(part: BoardPart): string {
+  switch (part.kind) {
+    case 'technique':
+      return `${techniqueById(part.technique).name}, ${levelWords(part.level)}: ${count(part.count, 'problem')}${clockWords(part.clock)}`
+    case 'problems':
+      return `${part.name}: ${count(part.problems.length, 'problem')}${clockWords(part.clock)}`
+    case 'ways':
+      return `${part.expression.replaceAll('*', ' × ')} in two ways: ${part.ways.map((id) => techniqueById(id).name).join(' and ')}`
+    case 'facts':
+      return `${part.name}: ${count(part.facts.length, 'fact')}, the answer after ${part.waitMs / 1000} s`
+    case 'flash':
+      return `${part.way === 'flash' ? 'Flash' : 'Tape'}: ${part.numbers} numbers of ${count(part.digits, 'digit')}`
+    case 'frame':
+      return 'The soroban, moved by hand'
+    case 'pattern':
+      return `The pattern of ${part.first} by ${part.second} digits`
+  }
+}
+
+const clockWords = ({ ms, round }: { readonly ms: number; readonly round: boolean }) =>
+  ms === 0 ? '' : `, ${ms / 1000} s each${round ? ', then the answer' : ''}`

@@ -1,0 +1,122 @@
+/** Parts of a lesson besides problems that are worked. */
+import type { FactCard } from '@tachymetra/core/facts'
+import { flashList, safePace } from '@tachymetra/core/flash'
+import { seeded, toWords } from '@tachymetra/core/number'
+import { answerOf, problemWords, readProblem } from '@tachymetra/core/problem'
+import { valueWords } from '@tachymetra/core/question'
+import { techniqueById } from '@tachymetra/core/registry'
+import type { BoardPart } from '@tachymetra/core/set'
+import { clearFrame, type Frame, frameValue } from '@tachymetra/core/soroban'
+import { useMemo, useState } from 'react'
+import { Pattern } from '../parts/Pattern.js'
+import { Player } from '../parts/Player.js'
+import { SorobanFrame } from '../parts/SorobanFrame.js'
+import { FLASH_ANSWER, FLASH_ASKS, FLASH_SHOWS, waysOf } from './wall.js'
+
+type Part<K extends BoardPart['kind']> = Extract<BoardPart, { kind: K }>
+
+/** Lines of a way that stand there at once: more would be too small. */
+const LINES = 5
+
+/** Two workings side by side, a line at a press; of a long one the last lines stay. */
+export function WaysWall({ part, presses }: { readonly part: Part<'ways'>; readonly presses: number }) {
+  const works = useMemo(() => waysOf(part), [part])
+  const problem = readProblem(part.expression)
+  const [first] = works
+  return (
+    <div className="wall-ways">
+      <p className="wall-line">{problemWords(problem)}</p>
+      {works.map((work, i) => {
+        const lines = Math.max(0, Math.min(work.steps.length, presses - (i === 0 ? 0 : first!.steps.length)))
+        return (
+          <section key={part.ways[i]} aria-label={techniqueById(part.ways[i]!).name}>
+            <h2>{techniqueById(part.ways[i]!).name}</h2>
+            <ol>
+              {work.steps.slice(Math.max(0, lines - LINES), lines).map((step, k) => (
+                <li key={lines - LINES + k}>
+                  {step.reckons && <span className="faint">{step.reckons} = </span>}
+                  <strong>{step.kind.say(work.entries[Math.max(0, lines - LINES) + k]!)}</strong>
+                </li>
+              ))}
+            </ol>
+          </section>
+        )
+      })}
+    </div>
+  )
+}
+
+/** A fact that is called; its answer comes after a while, or at a press. */
+export function FactWall({ card, told }: { readonly card: FactCard; readonly told: boolean }) {
+  return (
+    <div className="wall-fact" role="status">
+      <p>{card.ask}</p>
+      <p className="answer">{told ? card.kind.say(card.expect) : '\u00a0'}</p>
+    </div>
+  )
+}
+
+/** Numbers that come by themselves, never faster than is safe for everybody's eyes. */
+export function FlashWall(props: {
+  readonly part: Part<'flash'>
+  readonly seed: number
+  readonly presses: number
+  readonly onShown: () => void
+}) {
+  const { part, seed, presses, onShown } = props
+  const { digits, numbers: count, minus, way, showMs } = part
+  const problem = useMemo(
+    () => flashList({ digits, count, minus }, seeded(seed)),
+    [digits, count, minus, seed],
+  )
+  const pace = safePace({ showMs, gapMs: GAP_MS })
+  if (presses === FLASH_SHOWS)
+    return <Player problem={problem} way={way} pace={pace} sound="beep" onStop={onShown} onDone={onShown} />
+  const words: Readonly<Record<number, string>> = {
+    0: 'Ready?',
+    [FLASH_ASKS]: 'The sum?',
+    [FLASH_ANSWER]: `${problemWords(problem)} = ${valueWords(answerOf(problem))}`,
+  }
+  return (
+    <p className="wall-line" role="status">
+      {words[presses]}
+    </p>
+  )
+}
+
+const GAP_MS = 200
+
+/** A large frame, moved by hand. */
+export function FrameWall() {
+  const [frame, setFrame] = useState<Frame>(() => clearFrame(RODS))
+  const [chosen, setChosen] = useState(0)
+  return (
+    <div className="wall-frame">
+      <SorobanFrame frame={frame} onChange={setFrame} chosen={chosen} onChoose={setChosen} lit={chosen} />
+      <p className="wall-line" role="status">
+        {toWords(frameValue(frame))}
+      </p>
+    </div>
+  )
+}
+
+/** As many rods as leave beads that are seen from the back of a room. */
+const RODS = 7
+
+/** The pattern of a crosswise product, one column more at each press. */
+export function PatternWall(props: {
+  readonly first: number
+  readonly second: number
+  readonly shown: number
+}) {
+  const { first, second, shown } = props
+  return (
+    <div className="wall-pattern" data-shown={shown}>
+      <p className="wall-line">
+        {first} × {second}
+      </p>
+      <style>{`.wall-pattern .pattern li:nth-child(n + ${shown + 1}) { visibility: hidden }`}</style>
+      <Pattern first={first} second={second} />
+    </div>
+  )
+}
