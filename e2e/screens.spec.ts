@@ -320,6 +320,31 @@ everyScreen('every set that is made up before', async (page, server, check) => {
   await page.goto(`${server.url}/papers/sheets`)
   await expect(page.locator('.batch')).toBeVisible()
   await check()
+  await page.goto(`${server.url}/board`)
+  await check()
+  for (const kind of [
+    'Problems that are typed',
+    'One problem in two ways',
+    'Facts, called',
+    'Flash and tape',
+  ]) {
+    await pick(page, 'What is shown', kind)
+    await check()
+  }
+  await pick(page, 'What is shown', 'A technique, problem')
+  await page.getByRole('button', { name: 'Add to the lesson' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Tens')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Begin: Tens' })).toBeVisible()
+  await check()
+  await page.getByRole('button', { name: 'Begin the lesson' }).click()
+  await expect(page.locator('.wall')).toBeVisible()
+  await check()
+  await page.keyboard.press('PageDown')
+  await page.keyboard.press('PageDown')
+  await check()
+  await page.keyboard.press('w')
+  await check()
 })
 
 test('thirty digits stand on the rule at 360 px', async ({ open, server }) => {

@@ -193,7 +193,7 @@ function useHands(
       const count = { id: id.current.id, at: new Date().toISOString(), technique, level, expression }
       storeCount({ ...count, right: Number(typed) }).then(
         () => setSaid(`${Number(typed)} right, kept`),
-        () => setSaid('not kept: the server does not answer'),
+        () => setSaid('not kept: this browser keeps nothing'),
       )
       setTyped('')
     },

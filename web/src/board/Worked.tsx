@@ -40,6 +40,7 @@ export function Worked({ shown, work, presses, view }: Props) {
   const step = thought.at === 'step' ? work.steps[n] : undefined
   const last = told ? step : work.steps[n - 1]
   const holds = thought.at === 'end' ? [] : (last?.holds ?? [])
+  const reading = isAbacus(technique) && work.steps[0]?.action === 'read'
   const solved = thought.at === 'end' ? solvedWords(problem, work.answer) : undefined
   const said = solved ?? (step ? `${step.ask} ${told ? step.kind.say(work.entries[n]!) : ''}` : '')
   return (
@@ -47,7 +48,8 @@ export function Worked({ shown, work, presses, view }: Props) {
       <div className="wall-problem">
         {isAbacus(technique) ? (
           <>
-            <p className="wall-line">{problemWords(problem)}</p>
+            {/* What is to be read off the frame is not told before. */}
+            <p className="wall-line">{reading && !solved ? '\u00a0' : problemWords(problem)}</p>
             <Beads technique={technique} problem={problem} work={work} n={n} told={told} ended={!!solved} />
           </>
         ) : isItem(problem) || rowsOf(problem).length > MOST_ROWS ? (
@@ -72,7 +74,7 @@ export function Worked({ shown, work, presses, view }: Props) {
       {view !== 'work' && <Beside problem={problem} work={work} view={view} />}
       <Asked step={step} value={told && step ? step.kind.say(work.entries[n]!) : undefined} solved={solved} />
       <p className="sr-only" role="status">
-        {aloud(presses === 0 ? spoken(problem) : said)}
+        {aloud(presses > 0 ? said : reading ? 'What stands on the frame?' : spoken(problem))}
       </p>
     </div>
   )
@@ -91,7 +93,10 @@ function Asked(props: {
 }) {
   const { step, value, solved } = props
   return (
-    <p className={`wall-ask${(step?.ask.length ?? 0) > LONG ? ' long' : ''}`} aria-hidden="true">
+    <p
+      className={`wall-ask${solved ? ' solved' : (step?.ask.length ?? 0) > LONG ? ' long' : ''}`}
+      aria-hidden="true"
+    >
       {solved && <Stacked text={solved} />}
       {step && (
         <>

@@ -2,7 +2,9 @@
 import type { BoardPlan, RoomCount } from '@tachymetra/core/set'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { call } from './api.js'
+import { flush } from './outbox.js'
 import { queryClient } from './queryClient.js'
+import { keepPut } from './store.js'
 
 export type KeptPlan = BoardPlan & { readonly id: string }
 
@@ -29,8 +31,10 @@ export function useCounts() {
   return useQuery({ queryKey: ['board', 'counts'], queryFn: () => call<RoomCount[]>('GET', '/board/counts') })
 }
 
+/** Kept here until the server has it. @throws when the browser keeps nothing */
 export async function storeCount({ id, ...count }: RoomCount): Promise<void> {
-  await call('PUT', `/board/counts/${id}`, count)
+  await keepPut(`/board/counts/${id}`, count)
+  await flush()
   await queryClient.invalidateQueries({ queryKey: ['board', 'counts'] })
 }
 

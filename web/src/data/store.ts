@@ -202,6 +202,11 @@ export async function keepRecall(
   await tx.done
 }
 
+/** Queues something that is kept nowhere else in this browser. */
+export async function keepPut(path: string, body: object): Promise<void> {
+  await (await database()).add('outbox', { path, body })
+}
+
 /** Queues a change of some fields; what has not been sent yet of the same thing goes with it. */
 export async function keepChange(path: string, change: object): Promise<void> {
   const db = await database()

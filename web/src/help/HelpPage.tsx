@@ -71,6 +71,14 @@ export default function HelpPage() {
           type it, and the answers can be keyed in afterwards.
         </p>
       </section>
+      <section className="stack" aria-labelledby="board">
+        <h2 id="board">In front of a class</h2>
+        <p>
+          The <Link to="/board">board</Link> shows one problem to a whole room. Page Down asks for the next
+          step, and Page Down again tells it; so a clicker is enough. N brings the next problem, C is the
+          clock, the arrows up and down make it harder and easier. Type how many hands are up, then Enter.
+        </p>
+      </section>
       <section className="stack" aria-labelledby="keys">
         <h2 id="keys">Keys in practice</h2>
         <Wide label="Every key">

@@ -1,6 +1,6 @@
 import { placeName } from '@tachymetra/core/number'
 import { applyMove, beadsOf, type Frame, highestRod, rodAt, setRod } from '@tachymetra/core/soroban'
-import { memo, type PointerEvent, useEffect, useRef } from 'react'
+import { type CSSProperties, memo, type PointerEvent, useEffect, useRef } from 'react'
 import { beadWords } from './rodWords.js'
 import './soroban-frame.css'
 
@@ -67,7 +67,13 @@ export function SorobanFrame(props: Props) {
         viewBox={`0 0 ${width} ${FOOT}`}
         role="group"
         aria-label={label}
-        style={{ maxWidth: `${width * 1.25}px`, minWidth: onChange ? `${places.length * 17}px` : undefined }}
+        style={
+          {
+            '--aspect': width / FOOT,
+            maxWidth: `${width * 1.25}px`,
+            minWidth: onChange ? `${places.length * 17}px` : undefined,
+          } as CSSProperties
+        }
         {...hands}
       >
         <rect className="border" x="2" y={TOP - 6} width={width - 4} height={BOTTOM - TOP + 12} rx="3" />
