@@ -148,16 +148,22 @@ export function Wall(props: {
         hands={hands.typed || hands.said}
         levels={part.kind === 'technique'}
         worked={worked !== undefined}
-        where={`${whereWords(plan, place, problemsIn(part))}${worked ? `, ${techniqueById(worked.shown.technique).name}, ${levelWords(worked.shown.level)}` : ''}`}
+        where={whereWords(plan, place, problemsIn(part), worked?.shown)}
       />
     </main>
   )
 }
 
 /** "Part 2 of 5, problem 3 of 4" */
-function whereWords({ parts }: BoardPlan, { part, n }: WallPlace, of: number): string {
+function whereWords(
+  { parts }: BoardPlan,
+  { part, n }: WallPlace,
+  of: number,
+  shown: { readonly technique: string; readonly level: number } | undefined,
+): string {
   const which = parts.length > 1 ? `Part ${part + 1} of ${parts.length}` : ''
-  return [which, of > 1 && `problem ${n + 1} of ${of}`].filter(Boolean).join(', ')
+  const what = shown && `${techniqueById(shown.technique).name}, ${levelWords(shown.level)}`
+  return [which, of > 1 && `problem ${n + 1} of ${of}`, what].filter(Boolean).join(', ')
 }
 
 async function fullScreen(): Promise<void> {

@@ -53,7 +53,7 @@ export function Worked({ shown, work, presses, view }: Props) {
             <Beads technique={technique} problem={problem} work={work} n={n} told={told} ended={!!solved} />
           </>
         ) : isItem(problem) || rowsOf(problem).length > MOST_ROWS ? (
-          <p className="wall-line">
+          <p className={`wall-line${problemWords(problem).length > LONG_LINE ? ' long' : ''}`}>
             <Stacked text={problemWords(problem)} />
           </p>
         ) : (
@@ -80,7 +80,8 @@ export function Worked({ shown, work, presses, view }: Props) {
   )
 }
 
-/** Letters of a question beyond which it is written smaller. */
+/** Letters of an item, and of a question, beyond which it is written smaller. */
+const LONG_LINE = 30
 const LONG = 44
 
 const NOTHING = { negative: false, cells: [] }

@@ -43,7 +43,10 @@ export function PaperSheet({ rows }: { readonly rows: readonly PaperRow[] }) {
       <tbody>
         {rows.map((row, r) => (
           <tr key={r} className={row.line ? 'ruled' : ''}>
-            <td className="before">{row.before}</td>
+            <th scope="row" className="before">
+              {row.before}
+              <span className="sr-only">row {r + 1}</span>
+            </th>
             {columns.map((column) => {
               const cell = row.cells.find((c) => c.column === column)
               const point = row.decimals > 0 && column === row.decimals && cell !== undefined
