@@ -105,6 +105,15 @@ test('one technique by keys alone: try, show, same steps, three rounds, easier, 
     expect(await tooSmall(page), `on paper, ${width}`).toEqual([])
     await page.keyboard.press('w')
   }
+  // One check after another, then the working again.
+  const checks = page.locator('.wall-beside p').last()
+  await page.keyboard.press('k')
+  await expect(checks).toContainText('nines')
+  expect(await tooSmall(page), 'the check').toEqual([])
+  await page.keyboard.press('k')
+  await expect(checks).toContainText('elevens')
+  for (let i = 0; i < 8 && (await checks.count()) > 0; i += 1) await page.keyboard.press('k')
+  await expect(page.locator('.wall .rule')).toBeVisible()
   // Hands up, counted as a number.
   await page.keyboard.type('17')
   await page.keyboard.press('Enter')

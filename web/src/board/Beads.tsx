@@ -15,6 +15,9 @@ import { useSettings } from '../data/settings.js'
 import { FramePlayer } from '../parts/FramePlayer.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
 
+/** A whole room follows each bead. */
+const SLOW_MS = 1100
+
 /** The frame as it stands after so many steps; a step that is told moves its beads, one after another. */
 export function Beads(props: {
   readonly technique: AbacusTechnique
@@ -29,7 +32,7 @@ export function Beads(props: {
   const start = useMemo(() => frameOf(technique, problem, rods) ?? clearFrame(), [technique, problem, rods])
   const step = work.steps[n]
   const beads = told && step ? beadWorkOf(step) : undefined
-  if (step && beads) return <FramePlayer key={n} start={start} work={beads} place={step.place} />
+  if (step && beads) return <FramePlayer key={n} start={start} work={beads} place={step.place} ms={SLOW_MS} />
   const stands = ended ? asDecimal(work.answer) : leftStanding(work.steps.slice(0, n), work.entries)
   return <SorobanFrame frame={setNumber(start, stands ?? frameValue(start))} lit={step?.place} />
 }

@@ -12,7 +12,7 @@ import { levelWords } from '../parts/words.js'
 import { CoachKeys } from './CoachKeys.js'
 import { FactWall, FlashWall, FrameWall, PatternWall, WaysWall } from './parts.js'
 import { useClock } from './useClock.js'
-import { type View, Worked } from './Worked.js'
+import { checksAt, type View, Worked } from './Worked.js'
 import { moved, pressesAt, type WallMove, workedAt } from './wall.js'
 import './board.css'
 
@@ -34,6 +34,7 @@ export function Wall(props: {
   const most = useMemo(() => pressesAt(part, place, seed), [part, place, seed])
   const worked = useMemo(() => workedAt(part, place, seed), [part, place, seed])
   const [view, setView] = useState<View>('work')
+  const [check, setCheck] = useState(0)
   const here = `${place.part} ${place.n} ${place.level} ${place.moves}`
   const ended = place.presses >= most
   const clocked = 'clock' in part ? part.clock : undefined
@@ -64,7 +65,12 @@ export function Wall(props: {
       clock.toggle(USUAL_MS)
     },
     paper: () => look('paper'),
-    checks: () => look('checks'),
+    // One check after another, then the working again.
+    checks: () => {
+      const more = view === 'checks' && worked !== undefined && check + 1 < checksAt(worked)
+      setCheck(more ? check + 1 : 0)
+      if (!more) look('checks')
+    },
     pattern: () => look('pattern'),
     light: () => changeSettings({ theme: theme === 'night' ? 'day' : 'night' }),
     full: () => void fullScreen(),
@@ -120,7 +126,7 @@ export function Wall(props: {
           else act.onward()
         }}
       >
-        {worked && <Worked {...worked} presses={place.presses} view={view} />}
+        {worked && <Worked {...worked} presses={place.presses} view={view} check={check} />}
         {part.kind === 'ways' && <WaysWall part={part} presses={place.presses} />}
         {part.kind === 'facts' && (
           <FactWall card={factById(part.facts[place.n]!)!.card} told={place.presses > 0} />

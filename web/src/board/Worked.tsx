@@ -28,10 +28,12 @@ interface Props {
   readonly work: Trace
   readonly presses: number
   readonly view: View
+  /** Which of the checks is looked at, from 0. */
+  readonly check: number
 }
 
 /** A problem worked thought by thought: each step is asked first, and its value comes at the next press. */
-export function Worked({ shown, work, presses, view }: Props) {
+export function Worked({ shown, work, presses, view, check }: Props) {
   const { problem } = shown
   const technique = techniqueById(shown.technique)
   const thought = thoughtAt(work, presses)
@@ -71,7 +73,7 @@ export function Worked({ shown, work, presses, view }: Props) {
           </div>
         )}
       </div>
-      {view !== 'work' && <Beside problem={problem} work={work} view={view} />}
+      {view !== 'work' && <Beside problem={problem} work={work} view={view} nth={check} />}
       <Asked step={step} value={told && step ? step.kind.say(work.entries[n]!) : undefined} solved={solved} />
       <p className="sr-only" role="status">
         {aloud(presses > 0 ? said : reading ? 'What stands on the frame?' : spoken(problem))}
@@ -83,6 +85,12 @@ export function Worked({ shown, work, presses, view }: Props) {
 /** Letters of an item, and of a question, beyond which it is written smaller. */
 const LONG_LINE = 30
 const LONG = 44
+
+/** How many checks there are of the answer that stands on the board. */
+export function checksAt({ shown, work }: Pick<Props, 'shown' | 'work'>): number {
+  const answer = asDecimal(work.answer)
+  return answer ? checksOf(shown.problem, answer).length : 0
+}
 
 const NOTHING = { negative: false, cells: [] }
 
@@ -112,10 +120,13 @@ function Beside({
   problem,
   work,
   view,
+  nth,
 }: {
   readonly problem: Problem
   readonly work: Trace
   readonly view: View
+  /** Which check, from 0. */
+  readonly nth: number
 }) {
   const answer = asDecimal(work.answer)
   const factors = asProduct(problem)
@@ -132,7 +143,7 @@ function Beside({
       </div>
     )
   }
-  const [check] = answer ? checksOf(problem, answer) : []
+  const check = answer ? checksOf(problem, answer)[nth] : undefined
   return (
     <div className="wall-beside">
       {check ? (

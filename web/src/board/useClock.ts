@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
+import { currentSettings } from '../data/settings.js'
 import { ringBell } from '../parts/sound.js'
 
 /**
@@ -26,7 +27,7 @@ export function useClock(key: string, ms: number | undefined, onOver: () => void
     const over = setTimeout(
       () => {
         setNow(Date.now())
-        ringBell()
+        if (currentSettings().bell) ringBell()
         latest.current()
       },
       Math.max(0, at - Date.now()),

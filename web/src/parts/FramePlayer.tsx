@@ -8,12 +8,16 @@ export function FramePlayer({
   start,
   work,
   place,
+  ms,
 }: {
   readonly start: Frame
   readonly work: BeadWork
   readonly place: number
+  /** From one bead to the next, where it is not as fast as is set for watching. */
+  readonly ms?: number
 }) {
-  const { beadMs } = useSettings()
+  const settings = useSettings()
+  const beadMs = ms ?? settings.beadMs
   const before = setNumber(start, frameValue(work.before))
   const [played, setPlayed] = useState(0)
   useEffect(() => {
