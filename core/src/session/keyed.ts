@@ -1,7 +1,7 @@
 /** Answers that were given on paper and are keyed in later, item by item. */
 import { UNFINISHED } from '../words/entry.js'
 import type { AttemptEvent } from './events.js'
-import { type Exercise, happen, reduceEvents } from './reduce.js'
+import { happen, reduceEvents, type Task } from './reduce.js'
 import { confirm, NOTHING_TYPED } from './typing.js'
 
 /** What stands on the paper: an answer, only whether it was right, or nothing. */
@@ -18,11 +18,13 @@ const BEGUN: readonly AttemptEvent[] = [
  * @returns a sentence instead where the text is no answer, or is right in another form than was asked
  */
 export function keyedEvents(
-  task: Exercise,
+  task: Task,
   keyed: Keyed,
 ): { readonly events: readonly AttemptEvent[] } | { readonly notice: string } {
   if (!keyed) return { events: [...BEGUN, { kind: 'skipped', at: 0 }] }
   if ('mark' in keyed) return { events: [...BEGUN, { kind: 'marked', at: 0, text: keyed.mark }] }
+  // Of several questions it is only told whether all were right.
+  if (!('technique' in task)) return { notice: UNFINISHED.onlyMarked }
   const begun = reduceEvents({ ...task, support: 'answer' }, BEGUN)
   const confirmed = confirm(begun, { ...NOTHING_TYPED, text: keyed.text }, 0)
   if ('notice' in confirmed) return confirmed

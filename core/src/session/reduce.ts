@@ -287,11 +287,21 @@ function wholeAnswer(progress: Progress, verdict: 'given' | 'right'): Progress {
   return movedOn(progress, entry, [end])
 }
 
+/** Every question of a list, marked as right on paper. */
+function allRight(progress: Progress, { questions }: QuestionList): Progress {
+  return questions.reduce((before, { kind, expect }, i) => {
+    const text = kind.print(expect)
+    const entry = { text, ms: 0, step: i + 1, place: 0, took: 1, verdict: 'right', slips: [] } as const
+    return movedOn(before, entry, [], i)
+  }, progress)
+}
+
 /** An answer on paper of which only is known whether it was right: of a wrong one no value is kept. */
 function marked(progress: Progress, right: boolean): Progress {
-  if (!progress.onPaper || progress.support !== 'answer' || progress.walks.length === 0)
+  const { task } = progress
+  if (!progress.onPaper || progress.support !== 'answer')
     throw new InputError('Only an answer on paper is marked without being entered.')
-  if (right) return wholeAnswer(progress, 'right')
+  if (right) return 'technique' in task ? wholeAnswer(progress, 'right') : allRight(progress, task)
   const entry = { text: '', ms: 0, step: 0, place: 0, took: 0, verdict: 'wrong', slips: [] } as const
   const after = noted(progress, entry)
   return { ...after, outcome: 'done', lastTries: after.tries }

@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { drillById } from '../drill/drills.js'
 import { readProblem } from '../problem/expression.js'
 import { answerOf } from '../problem/problem.js'
 import { sameValue } from '../question/value.js'
 import { techniqueById } from '../registry/techniques.js'
+import { keyedEvents } from '../session/keyed.js'
 import { beginTask, JUDGE } from '../session/reduce.js'
 import { judgeRecord } from '../session/verdict.js'
 import { variantOf } from '../technique/driver.js'
@@ -81,6 +83,7 @@ test('what is printed: the question, the form it is asked in, its star; and the 
     asked: '36 × 52 = ',
     form: '',
     starred: false,
+    above: [],
   })
   expect(keyItem(listed('multiply-crosswise', '36*52'), true)).toMatchObject({
     answer: '1\u2009872',
@@ -175,5 +178,46 @@ test('the key agrees with the answer reckoned plainly, over a whole paper', () =
       read && sameValue(read, answerOf(problem)),
       `${listed.expression}: ${keyItem(listed, false).answer}`,
     ).toBe(true)
+  }
+})
+
+test('tables and finished work stand on a sheet too, and are marked as a whole', () => {
+  const grid = sheetList(
+    set(plainRecipe([{ kind: 'grid', rows: 2, columns: 3, digits: 2, count: 1 }], 'answer')),
+  )[0]!
+  const rows = grid.expression.split('; ').map((row) => row.split(' ').map(Number))
+  expect(sheetItem(grid).above).toEqual(rows.map((row) => row.join('   ')))
+  const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0)
+  const columns = rows[0]!.map((_, c) => sum(rows.map((row) => row[c]!)))
+  const total = sum(columns)
+  expect(keyItem(grid, true).answer).toBe([...rows.map(sum), ...columns, total, total].join(', '))
+  const check = {
+    technique: 'checking',
+    level: 0,
+    expression: 'nines: 63*67 = 4212',
+  }
+  expect(sheetItem(check).above[0]).toBe('63 × 67 = 4\u2009212')
+  expect(sheetItem(check).asked).toContain(' / ')
+  const marked = (listed: typeof grid, mark: 'right' | 'wrong') => {
+    const read = keyedEvents(drillById(listed.technique)!.read(listed.expression), { mark })
+    if ('notice' in read) throw new Error(read.notice)
+    return judgeRecord({
+      ...listed,
+      id: '6f1b0c5e-0000-4000-8000-000000000001',
+      sessionId: '6f1b0c5e-0000-4000-8000-000000000002',
+      n: 1,
+      variant: {},
+      support: 'answer',
+      startedAt: '2026-03-02T15:00:00.000Z',
+      judge: JUDGE,
+      events: read.events,
+    })
+  }
+  for (const listed of [grid, check]) {
+    expect(marked(listed, 'right')).toMatchObject({ outcome: 'done', right: true, clean: true, timed: false })
+    expect(marked(listed, 'wrong')).toMatchObject({ outcome: 'done', right: false, timed: false })
+    expect(keyedEvents(drillById(listed.technique)!.read(listed.expression), { text: '5' })).toMatchObject({
+      notice: expect.stringContaining('right arrow'),
+    })
   }
 })

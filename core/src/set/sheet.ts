@@ -2,6 +2,8 @@
  * Sheets of paper: the items of a set, printed with a key and a code, so that they can be made again and keyed back in. A
  * sheet is stored with its list: no later version of the program changes it.
  */
+import type { DrillItem } from '../drill/drill.js'
+import { drillById } from '../drill/drills.js'
 import { InputError } from '../problem/error.js'
 import { problemWords, readProblem } from '../problem/expression.js'
 import { itemJoint } from '../problem/items/forms.js'
@@ -11,6 +13,7 @@ import { isAbacus } from '../soroban/step.js'
 import type { Step } from '../technique/contract.js'
 import { trace, variantOf } from '../technique/driver.js'
 import { Walk } from '../technique/walks.js'
+import { SHEET_WORDS } from '../words/sets.js'
 import { itemsOf, listedItem } from './items.js'
 import { estimateBand, isStarred } from './paper.js'
 import type { ListedProblem, PracticeSet, Recipe } from './recipe.js'
@@ -108,8 +111,8 @@ export function readCode(text: string): string | undefined {
   return checkSign(drawn) === check ? `${drawn.slice(0, 4)}-${drawn.slice(4)}${check}` : undefined
 }
 
-/** Techniques whose problem is a frame, or numbers that come one by one: nothing of that stands on paper. */
-const NOT_ON_PAPER = ['soroban-read', 'soroban-set', 'flash-sum']
+/** Techniques whose problem is a frame: that is drawn on blanks. */
+const NOT_ON_PAPER = ['soroban-read', 'soroban-set']
 
 /**
  * The items of a set as they stand on a sheet.
@@ -117,7 +120,7 @@ const NOT_ON_PAPER = ['soroban-read', 'soroban-set', 'flash-sum']
  */
 export function sheetList(set: PracticeSet): readonly ListedProblem[] {
   return itemsOf(set).map((item) => {
-    const listed = item?.kind === 'problem' ? listedItem(item) : undefined
+    const listed = item && listedItem(item)
     if (!listed || NOT_ON_PAPER.includes(listed.technique))
       throw new InputError('This cannot be put on paper: take something else.')
     return listed
@@ -145,8 +148,10 @@ export function sheetRecipe({
 
 /** An item of a sheet in words. */
 export interface SheetItem {
-  /** "36 × 52 = " */
+  /** "36 × 52 = "; of a table and of what is asked about finished work each line by itself. */
   readonly asked: string
+  /** Lines above it: the rows of a table, or what is looked at. */
+  readonly above: readonly string[]
   /** The form that is asked for, where that needs saying: "as a fraction in lowest terms". */
   readonly form: string
   readonly starred: boolean
@@ -165,17 +170,22 @@ export interface KeyItem {
 export const formAsked = (ask: string): string => /\((.+)\)/.exec(ask)?.[1] ?? ''
 
 export function sheetItem(listed: ListedProblem): SheetItem {
+  const drill = drillById(listed.technique)
+  if (drill) return drillItem(listed, drill.read(listed.expression))
   const { problem, whole } = begun(listed)
   const joint = isItem(problem) ? itemJoint(problem) : ' = '
-  return {
-    asked: inPrint(problemWords(problem) + joint),
-    form: formAsked(whole.ask),
-    starred: isStarred(listed),
-  }
+  const form = formAsked(whole.ask)
+  return { asked: inPrint(problemWords(problem) + joint), above: [], form, starred: isStarred(listed) }
 }
 
 /** @param worked are the steps wanted too? */
 export function keyItem(listed: ListedProblem, worked: boolean): KeyItem {
+  const drill = drillById(listed.technique)
+  if (drill) {
+    const { questions } = drill.read(listed.expression)
+    const answers = questions.map(({ kind, expect }) => kind.say(expect))
+    return { answer: inPrint(answers.join(', ')), band: undefined, steps: [] }
+  }
   const { technique, problem, variant, whole } = begun(listed)
   // Bead by bead says nothing on paper.
   const steps = worked && !isAbacus(technique) ? trace(technique, problem, variant) : undefined
@@ -183,6 +193,21 @@ export function keyItem(listed: ListedProblem, worked: boolean): KeyItem {
     answer: whole.kind.say(whole.expect),
     band: estimateBand(problem),
     steps: steps?.steps.map((step, i) => inPrint(stepLine(step, steps.entries[i]!))) ?? [],
+  }
+}
+
+/** A table by its rows, anything else as it is told of; below it what is asked, with what may be chosen. */
+function drillItem({ technique, expression }: ListedProblem, { says, questions }: DrillItem): SheetItem {
+  const choices = (q: DrillItem['questions'][number]) =>
+    q.kind.choices ? ` (${q.kind.choices.map((c) => c.name).join(' / ')})` : ''
+  return {
+    above:
+      technique === 'grid'
+        ? expression.split('; ').map((row) => row.replaceAll(' ', '   '))
+        : [inPrint(says), ...questions.slice(0, -1).map((q) => q.ask + choices(q))],
+    asked: technique === 'grid' ? SHEET_WORDS.sums : `${questions.at(-1)!.ask}${choices(questions.at(-1)!)} `,
+    form: '',
+    starred: false,
   }
 }
 

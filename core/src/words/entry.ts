@@ -9,6 +9,7 @@ export const UNFINISHED = {
   choice: 'Choose one of the answers.',
   roman: 'That is not a Roman numeral.',
   nothing: 'Type your answer first.',
+  onlyMarked: 'Press the right arrow where all of it is right, the left one where it is not.',
   otherForm: 'The value is right, in another form than asked. Press the right arrow to count it as right.',
   tries: 'That is not right, and you have tried many times. Press S to see it, or N to skip it.',
 } as const

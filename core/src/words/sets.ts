@@ -41,3 +41,8 @@ export function besideWords(
     return `Better than usual (${usual}); your best is ${scoreWords(before.best, unit)}.`
   return `Usually ${usual}; your best is ${scoreWords(before.best, unit)}.`
 }
+
+/** What is printed on sheets. */
+export const SHEET_WORDS = {
+  sums: 'Sum of each row, each column, and the total: ',
+} as const

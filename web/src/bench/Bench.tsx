@@ -23,6 +23,7 @@ import { Loading } from '../parts/Loading.js'
 import { Missing } from '../parts/Missing.js'
 import { Trouble } from '../parts/Trouble.js'
 import { levelName } from '../parts/words.js'
+import { Questions } from './Questions.js'
 import { hasStart, ReadyGo } from './ReadyGo.js'
 import { Summary } from './Summary.js'
 import { Watching } from './Watching.js'
@@ -52,13 +53,19 @@ export default function Bench() {
 
 type Problems = readonly Extract<Item, { kind: 'problem' }>[]
 
+/** What is asked of no technique: a table, finished work, which way to take. */
+type Drilled = Extract<Item, { kind: 'drill' }>
+
 /** The problems of a session, and others of the kind to be watched; none where another version has drawn them. */
-function useProblems(session: LocalSession): { readonly worked: Problems; readonly watched: Problems } {
+function useProblems(session: LocalSession): {
+  readonly items: readonly (Item | undefined)[]
+  readonly watched: Problems
+} {
   return useMemo(() => {
     const problems = (items: readonly (Item | undefined)[]) =>
       items.flatMap((item) => (item?.kind === 'problem' ? [item] : []))
-    if (!isDrawable(session)) return { worked: [], watched: [] }
-    return { worked: problems(itemsOf(session)), watched: problems(watchedItems(session)) }
+    if (!isDrawable(session)) return { items: [], watched: [] }
+    return { items: itemsOf(session), watched: problems(watchedItems(session)) }
   }, [session])
 }
 
@@ -91,7 +98,9 @@ function Session({ session }: { readonly session: LocalSession }) {
   }, [learnerId])
   const queue = toCome(recipe, answersOf(attempts))
   const n = queue[0]
-  const item = n === undefined ? undefined : problems.worked[n - 1]
+  const standing = n === undefined ? undefined : problems.items[n - 1]
+  const item = standing?.kind === 'problem' ? standing : undefined
+  const drilled: Drilled | undefined = standing?.kind === 'drill' ? standing : undefined
   const exercise = useExercise(session, item, support)
   const aim = useAim(learnerId, item)
 
@@ -125,7 +134,7 @@ function Session({ session }: { readonly session: LocalSession }) {
     if (over || toCome(recipe, answersOf(all)).length === 0) finish()
   }
 
-  if (ended || !exercise || n === undefined)
+  if (ended || (!exercise && !drilled) || n === undefined)
     return (
       <>
         {!isDrawable(session) && (
@@ -138,6 +147,24 @@ function Session({ session }: { readonly session: LocalSession }) {
     )
   if (!started)
     return <ReadyGo recipe={recipe} items={queue.length} onGo={() => setStarted(true)} onStop={stop} />
+  if (drilled)
+    return (
+      <Questions
+        key={attempts.length}
+        drill={drilled.drill}
+        text={drilled.text}
+        n={n}
+        at={attempts.length + 1}
+        of={attempts.length + queue.length}
+        sessionId={session.id}
+        sessionStartedAt={session.startedAt}
+        recipe={recipe}
+        onDone={keep}
+        onNext={next}
+        onStop={stop}
+      />
+    )
+  if (!exercise) return null
   const { technique, variant } = exercise
   return (
     <div className="bench">

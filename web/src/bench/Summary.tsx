@@ -1,3 +1,4 @@
+import { drillById } from '@tachymetra/core/drill'
 import { type Best, newBestOf } from '@tachymetra/core/learner'
 import { readProblem } from '@tachymetra/core/problem'
 import { decimals } from '@tachymetra/core/question'
@@ -161,7 +162,8 @@ function Moved({ session, calm }: { readonly session: LocalSession; readonly cal
 /** What the technique measures besides time and slips, over all attempts worked to the end in steps. */
 function tallyOf(attempts: readonly LocalAttempt[]): Tally | undefined {
   const tallies = attempts.flatMap(({ record, verdict }) => {
-    const { tally } = techniqueById(record.technique)
+    // What no technique works has nothing of the kind.
+    const tally = drillById(record.technique) ? undefined : techniqueById(record.technique).tally
     if (!tally || record.support === 'answer' || verdict.outcome !== 'done') return []
     return tally(readProblem(record.expression), decimals(progressOf(record).walks[0]!.entries))
   })

@@ -1,4 +1,4 @@
-import { techniqueById } from '@tachymetra/core/registry'
+import { practiceName } from '@tachymetra/core/drill'
 import type { RoomCount } from '@tachymetra/core/set'
 import { useCounts } from '../data/board.js'
 import { PlainTable } from '../parts/PlainTable.js'
@@ -21,7 +21,7 @@ export function RoomSoFar() {
       title="How the room did: hands up with the right answer"
       columns={['What', 'Hands, oldest first', 'Last']}
       rows={[...groups.values()].slice(0, SHOWN).map((its) => [
-        `${techniqueById(its[0]!.technique).name}, ${levelWords(its[0]!.level)}`,
+        `${practiceName(its[0]!.technique)}, ${levelWords(its[0]!.level)}`,
         its
           .slice(0, LATEST)
           .toReversed()

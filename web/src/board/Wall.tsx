@@ -1,6 +1,7 @@
+import { practiceName } from '@tachymetra/core/drill'
 import { factById } from '@tachymetra/core/facts'
 import { printProblem } from '@tachymetra/core/problem'
-import { techniqueById } from '@tachymetra/core/registry'
+import { OWN_LEVEL } from '@tachymetra/core/registry'
 import { type BoardPlan, MOST_HANDS, problemsIn } from '@tachymetra/core/set'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -10,10 +11,10 @@ import { wakeSound } from '../parts/sound.js'
 import { useKeys } from '../parts/useKeys.js'
 import { levelWords } from '../parts/words.js'
 import { CoachKeys } from './CoachKeys.js'
-import { FactWall, FlashWall, FrameWall, PatternWall, WaysWall } from './parts.js'
+import { AskedWall, FactWall, FlashWall, FrameWall, PatternWall, WaysWall } from './parts.js'
 import { useClock } from './useClock.js'
 import { checksAt, type View, Worked } from './Worked.js'
-import { moved, pressesAt, type WallMove, workedAt } from './wall.js'
+import { askedAt, moved, pressesAt, type WallMove, workedAt } from './wall.js'
 import './board.css'
 
 /** Where no seconds were set and the clock is wanted all the same. */
@@ -33,6 +34,7 @@ export function Wall(props: {
   const part = plan.parts[place.part]!
   const most = useMemo(() => pressesAt(part, place, seed), [part, place, seed])
   const worked = useMemo(() => workedAt(part, place, seed), [part, place, seed])
+  const asked = useMemo(() => askedAt(part, place), [part, place])
   const [view, setView] = useState<View>('work')
   const [check, setCheck] = useState(0)
   const here = `${place.part} ${place.n} ${place.level} ${place.moves}`
@@ -44,7 +46,10 @@ export function Wall(props: {
   const clock = useClock(here, resting ? undefined : (wait ?? (clocked?.ms || undefined)), () => {
     if (clocked?.round || part.kind === 'facts') go('answer')
   })
-  const hands = useHands(here, worked && { ...worked.shown, expression: printProblem(worked.shown.problem) })
+  const shown = worked
+    ? { ...worked.shown, expression: printProblem(worked.shown.problem) }
+    : asked && { ...asked, level: OWN_LEVEL }
+  const hands = useHands(here, shown)
   const lastMove = useRef(0)
   const go = (move: WallMove) => {
     wakeSound()
@@ -106,7 +111,7 @@ export function Wall(props: {
       Backspace: hands.erase,
       Escape: act.leave,
     },
-    worked ? { keys: [...'0123456789'], press: hands.press } : undefined,
+    shown ? { keys: [...'0123456789'], press: hands.press } : undefined,
     true,
   )
   const wall = useRef<HTMLElement>(null)
@@ -127,6 +132,7 @@ export function Wall(props: {
         }}
       >
         {worked && <Worked {...worked} presses={place.presses} view={view} check={check} />}
+        {asked && <AskedWall asked={asked} presses={place.presses} />}
         {part.kind === 'ways' && <WaysWall part={part} presses={place.presses} />}
         {part.kind === 'facts' && (
           <FactWall card={factById(part.facts[place.n]!)!.card} told={place.presses > 0} />
@@ -154,7 +160,7 @@ export function Wall(props: {
         hands={hands.typed || hands.said}
         levels={part.kind === 'technique'}
         worked={worked !== undefined}
-        where={whereWords(plan, place, problemsIn(part), worked?.shown)}
+        where={whereWords(plan, place, problemsIn(part), shown)}
       />
     </main>
   )
@@ -168,7 +174,7 @@ function whereWords(
   shown: { readonly technique: string; readonly level: number } | undefined,
 ): string {
   const which = parts.length > 1 ? `Part ${part + 1} of ${parts.length}` : ''
-  const what = shown && `${techniqueById(shown.technique).name}, ${levelWords(shown.level)}`
+  const what = shown && `${practiceName(shown.technique)}, ${levelWords(shown.level)}`
   return [which, of > 1 && `problem ${n + 1} of ${of}`, what].filter(Boolean).join(', ')
 }
 

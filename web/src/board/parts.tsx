@@ -1,6 +1,6 @@
 /** Parts of a lesson besides problems that are worked. */
 import type { FactCard } from '@tachymetra/core/facts'
-import { flashList, safePace } from '@tachymetra/core/flash'
+import { flashList, readGrid, safePace } from '@tachymetra/core/flash'
 import { seeded, toWords } from '@tachymetra/core/number'
 import { answerOf, problemWords, readProblem } from '@tachymetra/core/problem'
 import { valueWords } from '@tachymetra/core/question'
@@ -8,10 +8,11 @@ import { techniqueById } from '@tachymetra/core/registry'
 import type { BoardPart } from '@tachymetra/core/set'
 import { clearFrame, type Frame, frameValue } from '@tachymetra/core/soroban'
 import { useMemo, useState } from 'react'
+import { GridTable } from '../parts/GridTable.js'
 import { Pattern } from '../parts/Pattern.js'
 import { Player } from '../parts/Player.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
-import { FLASH_ANSWER, FLASH_ASKS, FLASH_SHOWS, waysOf } from './wall.js'
+import { type askedAt, FLASH_ANSWER, FLASH_ASKS, FLASH_SHOWS, waysOf } from './wall.js'
 
 type Part<K extends BoardPart['kind']> = Extract<BoardPart, { kind: K }>
 
@@ -42,6 +43,37 @@ export function WaysWall({ part, presses }: { readonly part: Part<'ways'>; reado
           </section>
         )
       })}
+    </div>
+  )
+}
+
+/** A table, or finished work: each question is asked, then told. */
+export function AskedWall({
+  asked,
+  presses,
+}: {
+  readonly asked: NonNullable<ReturnType<typeof askedAt>>
+  readonly presses: number
+}) {
+  const { technique, expression, says, questions } = asked
+  const n = Math.ceil(presses / 2) - 1
+  const told = (i: number) => 2 * i + 2 <= presses
+  const question = questions[n]
+  return (
+    <div className="worked">
+      <div className="wall-problem">
+        {technique === 'grid' ? (
+          <GridTable
+            grid={readGrid(expression)}
+            sum={(i) => (told(i) ? questions[i]!.kind.say(questions[i]!.expect) : '?')}
+          />
+        ) : (
+          <p className="wall-line">{says}</p>
+        )}
+      </div>
+      <p className="wall-ask long" role="status">
+        {question?.ask} {question && told(n) && <strong>{question.kind.say(question.expect)}</strong>}
+      </p>
     </div>
   )
 }

@@ -1,5 +1,6 @@
 /** Where a lesson stands, and what each key makes of it: pure. */
 
+import { type DrillItem, drillById } from '@tachymetra/core/drill'
 import { readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import {
@@ -28,9 +29,19 @@ export function workedAt(
   { n, level, moves }: WallPlace,
   seed: number,
 ): { readonly shown: ReturnType<typeof boardProblem>; readonly work: Trace } | undefined {
-  if (part.kind !== 'technique' && part.kind !== 'problems') return undefined
+  if ((part.kind !== 'technique' && part.kind !== 'problems') || askedAt(part, { n })) return undefined
   const shown = boardProblem(part, level, n, seed + APART * moves)
   return { shown, work: trace(techniqueById(shown.technique), shown.problem, shown.variant) }
+}
+
+/** What no technique works: a table or finished work with its questions; undefined where a problem stands there. */
+export function askedAt(
+  part: BoardPart,
+  { n }: Pick<WallPlace, 'n'>,
+): (DrillItem & { readonly technique: string; readonly expression: string }) | undefined {
+  const listed = part.kind === 'problems' ? part.problems[n] : undefined
+  const drill = listed && drillById(listed.technique)
+  return drill && { ...listed, ...drill.read(listed.expression) }
 }
 
 /** Both workings of a part that compares two ways. */
@@ -46,8 +57,10 @@ export function waysOf(part: Extract<BoardPart, { kind: 'ways' }>): readonly Tra
 export function pressesAt(part: BoardPart, place: WallPlace, seed: number): number {
   switch (part.kind) {
     case 'technique':
-    case 'problems':
-      return thoughtsIn(workedAt(part, place, seed)!.work)
+    case 'problems': {
+      const asked = askedAt(part, place)
+      return asked ? 2 * asked.questions.length : thoughtsIn(workedAt(part, place, seed)!.work)
+    }
     case 'ways':
       return waysOf(part).reduce((sum, work) => sum + work.steps.length, 0)
     case 'facts':

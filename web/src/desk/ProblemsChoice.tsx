@@ -1,8 +1,8 @@
 import { aimOf } from '@tachymetra/core/curriculum'
 import type { LearnerSettings } from '@tachymetra/core/learner'
 import { type ParameterValues, type Technique, usualValues } from '@tachymetra/core/technique'
+import { Parameters } from '../parts/Parameters.js'
 import { Ladder, LevelMoves } from './Levels.js'
-import { Parameters } from './Parameters.js'
 
 /** A level, or parameters of one's own. */
 export type Problems = { readonly level: number } | { readonly values: ParameterValues }

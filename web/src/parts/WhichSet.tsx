@@ -1,11 +1,13 @@
-import { techniqueById } from '@tachymetra/core/registry'
-import { MOST_ITEMS } from '@tachymetra/core/set'
+import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
+import { MOST_ITEMS, TRIALS } from '@tachymetra/core/set'
+import { usualValues } from '@tachymetra/core/technique'
 import { count as counted } from '@tachymetra/core/words'
 import { Checkbox, InputNumber, Select } from 'antd'
 import { Link } from 'react-router'
 import { KeyButton } from './KeyButton.js'
+import { Parameters } from './Parameters.js'
 import { TechniquePick } from './TechniquePick.js'
-import { allPapers, type Kept, PLAIN_DECKS, type Which } from './whichSet.js'
+import { allPapers, type Kept, type Other, PLAIN_DECKS, type Which } from './whichSet.js'
 import './which-set.css'
 
 type Change = (which: Which) => void
@@ -23,6 +25,8 @@ export function WhichSet(props: {
   const change = (from: Which['from']) => {
     if (from === 'techniques') onChange(FIRST)
     else if (from === 'paper') onChange({ from, name: allPapers(kept.papers)[0]!.name })
+    else if (from === 'trial') onChange({ from, trial: TRIALS[0]!.id })
+    else if (from === 'other') onChange({ from, what: 'grid', count: 5 })
     else if (from === 'facts') onChange({ from, deck: PLAIN_DECKS[0]!.id, count: 20 })
     else
       onChange({ from, set: first?.id ?? '', count: Math.min(20, first?.problems.length ?? 1), mixed: false })
@@ -32,6 +36,8 @@ export function WhichSet(props: {
     ['facts', 'Facts'],
     ['own', 'Own problems'],
     ['paper', 'A paper'],
+    ['trial', 'A trial'],
+    ['other', 'Other sets'],
   ] as const
   return (
     <fieldset className="which-set stack">
@@ -46,6 +52,15 @@ export function WhichSet(props: {
       </div>
       {which.from === 'techniques' && <Picks which={which} without={without} onChange={onChange} />}
       {which.from === 'own' && <Own which={which} kept={kept} onChange={onChange} />}
+      {which.from === 'trial' && (
+        <Select
+          aria-label="Trial"
+          value={which.trial}
+          options={TRIALS.map(({ id, name }) => ({ value: id, label: name }))}
+          onChange={(trial) => onChange({ from: 'trial', trial })}
+        />
+      )}
+      {which.from === 'other' && <Others which={which} onChange={onChange} />}
       {which.from === 'facts' && <Facts which={which} onChange={onChange} />}
       {which.from === 'paper' && (
         <Select
@@ -80,7 +95,7 @@ function Picks(props: {
     onChange({ ...which, picks: picks.with(i, pick) })
   return (
     <>
-      {picks.map(({ technique, level }, i) => (
+      {picks.map(({ technique, level, values }, i) => (
         <div key={i} className="pick">
           <TechniquePick
             label={picks.length > 1 ? `Technique ${i + 1}` : 'Technique'}
@@ -91,12 +106,30 @@ function Picks(props: {
           <Select
             aria-label={picks.length > 1 ? `Level ${i + 1}` : 'Level'}
             value={level}
-            options={techniqueById(technique).levels.map(({ name }, k) => ({
-              value: k + 1,
-              label: `${k + 1}: ${name}`,
-            }))}
-            onChange={(to) => change(i, { technique, level: to })}
+            options={[
+              { value: OWN_LEVEL, label: 'own settings' },
+              ...techniqueById(technique).levels.map(({ name }, k) => ({
+                value: k + 1,
+                label: `${k + 1}: ${name}`,
+              })),
+            ]}
+            onChange={(to) =>
+              change(i, {
+                technique,
+                level: to,
+                ...(to === OWN_LEVEL && { values: usualValues(techniqueById(technique).parameters) }),
+              })
+            }
           />
+          {values && (
+            <div className="pick-settings">
+              <Parameters
+                technique={techniqueById(technique)}
+                values={values}
+                onChange={(next) => change(i, { technique, level, values: next })}
+              />
+            </div>
+          )}
           {picks.length > 1 && (
             <KeyButton
               label={`Leave out ${techniqueById(technique).name}`}
@@ -115,6 +148,32 @@ function Picks(props: {
     </>
   )
 }
+
+const OTHERS: readonly { readonly value: Other; readonly label: string }[] = [
+  { value: 'grid', label: 'Grids: rows and columns summed' },
+  { value: 'flash', label: 'Lists of five numbers' },
+  { value: 'fits', label: 'Does it fit?' },
+  { value: 'ways', label: 'Which way?' },
+  { value: 'checking', label: 'Is it right?' },
+]
+
+function Others(props: { readonly which: Extract<Which, { from: 'other' }>; readonly onChange: Change }) {
+  const { which, onChange } = props
+  return (
+    <>
+      <Select
+        aria-label="Other sets"
+        value={which.what}
+        options={[...OTHERS]}
+        onChange={(what) => onChange({ ...which, what })}
+      />
+      <HowMany count={which.count} most={MOST_OTHERS} onChange={(n) => onChange({ ...which, count: n })} />
+    </>
+  )
+}
+
+/** Tables and questions take more room and time than problems. */
+const MOST_OTHERS = 50
 
 function Facts(props: { readonly which: Extract<Which, { from: 'facts' }>; readonly onChange: Change }) {
   const { which, onChange } = props

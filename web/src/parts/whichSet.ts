@@ -1,17 +1,61 @@
 /** What a round, a sheet or a stretch of practice is made of, as it is chosen on screen. */
+import { hasChecks, TRICKS } from '@tachymetra/core/drill'
 import { FACT_DECKS } from '@tachymetra/core/facts'
 import { seeded } from '@tachymetra/core/number'
+import { COURSE } from '@tachymetra/core/registry'
 import { listedOwn } from '@tachymetra/core/report'
-import { type AtLevel, type PaperSetup, paperRecipe, type Recipe, USUAL_PAPER } from '@tachymetra/core/set'
+import {
+  type AtLevel,
+  type PaperSetup,
+  paperRecipe,
+  type Recipe,
+  type Source,
+  TRIALS,
+  trialById,
+  trialRecipe,
+  USUAL_PAPER,
+} from '@tachymetra/core/set'
+import { isAbacus } from '@tachymetra/core/soroban'
+import type { ParameterValues } from '@tachymetra/core/technique'
 import type { OwnSetWire } from '@tachymetra/core/wire'
 
 export type Which =
-  | { readonly from: 'techniques'; readonly picks: readonly AtLevel[]; readonly count: number }
+  | { readonly from: 'techniques'; readonly picks: readonly Picked[]; readonly count: number }
   /** Some of a set of own problems: from its first on, or at random. */
   | { readonly from: 'own'; readonly set: string; readonly count: number; readonly mixed: boolean }
   | { readonly from: 'paper'; readonly name: string }
+  | { readonly from: 'trial'; readonly trial: string }
+  /** Tables, lists of numbers, and what is asked about problems and finished work. */
+  | { readonly from: 'other'; readonly what: Other; readonly count: number }
   /** Elementary facts of a deck, at random. */
   | { readonly from: 'facts'; readonly deck: string; readonly count: number }
+
+/** A technique at a level, or with settings of one's own. */
+export type Picked = AtLevel & { readonly values?: ParameterValues }
+
+export type Other = 'grid' | 'flash' | 'fits' | 'ways' | 'checking'
+
+/** What the other sets are drawn from: tables and lists of a middling size, the course at an early level. */
+function otherSource(what: Other, count: number): Source {
+  const known = COURSE.filter((t) => !isAbacus(t) && t.id !== 'flash-sum').map((t) => ({
+    technique: t.id,
+    level: Math.min(EARLY, t.levels.length),
+  }))
+  switch (what) {
+    case 'grid':
+      return { kind: 'grid', rows: 3, columns: 3, digits: 2, count }
+    case 'flash':
+      return { kind: 'flash', digits: 1, numbers: 5, minus: false, count }
+    case 'fits':
+      return { kind: 'fits', tricks: TRICKS.map((t) => t.id), count }
+    case 'ways':
+      return { kind: 'ways', known, count }
+    case 'checking':
+      return { kind: 'checking', check: 'nines', known: known.filter((at) => hasChecks('nines', at)), count }
+  }
+}
+
+const EARLY = 3
 
 /** What can be chosen from besides techniques. */
 export interface Kept {
@@ -45,9 +89,7 @@ export function problemsOf(
       const { picks, count } = which
       // As evenly as it goes, the first ones one more.
       const share = (i: number) => Math.floor(count / picks.length) + (i < count % picks.length ? 1 : 0)
-      const sources = picks.flatMap((at, i) =>
-        share(i) > 0 ? [{ kind: 'level' as const, ...at, count: share(i) }] : [],
-      )
+      const sources = picks.flatMap((at, i) => (share(i) > 0 ? [sourceOf(at, share(i))] : []))
       return { sources, order: picks.length > 1 ? 'mixed' : 'listed' }
     }
     case 'own': {
@@ -58,6 +100,13 @@ export function problemsOf(
       const listed = some.map((problem) => listedOwn(problem, technique))
       return { sources: [{ kind: 'listed', problems: listed }], order: 'listed', name }
     }
+    case 'trial': {
+      const trial = trialById(which.trial) ?? TRIALS[0]!
+      const { sources, marks } = trialRecipe(trial.id, seed)
+      return { sources, order: 'listed', name: trial.name, ...(marks && { marks }) }
+    }
+    case 'other':
+      return { sources: [otherSource(which.what, which.count)], order: 'listed' }
     case 'facts': {
       const { cards, name } = PLAIN_DECKS.find((d) => d.id === which.deck) ?? PLAIN_DECKS[0]!
       const some = shuffled(cards, seed).slice(0, which.count)
@@ -71,6 +120,9 @@ export function problemsOf(
     }
   }
 }
+
+const sourceOf = ({ technique, level, values }: Picked, count: number): Source =>
+  values ? { kind: 'parameters', technique, values, count } : { kind: 'level', technique, level, count }
 
 function shuffled<T>(list: readonly T[], seed: number): readonly T[] {
   const random = seeded(seed)

@@ -81,12 +81,12 @@ function DrillAttempt({ attempt }: { readonly attempt: AttemptWire }) {
       </h1>
       <p className="faint">{when(attempt.startedAt, timeZone)}</p>
       <ol className="plain-list">
-        {attempt.entries.map((e, i) => {
+        {attempt.entries.filter(isEntered).map((e, i) => {
           const { ask, kind } = questions[e.step - 1]!
           return (
             <li key={i} className="replay-entry">
               <Mark right={moved(e)} /> {ask} <strong>{kind.say(kind.read(e.text)!)}</strong>{' '}
-              <span className="faint">after {seconds(e.ms)}</span>
+              {!isOnPaper(attempt) && <span className="faint">after {seconds(e.ms)}</span>}
             </li>
           )
         })}
@@ -96,8 +96,15 @@ function DrillAttempt({ attempt }: { readonly attempt: AttemptWire }) {
   )
 }
 
+const isOnPaper = ({ events }: AttemptWire) => events.some((e) => e.kind === 'on-paper')
+
+/** Of an answer that was only marked no value is known. */
+const isEntered = ({ text }: { readonly text: string }) => text !== ''
+
 function Outcome({ attempt }: { readonly attempt: AttemptWire }) {
   if (attempt.outcome !== 'done') return <p>{ENDED[attempt.outcome]}</p>
+  if (isOnPaper(attempt))
+    return <p>Worked on paper and keyed in: {attempt.right ? 'all right' : 'marked as wrong'}.</p>
   return (
     <p>
       {attempt.right ? 'All right' : 'Right in the end'}, in {seconds(attempt.totalMs)}.
@@ -140,7 +147,7 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
     (reached && readDecimal(reached.text)) ?? frameValue(frameOf(technique, problem) ?? clearFrame())
   const slipped = entries.find((e) => e.step === 0 && e.slips.length > 0)
   const ended = at === entries.length && attempt.outcome === 'done'
-  const onPaper = attempt.events.some((e) => e.kind === 'on-paper')
+  const onPaper = isOnPaper(attempt)
   return (
     <div className="stack" style={{ gap: '1rem' }}>
       <Trail attempt={attempt} />
@@ -172,10 +179,10 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
         {entries.slice(0, at).map((e, i) => (
           <li key={i} className="replay-entry">
             {e.verdict === 'elsewhere' ? <span aria-hidden="true">·</span> : <Mark right={moved(e)} />}{' '}
-            {e.text === '' ? (
-              <span>marked as wrong</span>
-            ) : (
+            {isEntered(e) ? (
               <span className="mono">{entryWords(walk, e)}</span>
+            ) : (
+              <span>marked as wrong</span>
             )}
             {e.verdict === 'given' && <span className="faint"> shown</span>}
             {e.verdict === 'elsewhere' && <span className="faint"> not counted</span>}

@@ -14,15 +14,7 @@ import { Trouble } from '../parts/Trouble.js'
 import { useDoing } from '../parts/useDoing.js'
 import { when } from '../parts/words.js'
 import { KeyedItem } from './KeyedItem.js'
-import {
-  exerciseOf,
-  type KeyedSheet,
-  keepKeyed,
-  keptDraft,
-  keyedWords,
-  letGoDraft,
-  noteDraft,
-} from './keying.js'
+import { type KeyedSheet, keepKeyed, keptDraft, keyedWords, letGoDraft, noteDraft, taskOf } from './keying.js'
 import './sheet.css'
 
 /** A sheet that was worked on paper, keyed in for one learner: answers, or only what was right. */
@@ -124,7 +116,7 @@ function KeyIn(props: {
                 onClick={() => setAt(i)}
               >
                 <span className="number">{i + 1}</span>
-                <span className="mono">{keyedWords(exerciseOf(item), keyed[i])}</span>
+                <span className="mono">{keyedWords(taskOf(item), keyed[i])}</span>
               </button>
             </li>
           ))}

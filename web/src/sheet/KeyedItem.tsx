@@ -7,14 +7,13 @@ import {
   openQuestion,
   typeKey,
 } from '@tachymetra/core/session'
-import type { ListedProblem } from '@tachymetra/core/set'
-import { formAsked } from '@tachymetra/core/set'
+import { formAsked, type ListedProblem, sheetItem } from '@tachymetra/core/set'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Entry } from '../parts/Entry.js'
 import { ItemLine } from '../parts/ItemLine.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { useKeys } from '../parts/useKeys.js'
-import { exerciseOf } from './keying.js'
+import { taskOf } from './keying.js'
 
 const SMALL = '(max-width: 40rem), (max-height: 30rem)'
 
@@ -28,14 +27,16 @@ export function KeyedItem(props: {
   readonly onMove: (by: number) => void
 }) {
   const { item, n, keyed, onKeyed, onMove } = props
-  const exercise = useMemo(() => exerciseOf(item), [item])
-  const question = useMemo(() => openQuestion(beginTask(exercise))!, [exercise])
+  const task = useMemo(() => taskOf(item), [item])
+  const question = useMemo(() => openQuestion(beginTask(task))!, [task])
   const [typing, setTyping] = useState({
     ...NOTHING_TYPED,
     text: keyed && 'text' in keyed ? keyed.text : '',
   })
   const [notice, setNotice] = useState('')
   const { kind } = question
+  // Of several questions it is only told whether all were right.
+  const typed = 'technique' in task
   const press = (key: string) => {
     const next = typeKey(typing, kind, key, 0)
     setTyping(next)
@@ -45,7 +46,7 @@ export function KeyedItem(props: {
   }
   const take = (text: string) => {
     if (text === '') return onMove(1)
-    const read = keyedEvents(exercise, { text })
+    const read = keyedEvents(task, { text })
     if ('notice' in read) setNotice(read.notice)
     else onKeyed({ text })
   }
@@ -64,7 +65,7 @@ export function KeyedItem(props: {
       Enter: () => take(typing.text),
       Backspace: erase,
     },
-    { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press },
+    typed ? { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press } : undefined,
     true,
   )
   const form = formAsked(question.ask)
@@ -79,30 +80,49 @@ export function KeyedItem(props: {
   return (
     <div ref={panel} className="panel stack">
       <p className="faint">Item {n}</p>
-      <ItemLine problem={exercise.problem} />
+      {'technique' in task ? <ItemLine problem={task.problem} /> : <Lines item={item} />}
       {form && (
         <p className="faint" id="asked">
           {form}
         </p>
       )}
-      <Entry
-        kind={kind}
-        text={typing.text}
-        label={`Answer to item ${n}`}
-        {...(form && { describedBy: 'asked' })}
-        onKey={press}
-        onErase={erase}
-        onEnter={() => take(typing.text)}
-      >
-        <p className="said-slip" role="status">
-          {notice}
-        </p>
-      </Entry>
+      {typed ? (
+        <Entry
+          kind={kind}
+          text={typing.text}
+          label={`Answer to item ${n}`}
+          {...(form && { describedBy: 'asked' })}
+          onKey={press}
+          onErase={erase}
+          onEnter={() => take(typing.text)}
+        >
+          <p className="said-slip" role="status">
+            {notice}
+          </p>
+        </Entry>
+      ) : (
+        <p>Right, where all of it is right; else wrong.</p>
+      )}
       <div className="row keys-line">
         <KeyButton label="Wrong" shortcut="←" onPress={() => mark('wrong')} />
         <KeyButton label="Right" shortcut="→" onPress={() => mark('right')} />
         <KeyButton label="Back" shortcut="↑" onPress={() => onMove(-1)} />
       </div>
+    </div>
+  )
+}
+
+/** A table, or what is asked about finished work, as it is printed. */
+function Lines({ item }: { readonly item: ListedProblem }) {
+  const { above, asked } = sheetItem(item)
+  return (
+    <div className="keyed-lines">
+      {above.map((line) => (
+        <p key={line} className="mono">
+          {line}
+        </p>
+      ))}
+      <p>{asked}</p>
     </div>
   )
 }

@@ -35,7 +35,7 @@ export function Printed({ sheet }: { readonly sheet: NewSheet }) {
       </p>
       <ol className="printed-items" aria-label={`Problems of ${code}`}>
         {list.map((listed, i) => {
-          const { asked, form, starred } = sheetItem(listed)
+          const { asked, above, form, starred } = sheetItem(listed)
           return (
             <li key={i}>
               <span className="faint">
@@ -43,6 +43,11 @@ export function Printed({ sheet }: { readonly sheet: NewSheet }) {
                 {i + 1}.
               </span>{' '}
               <span>
+                {above.map((line) => (
+                  <b key={line} className="above">
+                    <Letters text={line} numbers={numbers} />
+                  </b>
+                ))}
                 <Letters text={asked} numbers={numbers} />
                 {form && (
                   <small>

@@ -1,14 +1,15 @@
 /** Keying a sheet in: what is typed so far, kept in this tab, and made into a session of attempts. */
+import { drillById } from '@tachymetra/core/drill'
 import { readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import {
   type AttemptRecord,
   beginTask,
-  type Exercise,
   JUDGE,
   judgeRecord,
   type Keyed,
   keyedEvents,
+  type Task,
 } from '@tachymetra/core/session'
 import type { ListedProblem, Recipe } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
@@ -18,18 +19,21 @@ import { keepAttempt, keepSession } from '../data/store.js'
 /** What stands on paper for each item. */
 export type KeyedSheet = readonly Keyed[]
 
-/** An item as it was worked on paper: the answer only. */
-export function exerciseOf({ technique: id, level, expression }: ListedProblem): Exercise {
+/** An item as it was worked on paper: the answer only, or the questions of what no technique works. */
+export function taskOf({ technique: id, level, expression }: ListedProblem): Task {
+  const drill = drillById(id)
+  if (drill) return drill.read(expression)
   const technique = techniqueById(id)
   const problem = readProblem(expression)
   return { technique, variant: variantOf(technique), level, support: 'answer', problem }
 }
 
 /** What was keyed in, in words. */
-export function keyedWords(exercise: Exercise, keyed: Keyed): string {
+export function keyedWords(task: Task, keyed: Keyed): string {
   if (!keyed) return '–'
   if ('mark' in keyed) return keyed.mark
-  const { kind } = beginTask(exercise).walks[0]!.whole()
+  if (!('technique' in task)) return keyed.text
+  const { kind } = beginTask(task).walks[0]!.whole()
   const value = kind.read(keyed.text)
   return value === undefined ? keyed.text : kind.say(value)
 }
@@ -78,15 +82,15 @@ export async function keepKeyed(
   const reached = keyed.findLastIndex(Boolean) + 1
   const begun = Date.parse(start.startedAt)
   for (const [i, item] of list.slice(0, reached).entries()) {
-    const exercise = exerciseOf(item)
-    const read = keyedEvents(exercise, keyed[i])
+    const task = taskOf(item)
+    const read = keyedEvents(task, keyed[i])
     if ('notice' in read) throw new Error(`Item ${i + 1}: ${read.notice}`)
     const record: AttemptRecord = {
       id: crypto.randomUUID(),
       sessionId: id,
       n: i + 1,
       ...item,
-      variant: exercise.variant,
+      variant: 'technique' in task ? task.variant : {},
       support: 'answer',
       // One after another, so that they stay in their order.
       startedAt: new Date(begun + i).toISOString(),

@@ -39,7 +39,12 @@ export async function sheetsPdf(
     const keys = layout.key === 'none' ? [] : sheet.list.map((one) => keyItem(one, layout.key === 'worked'))
     return {
       sheet,
-      items: items.map((item) => ({ ...item, asked: own(item.asked), form: own(item.form) })),
+      items: items.map((item) => ({
+        ...item,
+        asked: own(item.asked),
+        above: item.above.map(own),
+        form: own(item.form),
+      })),
       keys: keys.map(({ answer, band, steps }) => ({
         answer: own(answer),
         band: band === undefined ? undefined : own(band),
@@ -48,7 +53,7 @@ export async function sheetsPdf(
     }
   })
   const texts = laid.flatMap(({ items, keys }) => [
-    ...items.flatMap((item) => [item.asked, item.form]),
+    ...items.flatMap((item) => [...item.above, item.asked, item.form]),
     ...keys.flatMap((key) => [key.answer, key.band ?? '', ...key.steps]),
   ])
   const fixed = 'Name Date Paper of Key page ().,:·*—0123456789 ABCDEFGHIJKLMNOPQRSTUVWXYZ estimate code'
@@ -120,11 +125,13 @@ class Writer {
   }
 
   /** A problem, the form it is asked in, a line for its answer and on wish room to work in. */
-  private item(part: Element, n: number, { asked, form, starred }: SheetItem): Block {
+  private item(part: Element, n: number, { asked, above, form, starred }: SheetItem): Block {
     const indent = this.pdf.width('*000. ', 'plain', this.size * 0.8)
     const across = this.across() - indent
     const row = this.size * LINE
-    const lines = this.pdf.wrapped(asked.trim(), 'plain', this.size, across)
+    const lines = [...above, asked.trim()].flatMap((text) =>
+      this.pdf.wrapped(text, 'plain', this.size, across),
+    )
     const after = this.pdf.width(`${lines.at(-1)!} `, 'plain', this.size)
     const below = across - after < ANSWER
     const rows = lines.length + (below ? 1 : 0)
