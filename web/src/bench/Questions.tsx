@@ -3,13 +3,16 @@ import { readGrid } from '@tachymetra/core/flash'
 import { OWN_LEVEL } from '@tachymetra/core/registry'
 import { JUDGE, type Progress, verdictOf } from '@tachymetra/core/session'
 import type { Recipe } from '@tachymetra/core/set'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
+import { useNeeds } from '../data/needs.js'
 import type { LocalAttempt } from '../data/store.js'
 import { GridTable } from '../parts/GridTable.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
 import { QuestionFlow, useQuestionKeys } from '../parts/QuestionFlow.js'
+import { hush, speak } from '../parts/speech.js'
 import { useAttempt } from '../parts/useAttempt.js'
+import { aloud } from '../parts/words.js'
 import { PaceHead } from './PaceHead.js'
 import { useDeadline } from './timers.js'
 
@@ -41,6 +44,12 @@ export function Questions(props: Props) {
       props.onDone({ record, verdict: verdictOf(progress) })
     },
   })
+  const { readAloud } = useNeeds()
+  const toHear = recipe.round?.aloud || readAloud ? `${task.says}. ${task.questions[0]!.ask}` : undefined
+  useEffect(() => {
+    if (toHear) speak(aloud(toHear))
+    return hush
+  }, [toHear])
   const { progress } = attempt
   const done = progress.outcome !== undefined
   const whole = { item: begun.startedAt, whole: props.sessionStartedAt }

@@ -60,7 +60,7 @@ export function AskedWall({
   const told = (i: number) => 2 * i + 2 <= presses
   const question = questions[n]
   return (
-    <div className="worked">
+    <div className="worked" data-view="work">
       <div className="wall-problem">
         {technique === 'grid' ? (
           <GridTable
