@@ -269,3 +269,16 @@ export function notPlain(texts: readonly string[]): string[] {
   )
   return [...new Set(found)]
 }
+
+/** Counts the tones that are made from here on. */
+export async function countTones(page: Page): Promise<() => Promise<number>> {
+  await page.addInitScript(() => {
+    const create = AudioContext.prototype.createOscillator
+    ;(window as unknown as { rung: number }).rung = 0
+    AudioContext.prototype.createOscillator = function (...all) {
+      ;(window as unknown as { rung: number }).rung += 1
+      return create.apply(this, all)
+    }
+  })
+  return () => page.evaluate(() => (window as unknown as { rung: number }).rung)
+}

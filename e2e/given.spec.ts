@@ -14,7 +14,7 @@ import type {
   SheetWire,
   WorkedSet,
 } from '@tachymetra/core/wire'
-import { expect, pick, problemOn, test } from './bench.js'
+import { countTones, expect, pick, problemOn, test } from './bench.js'
 import type { TestServer } from './server.js'
 
 async function openPage(
@@ -29,19 +29,6 @@ async function openPage(
   await page.getByRole('navigation', { name: 'Papers and other sets' }).getByRole('link', { name }).click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(head)
   return learner
-}
-
-/** Counts the tones that are made from here on. */
-async function countTones(page: Page): Promise<() => Promise<number>> {
-  await page.addInitScript(() => {
-    const create = AudioContext.prototype.createOscillator
-    ;(window as unknown as { rung: number }).rung = 0
-    AudioContext.prototype.createOscillator = function (...all) {
-      ;(window as unknown as { rung: number }).rung += 1
-      return create.apply(this, all)
-    }
-  })
-  return () => page.evaluate(() => (window as unknown as { rung: number }).rung)
 }
 
 test('a round by touch: ready, go; a bell at which the answer comes by itself with its working; right answers a minute', async ({
@@ -193,8 +180,8 @@ test('own problems pasted: each fault named at its line, the others kept, practi
   await kept.getByRole('button', { name: 'Send as a file: Chapter 4' }).click()
   const sent = await sending
   expect(sent.suggestedFilename()).toBe('Chapter 4.json')
-  await kept.getByRole('button', { name: 'Let go: Chapter 4' }).click()
-  await page.getByRole('button', { name: 'Let go', exact: true }).click()
+  await kept.getByRole('button', { name: 'Delete: Chapter 4' }).click()
+  await page.getByRole('button', { name: 'Delete', exact: true }).click()
   await expect(kept).toHaveCount(0)
   await page
     .locator('input[type=file]')

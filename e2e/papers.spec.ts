@@ -5,7 +5,7 @@ import { answerText, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { isStarred, setupOf } from '@tachymetra/core/set'
 import type { LearnerWire, ProgressWire, WorkedSet } from '@tachymetra/core/wire'
-import { expect, pick, test } from './bench.js'
+import { countTones, expect, pick, test } from './bench.js'
 import { answer, listed } from './paper.js'
 import type { TestServer } from './server.js'
 
@@ -94,14 +94,7 @@ test('when the time is up a bell rings and the paper is over; what was not reach
 }) => {
   const learner = await openPapers(page, server)
   await page.clock.install()
-  await page.addInitScript(() => {
-    const create = AudioContext.prototype.createOscillator
-    ;(window as unknown as { rung: number }).rung = 0
-    AudioContext.prototype.createOscillator = function (...all) {
-      ;(window as unknown as { rung: number }).rung += 1
-      return create.apply(this, all)
-    }
-  })
+  const rung = await countTones(page)
   await page.reload()
   await page.getByRole('spinbutton', { name: 'Minutes' }).fill('1')
   await setUp(page, 12)
@@ -128,7 +121,7 @@ test('when the time is up a bell rings and the paper is over; what was not reach
   await page.clock.runFor(50_000)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Paper: 10 points')
   await expect(page.locator('.figures')).toContainText('away, the clock going on10.0 s')
-  expect(await page.evaluate(() => (window as unknown as { rung: number }).rung)).toBeGreaterThan(0)
+  expect(await rung()).toBeGreaterThan(0)
   await expect
     .poll(async () => (await server.api<WorkedSet[]>(`/learners/${learner.id}/papers`))[0]?.answers.length)
     .toBeGreaterThan(0)

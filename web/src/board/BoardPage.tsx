@@ -110,13 +110,13 @@ export default function BoardPage() {
                     Change
                   </Button>
                   <Popconfirm
-                    title={`Let go of ${kept.name}?`}
-                    okText="Let go"
+                    title={`Delete ${kept.name}?`}
+                    okText="Delete"
                     cancelText="Cancel"
                     onConfirm={() => forget.mutate(kept.id)}
                   >
-                    <Button size="small" aria-label={`Let go: ${kept.name}`}>
-                      Let go
+                    <Button size="small" aria-label={`Delete: ${kept.name}`}>
+                      Delete
                     </Button>
                   </Popconfirm>
                 </li>

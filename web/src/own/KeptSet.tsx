@@ -97,13 +97,13 @@ export function KeptSet(props: {
           Change
         </Button>
         <Popconfirm
-          title={`Let go of ${name}? What was worked stays in the record.`}
-          okText="Let go"
+          title={`Delete ${name}? What was worked stays in the record.`}
+          okText="Delete"
           cancelText="Cancel"
           onConfirm={() => forget.mutate(set.id)}
         >
-          <Button size="small" aria-label={`Let go: ${name}`}>
-            Let go
+          <Button size="small" aria-label={`Delete: ${name}`}>
+            Delete
           </Button>
         </Popconfirm>
       </div>

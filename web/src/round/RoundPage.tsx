@@ -97,8 +97,8 @@ function Round({ learner }: { readonly learner: LearnerWire }) {
             <li>At the end: how many were right, and how many right answers that is in a minute.</li>
           </ol>
           <p className="faint">
-            Try {count(5, 'problem')} before you learn a technique and five after it: the difference is what
-            it is worth to you.
+            Try {count(5, 'problem')} before you learn a technique and five after it: the difference shows how
+            much it helps.
           </p>
         </section>
       </div>

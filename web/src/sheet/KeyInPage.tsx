@@ -81,7 +81,7 @@ function KeyIn(props: {
       </div>
       <p>
         Type each answer and press Enter, or press <kbd>→</kbd> where it is right and <kbd>←</kbd> where it is
-        wrong. Leave open what has no answer. Nothing of it is timed.
+        wrong. Skip an item without an answer. Nothing of it is timed.
       </p>
       <div className="keying-in">
         <div className="stack">

@@ -43,7 +43,7 @@ export function Past(props: {
         </Button>
       </div>
       <p>{trial.about}</p>
-      {!standing && <p className="faint">No whole run yet: the first one sets the mark.</p>}
+      {!standing && <p className="faint">You have not finished this one yet.</p>}
       {standing && whole.length === 1 && <p>{standingLines(trial, standing)[0]}</p>}
       {standing && whole.length > 1 && (
         <Chart
