@@ -175,6 +175,8 @@ test('every other part on the wall by touch: two ways, facts that answer themsel
   await page.getByLabel('Problems, one on each line').fill('63*67')
   await added()
   await add('Facts, called one by one')
+  await page.getByRole('combobox', { name: 'Deck of facts' }).fill('Divisions')
+  await page.keyboard.press('Enter')
   await page.getByLabel('Seconds until the answer').fill('1')
   await added()
   await add('Flash and tape')

@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
+import { FACT_DECKS } from '@tachymetra/core/facts'
 import { answerText, readProblem } from '@tachymetra/core/problem'
 import { keyItem, type ListedProblem, sheetItem } from '@tachymetra/core/set'
 import type {
@@ -361,6 +362,67 @@ test('a sheet is printed, made again the same after a restart, and keyed back in
     await pick(page, 'Cards or blanks', kind)
     expect(pdfText(await savePdf(page, /^Save cards/))).toContain(kind)
   }
+})
+
+test('facts of any deck and frames: in a round, on a sheet, keyed back in with what stands on it', async ({
+  page,
+  server,
+}) => {
+  await openPage(page, server, 'Rounds', 'Rounds for Ilse Marrow')
+  const deck = async (name: string) => {
+    await page.getByRole('radio', { name: 'Facts' }).check()
+    await page.getByRole('combobox', { name: 'Deck of facts' }).fill(name)
+    await page.keyboard.press('Enter')
+  }
+  await deck('Roman numerals')
+  await page.getByLabel('How many').fill('1')
+  await page.getByLabel('Seconds for each').fill('60')
+  await page.getByRole('button', { name: 'To the start' }).click()
+  await page.getByRole('button', { name: /^Start/ }).click()
+  const asked = await page.locator('#question').textContent({ timeout: 10_000 })
+  const card = FACT_DECKS.flatMap((d) => d.cards).find((c) => c.ask === asked)!
+  await page.keyboard.type(card.kind.print(card.expect))
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The session: Roman numerals')
+  await expect(page.locator('.figures').first()).toContainText('right before the bell1 of 1')
+  const made = async () => {
+    await page.getByLabel('How many').fill('2')
+    await page.getByRole('button', { name: 'Make 1 sheet' }).click()
+    await page.getByRole('link', { name: 'Key it in' }).click()
+    const code = new URL(page.url()).pathname.split('/').at(-2)!
+    return (await server.api<SheetWire>(`/sheets/${code}`)).list
+  }
+  const stored = async () => {
+    await page.getByRole('button', { name: 'Store 2 answers' }).click()
+    await expect(page).toHaveURL(/\/record\/session\//)
+    const id = new URL(page.url()).pathname.split('/').at(-1)!
+    const { attempts } = await server.api<{ attempts: readonly AttemptSummary[] }>(`/sessions/${id}`)
+    return attempts.map((a) => a.right)
+  }
+  await page.goto(`${server.url}/papers/sheets`)
+  await deck('Squares')
+  const [first] = await made()
+  await page.keyboard.type(keyItem(first!, false).answer)
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('3')
+  await page.keyboard.press('Enter')
+  expect(await stored()).toEqual([true, false])
+  await page.goto(`${server.url}/papers/sheets`)
+  const technique = page.getByRole('combobox', { name: 'Technique', exact: true })
+  await technique.fill('Beads: read')
+  await technique.press('Enter')
+  await pick(page, 'Level', '5:')
+  const frames = await made()
+  // The number is on its rods, and nowhere in words.
+  const rods = page.locator('.panel .rod')
+  const words = await rods.evaluateAll((all) => all.map((rod) => rod.getAttribute('aria-label')!))
+  expect(words.map((w) => /(\d):/.exec(w)![1]).join('')).toBe(frames[0]!.expression.padStart(5, '0'))
+  await expect(page.locator('.panel')).not.toContainText(keyItem(frames[0]!, false).answer)
+  await page.keyboard.type(frames[0]!.expression)
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('ArrowRight')
+  expect(await stored()).toEqual([true, true])
 })
 
 test('other sets: a round of tables with a bell, own settings on a sheet, a sheet of finished work that is marked', async ({

@@ -4,12 +4,14 @@ import { techniqueById } from '../registry/techniques.js'
 import { DRILL_NAMES } from '../words/drill.js'
 import { readChecking } from './checking.js'
 import type { Drill } from './drill.js'
+import { readFact } from './fact.js'
 import { readFit } from './fits.js'
 import { readWays } from './ways.js'
 
 export type DrillId = keyof typeof DRILL_NAMES
 
 const DRILLS: Readonly<Record<DrillId, Drill>> = {
+  fact: { read: readFact },
   // Sums of a table, added as one likes.
   grid: { read: (text) => ({ questions: gridQuestions(readGrid(text)), inOrder: false, says: text }) },
   fits: { read: readFit },

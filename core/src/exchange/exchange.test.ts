@@ -54,7 +54,21 @@ test('CSV goes out and comes in again without loss, to the byte', () => {
       ] as const,
     },
   }
-  const all = [flashed, chosen, ...rows.slice(2, 1500)]
+  // A fact: none of its signs is changed.
+  const recalled = {
+    ...chosen,
+    attempt: {
+      ...chosen.attempt,
+      id: newId(),
+      technique: 'fact',
+      expression: 'tables: 7x8',
+      events: [
+        { kind: 'shown', at: 0 },
+        { kind: 'entered', at: 900, text: '56', first: 700, last: 900, pause: 0 },
+      ] as const,
+    },
+  }
+  const all = [flashed, chosen, recalled, ...rows.slice(2, 1500)]
   const text = csvHead() + csvRows(all.map(withVerdict), '=Mo "the" Roe')
   // UTF-8 is told by a mark, the learner is named, and no cell is taken for a formula.
   expect(text.startsWith('\uFEFFlearner,attempt,session,')).toBe(true)

@@ -24,8 +24,8 @@ export function keyedEvents(
   if (!keyed) return { events: [...BEGUN, { kind: 'skipped', at: 0 }] }
   if ('mark' in keyed) return { events: [...BEGUN, { kind: 'marked', at: 0, text: keyed.mark }] }
   // Of several questions it is only told whether all were right.
-  if (!('technique' in task)) return { notice: UNFINISHED.onlyMarked }
-  const begun = reduceEvents({ ...task, support: 'answer' }, BEGUN)
+  if ('questions' in task && task.questions.length > 1) return { notice: UNFINISHED.onlyMarked }
+  const begun = reduceEvents('technique' in task ? { ...task, support: 'answer' } : task, BEGUN)
   const confirmed = confirm(begun, { ...NOTHING_TYPED, text: keyed.text }, 0)
   if ('notice' in confirmed) return confirmed
   const after = happen(begun, confirmed.event)

@@ -1,6 +1,7 @@
 /** The items of a set: the same recipe and seed give the same items in every browser and on the server. */
 import { randomChecking } from '../drill/checking.js'
 import { type DrillId, drillById } from '../drill/drills.js'
+import { factText } from '../drill/fact.js'
 import { randomFit } from '../drill/fits.js'
 import { randomWays } from '../drill/ways.js'
 import { type FactCard, factById } from '../facts/decks.js'
@@ -146,15 +147,15 @@ function itemFrom({ technique, level, expression }: ListedProblem): Item {
   return { kind: 'problem', technique, level, problem: readProblem(expression) }
 }
 
-/** An item as an attempt at it names it; undefined for a fact, which is named by its id. */
-export function listedItem(item: Item): ListedProblem | undefined {
+/** An item as an attempt at it names it. */
+export function listedItem(item: Item): ListedProblem {
   switch (item.kind) {
     case 'problem':
       return { technique: item.technique, level: item.level, expression: printProblem(item.problem) }
     case 'drill':
       return { technique: item.drill, level: OWN_LEVEL, expression: item.text }
     case 'fact':
-      return undefined
+      return { technique: 'fact', level: OWN_LEVEL, expression: factText(item.card.id) }
   }
 }
 
@@ -167,7 +168,7 @@ export function isItem(
   const item = items[n - 1]
   if (!item) return undefined
   const listed = listedItem(item)
-  return listed?.technique === technique && listed.level === level && listed.expression === expression
+  return listed.technique === technique && listed.level === level && listed.expression === expression
 }
 
 /** A recorded list with one more problem in it, at place n (from 1). */

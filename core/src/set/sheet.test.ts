@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { drillById } from '../drill/drills.js'
+import { factText } from '../drill/fact.js'
+import { FACT_DECKS } from '../facts/decks.js'
 import { readProblem } from '../problem/expression.js'
 import { answerOf } from '../problem/problem.js'
 import { sameValue } from '../question/value.js'
@@ -8,11 +10,12 @@ import { techniqueById } from '../registry/techniques.js'
 import { keyedEvents } from '../session/keyed.js'
 import { beginTask, JUDGE } from '../session/reduce.js'
 import { judgeRecord } from '../session/verdict.js'
+import type { Frame } from '../soroban/frame.js'
 import { variantOf } from '../technique/driver.js'
 import { checkRecipe } from './check.js'
 import { GENERATOR, itemsOf, listedItem } from './items.js'
 import { paperRecipe, USUAL_PAPER } from './paper.js'
-import { plainRecipe } from './recipe.js'
+import { type ListedProblem, plainRecipe } from './recipe.js'
 import {
   CODE_BASE,
   CODE_LENGTH,
@@ -70,11 +73,8 @@ test('a sheet holds the items of its set in order, and its recipe is one of a li
   expect(() => checkRecipe(made)).not.toThrow()
   expect(itemsOf(set(made)).map((item) => listedItem(item!))).toEqual(list)
   expect(() => checkRecipe({ ...made, sheet: 'AAAA-AAAA' })).toThrow('no code')
-  for (const source of [
-    { kind: 'level', technique: 'soroban-read', level: 1, count: 2 },
-    { kind: 'facts', facts: ['7+8'] },
-  ] as const)
-    expect(() => sheetList(set(plainRecipe([source], 'answer')))).toThrow('paper')
+  const unknown = plainRecipe([{ kind: 'listed', problems: [null] }], 'answer')
+  expect(() => sheetList(set(unknown))).toThrow('paper')
 })
 
 test('what is printed: the question, the form it is asked in, its star; and the answer, its band, its steps', () => {
@@ -84,6 +84,8 @@ test('what is printed: the question, the form it is asked in, its star; and the 
     form: '',
     starred: false,
     above: [],
+    frame: undefined,
+    toDraw: false,
   })
   expect(keyItem(listed('multiply-crosswise', '36*52'), true)).toMatchObject({
     answer: '1\u2009872',
@@ -97,6 +99,39 @@ test('what is printed: the question, the form it is asked in, its star; and the 
   // 6 586 less and more a twentieth.
   expect(keyItem(estimate, false).band).toMatch(/6\u2009256\.7.*6\u2009915\.3/)
   expect(keyItem(listed('paper-compare', '5/8 ? 7/11'), false).answer).not.toBe('')
+})
+
+test('a frame to be read stands there with its beads and not its number; one to be set is empty, its beads are in the key', () => {
+  const [read, drawn] = ['soroban-read', 'soroban-set'].map((technique) => ({
+    technique,
+    level: 0,
+    expression: '4072',
+  })) as [ListedProblem, ListedProblem]
+  const rods = (frame: Frame | undefined) => frame && [...frame.rods].reverse().join('').replace(/^0+/, '')
+  expect(sheetItem(read)).toMatchObject({ asked: 'The number on the frame: ', toDraw: false })
+  expect([rods(sheetItem(read).frame), rods(keyItem(read, true).frame)]).toEqual(['4072', undefined])
+  expect(sheetItem(drawn)).toMatchObject({ asked: 'Draw the beads of 4\u2009072. ', toDraw: true })
+  expect([rods(sheetItem(drawn).frame), rods(keyItem(drawn, false).frame)]).toEqual(['', '4072'])
+  expect([keyItem(read, false).answer, keyItem(drawn, false).answer]).toEqual(['4\u2009072', '4\u2009072'])
+})
+
+test('a fact of any deck is printed as it is asked, and keyed in with its answer', () => {
+  const fact = (id: string) => ({ technique: 'fact', level: 0, expression: factText(id) })
+  expect(['7x8', 'c100:37', 'r196', 'k5-7'].map((id) => sheetItem(fact(id)).asked)).toEqual([
+    '7 × 8 = ',
+    '37 to 100: ',
+    '√196 = ',
+    '5 − 7 (can be taken / is short) ',
+  ])
+  for (const { cards } of FACT_DECKS)
+    for (const { id, kind, expect: value } of cards) {
+      expect(keyItem(fact(id), true)).toMatchObject({ answer: kind.say(value), steps: [] })
+      const text = kind.print(value)
+      const read = keyedEvents(drillById('fact')!.read(factText(id)), { text })
+      expect('events' in read && read.events.at(-1)).toMatchObject({ kind: 'entered', text })
+    }
+  for (const text of ['tables: 7x88', '7x8', 'sums: 7x8'])
+    expect(() => drillById('fact')!.read(text)).toThrow('fact')
 })
 
 /** An attempt that was keyed in from paper. */

@@ -4,13 +4,15 @@
  */
 import type { DrillItem } from '../drill/drill.js'
 import { drillById } from '../drill/drills.js'
+import { toWords } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { problemWords, readProblem } from '../problem/expression.js'
 import { itemJoint } from '../problem/items/forms.js'
-import { isItem } from '../problem/problem.js'
+import { isItem, type Problem } from '../problem/problem.js'
 import { techniqueById } from '../registry/techniques.js'
-import { isAbacus } from '../soroban/step.js'
-import type { Step } from '../technique/contract.js'
+import { type Frame, LEAST_RODS, setNumber } from '../soroban/frame.js'
+import { beadWorkOf, isAbacus } from '../soroban/step.js'
+import type { Step, Technique } from '../technique/contract.js'
 import { trace, variantOf } from '../technique/driver.js'
 import { Walk } from '../technique/walks.js'
 import { SHEET_WORDS } from '../words/sets.js'
@@ -111,19 +113,14 @@ export function readCode(text: string): string | undefined {
   return checkSign(drawn) === check ? `${drawn.slice(0, 4)}-${drawn.slice(4)}${check}` : undefined
 }
 
-/** Techniques whose problem is a frame: that is drawn on blanks. */
-const NOT_ON_PAPER = ['soroban-read', 'soroban-set']
-
 /**
  * The items of a set as they stand on a sheet.
- * @throws InputError where some of them cannot be printed, or the set cannot be drawn
+ * @throws InputError where one of a recorded list is not known, or the set cannot be drawn
  */
 export function sheetList(set: PracticeSet): readonly ListedProblem[] {
   return itemsOf(set).map((item) => {
-    const listed = item && listedItem(item)
-    if (!listed || NOT_ON_PAPER.includes(listed.technique))
-      throw new InputError('This cannot be put on paper: take something else.')
-    return listed
+    if (!item) throw new InputError('One of these problems is not known: it cannot be put on paper.')
+    return listedItem(item)
   })
 }
 
@@ -155,6 +152,10 @@ export interface SheetItem {
   /** The form that is asked for, where that needs saying: "as a fraction in lowest terms". */
   readonly form: string
   readonly starred: boolean
+  /** A frame to be read, or to draw beads on; undefined where there is none. */
+  readonly frame: Frame | undefined
+  /** Is the answer drawn on the frame rather than written? */
+  readonly toDraw: boolean
 }
 
 /** An item of the key in words. */
@@ -164,6 +165,8 @@ export interface KeyItem {
   readonly band: string | undefined
   /** Each step: "6 × 2 = 12". */
   readonly steps: readonly string[]
+  /** The beads of a number that was to be set. */
+  readonly frame: Frame | undefined
 }
 
 /** What is asked of the form, without the question itself, which every item shares. */
@@ -172,10 +175,27 @@ export const formAsked = (ask: string): string => /\((.+)\)/.exec(ask)?.[1] ?? '
 export function sheetItem(listed: ListedProblem): SheetItem {
   const drill = drillById(listed.technique)
   if (drill) return drillItem(listed, drill.read(listed.expression))
-  const { problem, whole } = begun(listed)
+  const { technique, problem, whole } = begun(listed)
+  const beads = beadsAsked(technique, problem)
+  if (beads)
+    return {
+      asked: beads.asked,
+      above: [],
+      form: '',
+      starred: false,
+      frame: beads.frame,
+      toDraw: beads.solved !== undefined,
+    }
   const joint = isItem(problem) ? itemJoint(problem) : ' = '
   const form = formAsked(whole.ask)
-  return { asked: inPrint(problemWords(problem) + joint), above: [], form, starred: isStarred(listed) }
+  return {
+    asked: inPrint(problemWords(problem) + joint),
+    above: [],
+    form,
+    starred: isStarred(listed),
+    frame: undefined,
+    toDraw: false,
+  }
 }
 
 /** @param worked are the steps wanted too? */
@@ -184,7 +204,7 @@ export function keyItem(listed: ListedProblem, worked: boolean): KeyItem {
   if (drill) {
     const { questions } = drill.read(listed.expression)
     const answers = questions.map(({ kind, expect }) => kind.say(expect))
-    return { answer: inPrint(answers.join(', ')), band: undefined, steps: [] }
+    return { answer: inPrint(answers.join(', ')), band: undefined, steps: [], frame: undefined }
   }
   const { technique, problem, variant, whole } = begun(listed)
   // Bead by bead says nothing on paper.
@@ -193,23 +213,50 @@ export function keyItem(listed: ListedProblem, worked: boolean): KeyItem {
     answer: whole.kind.say(whole.expect),
     band: estimateBand(problem),
     steps: steps?.steps.map((step, i) => inPrint(stepLine(step, steps.entries[i]!))) ?? [],
+    frame: beadsAsked(technique, problem)?.solved,
   }
 }
 
-/** A table by its rows, anything else as it is told of; below it what is asked, with what may be chosen. */
+/** A number to be read off a frame, or to be set on one. */
+function beadsAsked(technique: Technique, problem: Problem) {
+  if (!isAbacus(technique) || problem.kind !== 'number') return undefined
+  const { number } = problem
+  const frame = technique.frame(problem, LEAST_RODS)
+  const solved = setNumber(frame, number)
+  return beadWorkOf(trace(technique, problem, variantOf(technique)).steps[0]!)?.kind === 'read'
+    ? { asked: SHEET_WORDS.read, frame, solved: undefined }
+    : { asked: SHEET_WORDS.set(toWords(number)), frame, solved }
+}
+
+/** A table by its rows, a fact as it is asked, anything else as it is told of; below it what is asked, with what may be chosen. */
 function drillItem({ technique, expression }: ListedProblem, { says, questions }: DrillItem): SheetItem {
   const choices = (q: DrillItem['questions'][number]) =>
     q.kind.choices ? ` (${q.kind.choices.map((c) => c.name).join(' / ')})` : ''
+  const last = questions.at(-1)!
+  const joint = last.kind.choices
+    ? `${choices(last)} `
+    : technique !== 'fact'
+      ? ' '
+      : isReckoned(last.ask)
+        ? ' = '
+        : ': '
   return {
     above:
-      technique === 'grid'
-        ? expression.split('; ').map((row) => row.replaceAll(' ', '   '))
-        : [inPrint(says), ...questions.slice(0, -1).map((q) => q.ask + choices(q))],
-    asked: technique === 'grid' ? SHEET_WORDS.sums : `${questions.at(-1)!.ask}${choices(questions.at(-1)!)} `,
+      technique === 'fact'
+        ? []
+        : technique === 'grid'
+          ? expression.split('; ').map((row) => row.replaceAll(' ', '   '))
+          : [inPrint(says), ...questions.slice(0, -1).map((q) => q.ask + choices(q))],
+    asked: technique === 'grid' ? SHEET_WORDS.sums : `${last.ask}${joint}`,
     form: '',
     starred: false,
+    frame: undefined,
+    toDraw: false,
   }
 }
+
+/** Is it written in figures and signs alone? */
+const isReckoned = (ask: string) => !/[a-z]/.test(ask)
 
 /** A cube root in signs that every face for print has. */
 const inPrint = (text: string) => text.replaceAll('∛', '³√')

@@ -3,6 +3,7 @@ import { said } from '../number/whole.js'
 import { seconds } from './english.js'
 
 export const DRILL_NAMES = {
+  fact: 'Facts',
   grid: 'Grid',
   fits: 'Does it fit?',
   ways: 'Which way?',

@@ -44,5 +44,8 @@ export function besideWords(
 
 /** What is printed on sheets. */
 export const SHEET_WORDS = {
+  read: 'The number on the frame: ',
+  /** @param number in words of digits */
+  set: (number: string) => `Draw the beads of ${number}. `,
   sums: 'Sum of each row, each column, and the total: ',
 } as const

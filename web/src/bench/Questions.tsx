@@ -45,7 +45,10 @@ export function Questions(props: Props) {
     },
   })
   const { readAloud } = useNeeds()
-  const toHear = recipe.round?.aloud || readAloud ? `${task.says}. ${task.questions[0]!.ask}` : undefined
+  const toHear =
+    recipe.round?.aloud || readAloud
+      ? [...new Set([task.says, task.questions[0]!.ask])].join('. ')
+      : undefined
   useEffect(() => {
     if (toHear) speak(aloud(toHear))
     return hush
@@ -100,6 +103,8 @@ function Looked(props: {
   readonly progress: Progress
 }) {
   const { drill, text, says, progress } = props
+  // A fact is its own question.
+  if (drill === 'fact') return null
   if (drill !== 'grid') return <p className="problem-line">{says}</p>
   const found = (i: number) => progress.entries.findLast((e) => e.step === i + 1 && e.verdict === 'right')
   return <GridTable grid={readGrid(text)} sum={(i) => found(i)?.text ?? '?'} />

@@ -1,3 +1,4 @@
+import { FACT_DECKS } from '@tachymetra/core/facts'
 import { techniqueById } from '@tachymetra/core/registry'
 import { BOARD_LIMITS, BOARD_WAYS, type BoardPart } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
@@ -10,7 +11,7 @@ import { TechniquePick } from '../parts/TechniquePick.js'
 import { Trouble } from '../parts/Trouble.js'
 import { VariantChoice } from '../parts/VariantChoice.js'
 import { WhichSet } from '../parts/WhichSet.js'
-import { type Kept, PLAIN_DECKS } from '../parts/whichSet.js'
+import type { Kept } from '../parts/whichSet.js'
 import { ClockFields, Problems, Whole } from './fields.js'
 import { BEGIN, type Filled, KINDS, type Kind, partOf } from './filled.js'
 
@@ -114,12 +115,7 @@ function Fields(props: {
     case 'set':
       return (
         <>
-          <WhichSet
-            which={filled.which}
-            kept={kept}
-            without={['soroban-read', 'soroban-set']}
-            onChange={(which) => change({ which })}
-          />
+          <WhichSet which={filled.which} kept={kept} onChange={(which) => change({ which })} />
           {clock}
         </>
       )
@@ -143,7 +139,8 @@ function Fields(props: {
           <Select
             aria-label="Deck of facts"
             value={filled.deck}
-            options={PLAIN_DECKS.map(({ id, name }) => ({ value: id, label: name }))}
+            showSearch={{ optionFilterProp: 'label' }}
+            options={FACT_DECKS.map(({ id, name }) => ({ value: id, label: name }))}
             onChange={(deck) => change({ deck })}
           />
           <Whole

@@ -1,8 +1,8 @@
-import { practiceName } from '@tachymetra/core/drill'
 import type { RoomCount } from '@tachymetra/core/set'
 import { useCounts } from '../data/board.js'
 import { PlainTable } from '../parts/PlainTable.js'
-import { levelWords, when } from '../parts/words.js'
+import { practiceWords } from '../parts/setName.js'
+import { when } from '../parts/words.js'
 
 /** How many techniques are told of. */
 const SHOWN = 8
@@ -21,7 +21,7 @@ export function RoomSoFar() {
       title="How the room did: hands up with the right answer"
       columns={['What', 'Hands, oldest first', 'Last']}
       rows={[...groups.values()].slice(0, SHOWN).map((its) => [
-        `${practiceName(its[0]!.technique)}, ${levelWords(its[0]!.level)}`,
+        practiceWords(its[0]!),
         its
           .slice(0, LATEST)
           .toReversed()

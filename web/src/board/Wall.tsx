@@ -1,4 +1,3 @@
-import { practiceName } from '@tachymetra/core/drill'
 import { factById } from '@tachymetra/core/facts'
 import { printProblem } from '@tachymetra/core/problem'
 import { OWN_LEVEL } from '@tachymetra/core/registry'
@@ -7,9 +6,9 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { storeCount, type WallPlace } from '../data/board.js'
 import { changeSettings, useSettings } from '../data/settings.js'
+import { practiceWords } from '../parts/setName.js'
 import { wakeSound } from '../parts/sound.js'
 import { useKeys } from '../parts/useKeys.js'
-import { levelWords } from '../parts/words.js'
 import { CoachKeys } from './CoachKeys.js'
 import { AskedWall, FactWall, FlashWall, FrameWall, PatternWall, WaysWall } from './parts.js'
 import { useClock } from './useClock.js'
@@ -174,7 +173,7 @@ function whereWords(
   shown: { readonly technique: string; readonly level: number } | undefined,
 ): string {
   const which = parts.length > 1 ? `Part ${part + 1} of ${parts.length}` : ''
-  const what = shown && `${practiceName(shown.technique)}, ${levelWords(shown.level)}`
+  const what = shown && practiceWords(shown)
   return [which, of > 1 && `problem ${n + 1} of ${of}`, what].filter(Boolean).join(', ')
 }
 

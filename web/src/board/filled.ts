@@ -1,12 +1,14 @@
 /** What can be filled in for a part of a lesson, and the part that comes of it. */
+
 import { readOwnLines } from '@tachymetra/core/exchange'
+import { FACT_DECKS } from '@tachymetra/core/facts'
 import { techniqueById } from '@tachymetra/core/registry'
 import { listedOwn } from '@tachymetra/core/report'
 import { type BOARD_WAYS, type BoardClock, type BoardPart, GENERATOR, sheetList } from '@tachymetra/core/set'
 import { freshSeed } from '../data/fresh.js'
 import { setName } from '../parts/setName.js'
 import { FIRST } from '../parts/WhichSet.js'
-import { type Kept, PLAIN_DECKS, problemsOf, type Which } from '../parts/whichSet.js'
+import { type Kept, problemsOf, type Which } from '../parts/whichSet.js'
 import { typedHere } from '../written/written.js'
 
 export const KINDS = [
@@ -51,7 +53,7 @@ export const BEGIN: Filled = {
   text: '',
   which: { ...FIRST, count: 10 },
   ways: ['multiply-crosswise', 'multiply-addition'],
-  deck: PLAIN_DECKS[0]!.id,
+  deck: FACT_DECKS[0]!.id,
   waitMs: 3000,
   digits: 1,
   numbers: 5,
@@ -103,7 +105,7 @@ export function partOf(kind: Kind, filled: Filled, kept: Kept): BoardPart {
       }
     }
     case 'facts': {
-      const { cards, name } = PLAIN_DECKS.find((d) => d.id === filled.deck)!
+      const { cards, name } = FACT_DECKS.find((d) => d.id === filled.deck)!
       const order = cards.map((c) => [Math.random(), c.id] as const).toSorted(([a], [b]) => a - b)
       return {
         kind,

@@ -59,6 +59,8 @@ export function AskedWall({
   const n = Math.ceil(presses / 2) - 1
   const told = (i: number) => 2 * i + 2 <= presses
   const question = questions[n]
+  // A fact is its own question, and stands there already.
+  const ask = question?.ask === says ? '' : question?.ask
   return (
     <div className="worked" data-view="work">
       <div className="wall-problem">
@@ -72,18 +74,23 @@ export function AskedWall({
         )}
       </div>
       <p className="wall-ask long" role="status">
-        {question?.ask} {question && told(n) && <strong>{question.kind.say(question.expect)}</strong>}
+        {ask} {question && told(n) && <strong>{question.kind.say(question.expect)}</strong>}
       </p>
     </div>
   )
 }
 
+/** Letters of a fact that fit on one large line. */
+const SHORT_FACT = 9
+
 /** A fact that is called; its answer comes after a while, or at a press. */
 export function FactWall({ card, told }: { readonly card: FactCard; readonly told: boolean }) {
+  const answer = card.kind.say(card.expect)
+  const long = Math.max(card.ask.length, answer.length) > SHORT_FACT
   return (
-    <div className="wall-fact" role="status">
+    <div className={`wall-fact${long ? ' long' : ''}`} role="status">
       <p>{card.ask}</p>
-      <p className="answer">{told ? card.kind.say(card.expect) : '\u00a0'}</p>
+      <p className="answer">{told ? answer : '\u00a0'}</p>
     </div>
   )
 }

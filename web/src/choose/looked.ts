@@ -52,7 +52,8 @@ export function lookedAt(drill: DrillId, text: string): Looked {
       const remark = (chosen: string | undefined) => (chosen === undefined ? checkRemark(item) : undefined)
       return { drill, item, problem: item.problem, claimed: item.claimed, truth: item.truth, remark }
     }
+    case 'fact':
     case 'grid':
-      throw new RangeError('A grid has a page of its own.')
+      throw new RangeError('It has a page of its own.')
   }
 }

@@ -1,4 +1,5 @@
 /** Beginning a session: kept in this browser before anything is worked. */
+import { drillById } from '@tachymetra/core/drill'
 import type { PlanItem } from '@tachymetra/core/plan'
 import { techniqueById } from '@tachymetra/core/registry'
 import { plainRecipe, type Recipe, trialById } from '@tachymetra/core/set'
@@ -43,7 +44,11 @@ export async function beginSession(learnerId: string, recipe: Recipe, first = fa
 function workedIn({ sources, paper }: Recipe): (readonly [technique: string, level: number | undefined])[] {
   return sources.flatMap((source) => {
     if (source.kind === 'listed')
-      return paper ? [] : source.problems.flatMap((p) => (p ? [[p.technique, undefined] as const] : []))
+      return paper
+        ? []
+        : source.problems.flatMap((p) =>
+            p && !drillById(p.technique) ? [[p.technique, undefined] as const] : [],
+          )
     if (!('technique' in source)) return []
     return [[source.technique, source.kind === 'level' ? source.level : undefined] as const]
   })

@@ -5,29 +5,29 @@ import { Select } from 'antd'
 /** Numbers that come one by one have a page of their own. */
 const APART = 'flash-sum'
 
-/** Techniques by family, as they are taught. @param without by their ids */
-export const techniqueOptions = (without: readonly string[] = []) =>
+/** Techniques by family, as they are taught. */
+export const techniqueOptions = () =>
   FAMILIES.map((family) => ({
     label: family,
-    options: TECHNIQUES.filter((t) => t.family === family && !without.includes(t.id) && t.id !== APART).map(
-      (t) => ({ value: t.id, label: t.name }),
-    ),
+    options: TECHNIQUES.filter((t) => t.family === family && t.id !== APART).map((t) => ({
+      value: t.id,
+      label: t.name,
+    })),
   })).filter((group) => group.options.length > 0)
 
 /** One technique of all, found by typing a part of its name. */
 export function TechniquePick(props: {
   readonly label: string
   readonly value: string
-  readonly without?: readonly string[]
   readonly onChange: (id: string) => void
 }) {
-  const { label, value, without, onChange } = props
+  const { label, value, onChange } = props
   return (
     <Select
       aria-label={label}
       showSearch={{ optionFilterProp: 'label' }}
       value={value}
-      options={techniqueOptions(without)}
+      options={techniqueOptions()}
       onChange={onChange}
     />
   )

@@ -1,3 +1,4 @@
+import { FACT_DECKS } from '@tachymetra/core/facts'
 import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
 import { MOST_ITEMS, TRIALS } from '@tachymetra/core/set'
 import { usualValues } from '@tachymetra/core/technique'
@@ -7,27 +8,21 @@ import { Link } from 'react-router'
 import { KeyButton } from './KeyButton.js'
 import { Parameters } from './Parameters.js'
 import { TechniquePick } from './TechniquePick.js'
-import { allPapers, type Kept, type Other, PLAIN_DECKS, type Which } from './whichSet.js'
+import { allPapers, type Kept, type Other, type Which } from './whichSet.js'
 import './which-set.css'
 
 type Change = (which: Which) => void
 
 /** Which problems: of techniques at levels, of one's own, or a paper. */
-export function WhichSet(props: {
-  readonly which: Which
-  readonly kept: Kept
-  /** Techniques that are not offered, by id. */
-  readonly without?: readonly string[]
-  readonly onChange: Change
-}) {
-  const { which, kept, without = [], onChange } = props
+export function WhichSet(props: { readonly which: Which; readonly kept: Kept; readonly onChange: Change }) {
+  const { which, kept, onChange } = props
   const first = kept.own[0]
   const change = (from: Which['from']) => {
     if (from === 'techniques') onChange(FIRST)
     else if (from === 'paper') onChange({ from, name: allPapers(kept.papers)[0]!.name })
     else if (from === 'trial') onChange({ from, trial: TRIALS[0]!.id })
     else if (from === 'other') onChange({ from, what: 'grid', count: 5 })
-    else if (from === 'facts') onChange({ from, deck: PLAIN_DECKS[0]!.id, count: 20 })
+    else if (from === 'facts') onChange({ from, deck: FACT_DECKS[0]!.id, count: 20 })
     else
       onChange({ from, set: first?.id ?? '', count: Math.min(20, first?.problems.length ?? 1), mixed: false })
   }
@@ -50,7 +45,7 @@ export function WhichSet(props: {
           </label>
         ))}
       </div>
-      {which.from === 'techniques' && <Picks which={which} without={without} onChange={onChange} />}
+      {which.from === 'techniques' && <Picks which={which} onChange={onChange} />}
       {which.from === 'own' && <Own which={which} kept={kept} onChange={onChange} />}
       {which.from === 'trial' && (
         <Select
@@ -84,12 +79,8 @@ export const FIRST = {
   count: 10,
 } as const satisfies Which
 
-function Picks(props: {
-  readonly which: Extract<Which, { from: 'techniques' }>
-  readonly without: readonly string[]
-  readonly onChange: Change
-}) {
-  const { which, without, onChange } = props
+function Picks(props: { readonly which: Extract<Which, { from: 'techniques' }>; readonly onChange: Change }) {
+  const { which, onChange } = props
   const { picks, count } = which
   const change = (i: number, pick: (typeof picks)[number]) =>
     onChange({ ...which, picks: picks.with(i, pick) })
@@ -100,7 +91,6 @@ function Picks(props: {
           <TechniquePick
             label={picks.length > 1 ? `Technique ${i + 1}` : 'Technique'}
             value={technique}
-            without={without}
             onChange={(id) => change(i, { technique: id, level: 1 })}
           />
           <Select
@@ -177,14 +167,15 @@ const MOST_OTHERS = 50
 
 function Facts(props: { readonly which: Extract<Which, { from: 'facts' }>; readonly onChange: Change }) {
   const { which, onChange } = props
-  const deck = PLAIN_DECKS.find((d) => d.id === which.deck)!
+  const deck = FACT_DECKS.find((d) => d.id === which.deck)!
   const most = Math.min(MOST_ITEMS, deck.cards.length)
   return (
     <>
       <Select
         aria-label="Deck of facts"
         value={deck.id}
-        options={PLAIN_DECKS.map(({ id, name }) => ({ value: id, label: name }))}
+        showSearch={{ optionFilterProp: 'label' }}
+        options={FACT_DECKS.map(({ id, name }) => ({ value: id, label: name }))}
         onChange={(id) => onChange({ ...which, deck: id, count: 20 })}
       />
       <HowMany

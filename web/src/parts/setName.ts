@@ -11,13 +11,18 @@ export function setName({ sources, paper, trial, name }: Recipe): string {
 }
 
 /** Each technique and level once, by name. */
-export function practiceNames(items: readonly Pick<ListedProblem, 'technique' | 'level'>[]): string[] {
-  const named = ({ technique, level }: (typeof items)[number]) =>
-    drillById(technique) ? practiceName(technique) : `${practiceName(technique)}, ${levelWords(level)}`
-  return [...new Set(items.map(named))]
+export function practiceNames(items: readonly Practised[]): string[] {
+  return [...new Set(items.map(practiceWords))]
 }
 
-function practised(source: Source): Pick<ListedProblem, 'technique' | 'level'>[] {
+type Practised = Pick<ListedProblem, 'technique' | 'level'>
+
+/** "Tens first, level 3"; of a drill, which has no levels, its name. */
+export function practiceWords({ technique, level }: Practised): string {
+  return drillById(technique) ? practiceName(technique) : `${practiceName(technique)}, ${levelWords(level)}`
+}
+
+function practised(source: Source): readonly Practised[] {
   switch (source.kind) {
     case 'level':
       return [source]
@@ -33,6 +38,6 @@ function practised(source: Source): Pick<ListedProblem, 'technique' | 'level'>[]
     case 'checking':
       return [{ technique: source.kind, level: 0 }]
     case 'facts':
-      return []
+      return [{ technique: 'fact', level: 0 }]
   }
 }

@@ -1,8 +1,8 @@
 /** What a round, a sheet or a stretch of practice is made of, as it is chosen on screen. */
-import { hasChecks, TRICKS } from '@tachymetra/core/drill'
+import { factText, hasChecks, TRICKS } from '@tachymetra/core/drill'
 import { FACT_DECKS } from '@tachymetra/core/facts'
 import { seeded } from '@tachymetra/core/number'
-import { COURSE } from '@tachymetra/core/registry'
+import { COURSE, OWN_LEVEL } from '@tachymetra/core/registry'
 import { listedOwn } from '@tachymetra/core/report'
 import {
   type AtLevel,
@@ -63,11 +63,6 @@ export interface Kept {
   readonly papers: readonly PaperSetup[]
 }
 
-/** Decks whose facts are problems as they stand: two numbers and a sign. */
-export const PLAIN_DECKS = FACT_DECKS.filter((d) =>
-  ['sums', 'differences', 'tables', 'tables-12', 'tables-19'].includes(d.id),
-)
-
 /** Every paper that can be chosen, the usual one first. */
 export const allPapers = (papers: readonly PaperSetup[]): readonly PaperSetup[] => [
   USUAL_PAPER,
@@ -108,9 +103,9 @@ export function problemsOf(
     case 'other':
       return { sources: [otherSource(which.what, which.count)], order: 'listed' }
     case 'facts': {
-      const { cards, name } = PLAIN_DECKS.find((d) => d.id === which.deck) ?? PLAIN_DECKS[0]!
+      const { cards, name } = FACT_DECKS.find((d) => d.id === which.deck) ?? FACT_DECKS[0]!
       const some = shuffled(cards, seed).slice(0, which.count)
-      const listed = some.map(({ id }) => listedOwn({ expression: id.replace('x', '*') }, null))
+      const listed = some.map(({ id }) => ({ technique: 'fact', level: OWN_LEVEL, expression: factText(id) }))
       return { sources: [{ kind: 'listed', problems: listed }], order: 'listed', name }
     }
     case 'paper': {

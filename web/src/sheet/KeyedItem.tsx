@@ -12,6 +12,7 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { Entry } from '../parts/Entry.js'
 import { ItemLine } from '../parts/ItemLine.js'
 import { KeyButton } from '../parts/KeyButton.js'
+import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { useKeys } from '../parts/useKeys.js'
 import { taskOf } from './keying.js'
 
@@ -36,7 +37,7 @@ export function KeyedItem(props: {
   const [notice, setNotice] = useState('')
   const { kind } = question
   // Of several questions it is only told whether all were right.
-  const typed = 'technique' in task
+  const typed = 'technique' in task || task.questions.length === 1
   const press = (key: string) => {
     const next = typeKey(typing, kind, key, 0)
     setTyping(next)
@@ -69,6 +70,7 @@ export function KeyedItem(props: {
     true,
   )
   const form = formAsked(question.ask)
+  const { frame, toDraw } = useMemo(() => sheetItem(item), [item])
   // The keys at the foot of a small screen must not lie over what is typed.
   const panel = useRef<HTMLDivElement>(null)
   useEffect(() => {
@@ -80,7 +82,8 @@ export function KeyedItem(props: {
   return (
     <div ref={panel} className="panel stack">
       <p className="faint">Item {n}</p>
-      {'technique' in task ? <ItemLine problem={task.problem} /> : <Lines item={item} />}
+      {'technique' in task && !frame ? <ItemLine problem={task.problem} /> : <Lines item={item} />}
+      {frame && !toDraw && <SorobanFrame frame={frame} />}
       {form && (
         <p className="faint" id="asked">
           {form}

@@ -24,9 +24,6 @@ import { useDoing } from '../parts/useDoing.js'
 import { FIRST, WhichSet } from '../parts/WhichSet.js'
 import { type Kept, problemsOf, type Which } from '../parts/whichSet.js'
 
-/** A frame to be read or set does not stand on such a sheet. */
-const NOT_ON_PAPER = ['soroban-read', 'soroban-set']
-
 type Layout = Omit<SheetLayout, 'numbers'>
 
 const freshCode = () => {
@@ -90,7 +87,7 @@ export function MakeSheets({ kept }: { readonly kept: Kept }) {
         void make()
       }}
     >
-      <WhichSet which={which} kept={kept} without={NOT_ON_PAPER} onChange={setWhich} />
+      <WhichSet which={which} kept={kept} onChange={setWhich} />
       <label htmlFor="sheet-title" className="stack tight">
         Title
         <Input

@@ -1,5 +1,6 @@
 import { keyItem, type NewSheet, sheetItem } from '@tachymetra/core/set'
 import { type CSSProperties, useCallback } from 'react'
+import { SorobanFrame } from '../parts/SorobanFrame.js'
 import { writtenPlain } from '../written/written.js'
 
 /** A text just as it was stored: numbers written as they were when the sheet was made, whatever is chosen since. */
@@ -35,7 +36,7 @@ export function Printed({ sheet }: { readonly sheet: NewSheet }) {
       </p>
       <ol className="printed-items" aria-label={`Problems of ${code}`}>
         {list.map((listed, i) => {
-          const { asked, above, form, starred } = sheetItem(listed)
+          const { asked, above, form, starred, frame, toDraw } = sheetItem(listed)
           return (
             <li key={i}>
               <span className="faint">
@@ -54,8 +55,9 @@ export function Printed({ sheet }: { readonly sheet: NewSheet }) {
                     (<Letters text={form} numbers={numbers} />)
                   </small>
                 )}
+                {frame && <SorobanFrame frame={frame} look={toDraw ? 'empty' : 'beads'} />}
               </span>
-              <i />
+              {!toDraw && <i />}
             </li>
           )
         })}
@@ -78,8 +80,8 @@ export function PrintedKey({ sheet }: { readonly sheet: NewSheet }) {
       <Head title={`Key: ${title}`} sheet={sheet} />
       <ol className="printed-items">
         {list.map((listed, i) => {
-          const { answer, band, steps } = keyItem(listed, worked)
-          const { asked, starred } = sheetItem(listed)
+          const { answer, band, steps, frame } = keyItem(listed, worked)
+          const { asked, starred, toDraw } = sheetItem(listed)
           return (
             <li key={i}>
               <span className="faint">
@@ -88,13 +90,14 @@ export function PrintedKey({ sheet }: { readonly sheet: NewSheet }) {
               </span>{' '}
               <span>
                 <strong>
-                  <Letters text={(worked ? asked : '') + answer} numbers={numbers} />
+                  <Letters text={(worked && !toDraw ? asked : '') + answer} numbers={numbers} />
                 </strong>
                 {[...(band ? [band] : []), ...steps].map((line) => (
                   <small key={line}>
                     <Letters text={line} numbers={numbers} />
                   </small>
                 ))}
+                {frame && <SorobanFrame frame={frame} />}
               </span>
             </li>
           )

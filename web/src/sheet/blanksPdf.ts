@@ -1,7 +1,9 @@
 /** Cards and blanks to print: patterns of crosswise products, empty place rules, empty soroban frames. */
 import { placeName } from '@tachymetra/core/number'
+import { clearFrame } from '@tachymetra/core/soroban'
 import { crossPattern } from '@tachymetra/core/technique'
 import { type Element, FAINT, INK, PAGE_SIZES, type PageSize, Pdf } from '../parts/pdf.js'
+import { drawFrame, frameHigh } from './framePdf.js'
 
 export type BlankKind = 'patterns' | 'rules' | 'frames'
 
@@ -23,7 +25,8 @@ const CARD_HIGH = 96
 const PLACES = 13
 const RODS = 13
 const RULE_HIGH = 74
-const FRAME_HIGH = 178
+const BEAD = 18
+const FRAME_HIGH = frameHigh(BEAD) + 21
 
 /** @throws NoFaceFor letters that cannot be set */
 export async function blanksPdf(kind: BlankKind, title: string, size: PageSize): Promise<Uint8Array> {
@@ -117,31 +120,10 @@ class Drawing {
   frames(): void {
     const across = (this.width - 2 * MARGIN) / RODS
     while (this.fits(FRAME_HIGH)) {
-      const [top, bar, foot] = [this.y + 4, this.y + 46, this.y + 160]
-      this.drawn(() => {
-        const { document } = this.pdf
-        document
-          .rect(MARGIN, top, this.width - 2 * MARGIN, foot - top)
-          .lineWidth(1.4)
-          .stroke(INK)
-        document
-          .moveTo(MARGIN, bar)
-          .lineTo(this.width - MARGIN, bar)
-          .lineWidth(2.2)
-          .stroke(INK)
-        for (let rod = 0; rod < RODS; rod += 1) {
-          const x = this.width - MARGIN - (rod + 0.5) * across
-          document.moveTo(x, top).lineTo(x, foot).lineWidth(0.5).stroke(FAINT)
-          const bead = (y: number) =>
-            document
-              .ellipse(x, y, across * 0.4, 7)
-              .lineWidth(0.8)
-              .fillAndStroke('#ffffff', FAINT)
-          bead(top + 9)
-          for (let earth = 0; earth < 4; earth += 1) bead(foot - 9 - earth * 17)
-          if (rod % 3 === 0) document.circle(x, bar, 2).fill('#ffffff')
-        }
-      })
+      const y = this.y
+      this.drawn(() =>
+        drawFrame(this.pdf.document, clearFrame(RODS), { x: MARGIN, y: y + 4, across, bead: BEAD }),
+      )
       this.y += FRAME_HIGH
     }
   }

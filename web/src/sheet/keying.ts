@@ -9,6 +9,7 @@ import {
   judgeRecord,
   type Keyed,
   keyedEvents,
+  openQuestion,
   type Task,
 } from '@tachymetra/core/session'
 import type { ListedProblem, Recipe } from '@tachymetra/core/set'
@@ -32,8 +33,7 @@ export function taskOf({ technique: id, level, expression }: ListedProblem): Tas
 export function keyedWords(task: Task, keyed: Keyed): string {
   if (!keyed) return '–'
   if ('mark' in keyed) return keyed.mark
-  if (!('technique' in task)) return keyed.text
-  const { kind } = beginTask(task).walks[0]!.whole()
+  const { kind } = openQuestion(beginTask(task))!
   const value = kind.read(keyed.text)
   return value === undefined ? keyed.text : kind.say(value)
 }

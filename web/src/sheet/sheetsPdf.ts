@@ -1,7 +1,9 @@
 /** Sheets of problems as one PDF: each paper on pages of its own, then each key on its own. */
 import { type KeyItem, keyItem, type NewSheet, type SheetItem, sheetItem } from '@tachymetra/core/set'
+import type { Frame } from '@tachymetra/core/soroban'
 import { type Element, FAINT, INK, PAGE_SIZES, Pdf } from '../parts/pdf.js'
 import { writtenPlain } from '../written/written.js'
+import { drawFrame, frameHigh } from './framePdf.js'
 
 const MARGIN = 44
 const GAP = 18
@@ -14,6 +16,9 @@ const KEYED = 10
 const ROOM = 6
 /** A line for an answer is at least so long; where it does not fit behind the problem it comes below. */
 const ANSWER = 64
+/** Height of a bead in heights of the figures beside it; width of a rod in beads. */
+const BEAD = 0.8
+const ROD = 1.9
 /** How finely columns are evened out. */
 const STEP = 4
 
@@ -45,10 +50,11 @@ export async function sheetsPdf(
         above: item.above.map(own),
         form: own(item.form),
       })),
-      keys: keys.map(({ answer, band, steps }) => ({
-        answer: own(answer),
-        band: band === undefined ? undefined : own(band),
-        steps: steps.map(own),
+      keys: keys.map((key) => ({
+        ...key,
+        answer: own(key.answer),
+        band: key.band === undefined ? undefined : own(key.band),
+        steps: key.steps.map(own),
       })),
     }
   })
@@ -125,7 +131,7 @@ class Writer {
   }
 
   /** A problem, the form it is asked in, a line for its answer and on wish room to work in. */
-  private item(part: Element, n: number, { asked, above, form, starred }: SheetItem): Block {
+  private item(part: Element, n: number, { asked, above, form, starred, frame, toDraw }: SheetItem): Block {
     const indent = this.pdf.width('*000. ', 'plain', this.size * 0.8)
     const across = this.across() - indent
     const row = this.size * LINE
@@ -133,12 +139,14 @@ class Writer {
       this.pdf.wrapped(text, 'plain', this.size, across),
     )
     const after = this.pdf.width(`${lines.at(-1)!} `, 'plain', this.size)
-    const below = across - after < ANSWER
+    const below = !toDraw && across - after < ANSWER
     const rows = lines.length + (below ? 1 : 0)
     const small = form === '' ? [] : this.pdf.wrapped(`(${form})`, 'plain', SMALL, across)
     const room = this.layout.room === 'work' ? ROOM * this.size : 0
+    const beads = frame && this.framed(frame, across, this.size * BEAD, toDraw)
+    const text = rows * row + small.length * SMALL * LINE
     return {
-      high: rows * row + small.length * SMALL * LINE + this.size * 0.75 + room,
+      high: text + (beads?.high ?? 0) + this.size * 0.75 + room,
       draw: (x, y) => {
         this.pdf.within(part, 'P').add(() => {
           const number = `${starred ? '*' : ''}${n}. `
@@ -147,7 +155,8 @@ class Writer {
           this.rows(small, x + indent, y + rows * row, SMALL, FAINT)
         })
         const base = y + (below ? lines.length + 0.85 : lines.length - 0.15) * row
-        this.line(x + indent + (below ? 0 : after), x + this.across(), base)
+        if (!toDraw) this.line(x + indent + (below ? 0 : after), x + this.across(), base)
+        beads?.draw(x + indent, y + text)
       },
     }
   }
@@ -155,19 +164,35 @@ class Writer {
   /** An answer of the key: with its band, and each step where those are wanted. */
   private solved(part: Element, n: number, item: SheetItem, key: KeyItem, worked: boolean): Block {
     const weight = worked ? 'bold' : 'plain'
-    const said = `${item.starred ? '*' : ''}${n}. ${worked ? item.asked : ''}${key.answer}`
+    const said = `${item.starred ? '*' : ''}${n}. ${worked && !item.toDraw ? item.asked : ''}${key.answer}`
     const lines = this.pdf.wrapped(said, weight, KEYED, this.across())
     const more = [...(key.band ? [key.band] : []), ...key.steps].flatMap((text) =>
       this.pdf.wrapped(text, 'plain', SMALL, this.across() - 10),
     )
     const top = lines.length * KEYED * LINE
+    const beads = key.frame && this.framed(key.frame, this.across(), SMALL * BEAD)
+    const text = top + more.length * SMALL * LINE
     return {
-      high: top + more.length * SMALL * LINE + (worked ? 6 : 2),
-      draw: (x, y) =>
+      high: text + (beads?.high ?? 0) + (worked ? 6 : 2),
+      draw: (x, y) => {
         this.pdf.within(part, 'P').add(() => {
           this.rows(lines, x, y, KEYED, INK, weight)
           this.rows(more, x + 10, y + top, SMALL, FAINT)
-        }),
+        })
+        beads?.draw(x, y + text)
+      },
+    }
+  }
+
+  /** A frame no wider than there is room; told of in words beside it. */
+  private framed(frame: Frame, room: number, bead: number, bare = false): Block {
+    const across = Math.min(ROD * bead, room / frame.rods.length)
+    return {
+      high: frameHigh(bead) + bead,
+      draw: (x, y) =>
+        this.pdf.artifact(() =>
+          drawFrame(this.pdf.document, frame, { x, y: y + bead / 2, across, bead, bare }),
+        ),
     }
   }
 
