@@ -2,7 +2,7 @@
  * npm run -s backup -- FILE | npm run -s restore -- FILE | npm run -s recount: everything in one file, also while the
  * server runs; back from it, and everything that is counted made again, while it does not.
  */
-import { createReadStream, existsSync } from 'node:fs'
+import { existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { ensureBuilt, fail } from './prepare.mjs'
 
@@ -18,7 +18,8 @@ if (what === 'recount' ? file : !file || more.length > 0)
     2,
   )
 
-const { backUpFile, beforePath, restore } = await import('../server/dist/store/backup.js')
+const { backUpFile, beforePath } = await import('../server/dist/store/backup.js')
+const { restore } = await import('../server/dist/store/restore.js')
 const { recount } = await import('../server/dist/store/recount.js')
 const { databaseFile, openData, readSettings, StartError } = await import('../server/dist/main.js')
 const { InputError } = await import('../core/dist/problem/index.js')
@@ -33,13 +34,14 @@ try {
     await backUpFile(database, resolve(file))
     process.stdout.write(`Everything is in ${file}.\n`)
   } else {
-    const { db, close } = openData(settings, (line) => process.stderr.write(`${line}\n`))
+    const say = (line) => process.stderr.write(`${line}\n`)
+    const { db, close } = openData(settings, say, what === 'restore' ? 'put aside' : 'refused')
     if (what === 'recount') {
       const { attempts, recalls } = recount(db)
       process.stdout.write(`Counted again: ${attempts} attempts, ${recalls} recalls.\n`)
     } else {
       const kept = beforePath(settings.data)
-      const { learners, attempts, recalls } = await restore(db, createReadStream(file), kept)
+      const { learners, attempts, recalls } = await restore({ packed: resolve(file), database, keep: kept })
       process.stdout.write(
         `Restored ${learners} learners, ${attempts} attempts, ${recalls} recalls. What was there before is in ${kept}.\n`,
       )

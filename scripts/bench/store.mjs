@@ -12,7 +12,7 @@ export async function run() {
   const need = createRequire(new URL('../../server/package.json', import.meta.url))
   const { default: pino } = await import(need.resolve('pino'))
   const { createApp } = await import('../../server/dist/app.js')
-  const { openDatabase } = await import('../../server/dist/store/database.js')
+  const { openDatabase } = await import('../../server/dist/store/opening.js')
 
   const folder = mkdtempSync(join(tmpdir(), 'tachymetra-bench-'))
   const learner = demoLearners('2026-03-01')[1]

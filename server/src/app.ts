@@ -23,12 +23,20 @@ import { sessionRoutes } from './routes/sessions.js'
 import { settingsRoutes } from './routes/settings.js'
 import { sheetRoutes } from './routes/sheets.js'
 import type { Database } from './store/database.js'
+import type { Chores } from './work/chores.js'
+import type { Judge } from './work/judge.js'
 
 export interface AppOptions {
   readonly db: Database
-  /** Folder for what is put aside, such as the state before a restore. */
+  /** File of the database, and folder for what is put aside, such as the state before a restore. */
+  readonly file: string
   readonly data: string
+  /** Who judges attempts, and who does what takes long. */
+  readonly judge: Judge
+  readonly chores: Chores
   readonly log: Logger
+  /** Told in a line what the person at the server has to see to. */
+  readonly say?: (line: string) => void
   /** Folder of the built browser application; none is served when it is not there. */
   readonly web?: string
   /** True when the server answers to this machine only, under its own names; else under any of its addresses too. */
@@ -47,7 +55,7 @@ export function isOurs(host: string, loopback: boolean): boolean {
 }
 
 /** The whole HTTP interface: JSON under /api, everything else is the browser application. */
-export function createApp({ db, data, log, web, loopback }: AppOptions): Express {
+export function createApp({ db, file, data, judge, chores, log, say, web, loopback }: AppOptions): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(
@@ -80,6 +88,9 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
     }),
   )
   app.use((request, _response, next) => {
+    // A page of another site could have us do costly work, although it never reads the answer.
+    if (request.headers['sec-fetch-site'] === 'cross-site' && request.path.startsWith('/api'))
+      throw new HttpProblem('not-allowed-from-here', 'Pages of other sites are not answered.')
     // A page elsewhere could point its own name at this machine; only our own names are answered.
     if (!isOurs(request.headers.host ?? '', loopback))
       throw new HttpProblem('not-allowed-from-here', 'This server answers under its own address only.')
@@ -99,15 +110,21 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
   api.get('/health', (_request, response) => {
     response.json({ ok: true })
   })
-  api.use('/learners', learnerRoutes(db, data), progressRoutes(db), settingsRoutes(db), moveRoutes(db))
-  api.use('/learners', recordRoutes(db), exchangeRoutes(db), ownRoutes(db))
-  api.use('/demo', demoRoutes(db, data))
+  api.use(
+    '/learners',
+    learnerRoutes({ db, data, chores }),
+    progressRoutes(db),
+    settingsRoutes(db),
+    moveRoutes(db),
+  )
+  api.use('/learners', recordRoutes(db), exchangeRoutes(db, judge), ownRoutes(db))
+  api.use('/demo', demoRoutes({ db, data, chores }))
   api.use('/sessions', sessionRoutes(db))
   api.use('/sheets', sheetRoutes(db))
   api.use('/board', boardRoutes(db))
-  api.use('/attempts', attemptRoutes(db))
+  api.use('/attempts', attemptRoutes(db, judge))
   api.use('/recalls', recallRoutes(db))
-  api.use(backupRoutes(db, data))
+  api.use(backupRoutes(db, data, file, chores))
   api.use((request) => {
     throw new HttpProblem('not-found', `Nothing answers to ${request.method} ${request.path.slice(0, 100)}.`)
   })
@@ -124,6 +141,6 @@ export function createApp({ db, data, log, web, loopback }: AppOptions): Express
       response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'))
     })
   }
-  app.use(problemHandler)
+  app.use(problemHandler(say))
   return app
 }

@@ -1,4 +1,4 @@
-import { createReadStream, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { readCsv, readFacts } from '@tachymetra/core/exchange'
@@ -6,8 +6,10 @@ import type { BroughtInAnswer, FactStanding, Holdings, LearnerWire, MoveWire } f
 import { sql } from 'drizzle-orm'
 import Papa from 'papaparse'
 import { expect, test } from 'vitest'
-import { backUp, look, restore } from './store/backup.js'
-import { type Database, openDatabase, SCHEMA_VERSION } from './store/database.js'
+import { backUp } from './store/backup.js'
+import type { Database } from './store/database.js'
+import { openDatabase, SCHEMA_VERSION } from './store/opening.js'
+import { look, restore } from './store/restore.js'
 import { testServer } from './testing.js'
 
 const { database, data, base, send, get } = testServer('2026-03-01')
@@ -45,14 +47,15 @@ test('a backup restored into an empty program is equal row for row', async () =>
   const file = join(data, 'all.tachymetra')
   await backUp(db, file)
   const empty = openDatabase(join(data, 'empty.sqlite'))
-  const held = await restore(empty.db, createReadStream(file), join(data, 'kept.tachymetra'))
+  const [database, kept] = [join(data, 'empty.sqlite'), join(data, 'kept.tachymetra')]
+  const held = await restore({ packed: file, database, keep: kept })
   const rows = allRows(db)
   expect(Object.keys(rows).length).toBe(15)
   expect(rows.attempt!.length).toBeGreaterThan(4000)
   expect(allRows(empty.db)).toEqual(rows)
   expect(held).toEqual(await get('/holdings'))
   // And back again: what was there before is in the file kept.
-  await restore(empty.db, createReadStream(join(data, 'kept.tachymetra')), join(data, 'kept2.tachymetra'))
+  await restore({ packed: kept, database, keep: join(data, 'kept2.tachymetra') })
   expect(allRows(empty.db).learner).toEqual([])
   empty.close()
 }, 60_000)
@@ -118,7 +121,7 @@ test('over HTTP: taken down, looked at, put back; what was there is kept aside',
   const [, second] = await get<LearnerWire[]>('/learners')
   writeFileSync(join(data, 'before-broken.tachymetra'), 'nothing')
   await send('DELETE', `/learners/${second!.id}`, {})
-  const kept = await look(createReadStream(join(data, aside[0]!)), data)
+  const kept = await look(join(data, aside[0]!))
   expect(kept.learners).toBe(6)
   expect(gunzipSync(readFileSync(join(data, aside[0]!))).includes(second!.name)).toBe(false)
   expect((await upload('/restore', bytes)).body).toMatchObject({ learners: 8 })

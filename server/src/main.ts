@@ -1,19 +1,21 @@
-import { once } from 'node:events'
-import { chmodSync, mkdirSync, readdirSync, renameSync, statSync } from 'node:fs'
+import { chmodSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
 import pino from 'pino'
 import { createApp } from './app.js'
+import { openLog } from './log.js'
 import { clearWorking } from './store/backup.js'
-import { openDatabase } from './store/database.js'
 import { loadDemo } from './store/demo.js'
 import { eraseOverdue } from './store/erase.js'
 import { lockFolder } from './store/lock.js'
+import { isSound, openDatabase } from './store/opening.js'
+import { isClockRight } from './store/times.js'
+import { choreProcesses } from './work/chores.js'
+import { judgePool } from './work/judge.js'
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '../..')
-const LOG_LIMIT = 10_000_000
 
 /** A setting that cannot be used; the message is one line for the person at the terminal. */
 export class StartError extends Error {}
@@ -76,28 +78,32 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
   const { host, port, data, demo } = settings
   // Whatever is made from here on is for this account alone.
   process.umask(0o077)
+  const file = databaseFile(settings)
   const { db, close } = openData(settings, say)
   clearWorking(data)
-  const destination = pino.destination({ dest: logFile(data), sync: false })
-  await once(destination, 'ready')
+  const destination = attempted(`The log in ${data} cannot be written`, () => openLog(data, say))
   const log = pino({ level: 'info' }, destination)
+  const now = new Date()
+  if (!isClockRight(now))
+    say(
+      `Warning: the clock of this machine says ${now.toISOString().slice(0, 10)}, which is past. Set it right.`,
+    )
   if (demo) {
-    const today = new Date().toISOString().slice(0, 10)
-    const stored = loadDemo(db, today)
+    const stored = loadDemo(db, now.toISOString().slice(0, 10))
     if (stored) say(`Demo data made: ${stored} attempts of eight invented learners.`)
   }
 
-  const overdue = () =>
-    eraseOverdue(db, data, new Date().toISOString()).catch((error) =>
-      log.error({ err: error }, 'erasing failed'),
-    )
-  await overdue()
-  const daily = setInterval(overdue, 86_400_000).unref()
-
+  const judges = judgePool(fileURLToPath(new URL('work/judge.worker.js', import.meta.url)))
+  const processes = choreProcesses(fileURLToPath(new URL('work/chore.process.js', import.meta.url)))
+  const { chores } = processes
   const loopback = isLoopback(host)
   if (!loopback)
     say('Warning: nobody has to sign in, so whoever reaches this address can read and change every record.')
-  const server = createServer(createApp({ db, data, log, web: join(ROOT, 'web/dist'), loopback }))
+  const { judge } = judges
+  const web = join(ROOT, 'web/dist')
+  const server = createServer(
+    createApp({ db, file, data, judge, chores, log, say: seldom(say), web, loopback }),
+  )
   await new Promise<void>((ready, fail) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
       close()
@@ -105,6 +111,12 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
     })
     server.listen(port, host, ready)
   })
+  const overdue = () =>
+    eraseOverdue({ db, data, chores }, new Date().toISOString()).catch((error) =>
+      log.error({ err: error }, 'erasing failed'),
+    )
+  void overdue()
+  const daily = setInterval(overdue, 86_400_000).unref()
 
   let stopping = false
   const stop = () => {
@@ -112,13 +124,19 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
     stopping = true
     clearInterval(daily)
     say('Stopping.')
-    // Requests under way are answered first; a client that will not let go is cut off.
-    server.close(() => {
-      close()
-      log.flush(() => process.exit(0))
+    processes.close()
+    // Requests under way are answered first; a client that will not let go is cut off. Whatever hangs, it ends.
+    setTimeout(() => server.closeAllConnections(), 3000).unref()
+    setTimeout(() => process.exit(1), 8000).unref()
+    server.close(async () => {
+      try {
+        close()
+        await Promise.all([destination.flushed(), judges.close()])
+      } finally {
+        process.exit(0)
+      }
     })
     server.closeIdleConnections()
-    setTimeout(() => server.closeAllConnections(), 3000).unref()
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
@@ -128,13 +146,26 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
   return { url: `http://${host.includes(':') ? `[${host}]` : host}:${actual}` }
 }
 
+/** Says the same line at most once a minute: what goes wrong goes wrong for everybody. */
+function seldom(say: (line: string) => void): (line: string) => void {
+  const said = new Map<string, number>()
+  return (line) => {
+    const now = Date.now()
+    if (now - (said.get(line) ?? 0) < 60_000) return
+    said.set(line, now)
+    say(line)
+  }
+}
+
 /**
  * Opens the database of the settings, folder and file made if missing, and keeps other processes off the folder.
+ * @param damaged what becomes of a database that is damaged
  * @throws StartError when that cannot be done
  */
 export function openData(
   settings: Pick<Settings, 'data' | 'demo'>,
   say: (line: string) => void,
+  damaged: 'refused' | 'put aside' = 'refused',
 ): ReturnType<typeof openDatabase> {
   const { data } = settings
   const file = databaseFile(settings)
@@ -146,6 +177,16 @@ export function openData(
     return lockFolder(data)
   })
   try {
+    if (damaged === 'put aside' && !isSound(file)) {
+      const aside = join(data, `damaged-${Date.now()}.sqlite`)
+      renameSync(file, aside)
+      for (const ending of ['-wal', '-shm']) rmSync(file + ending, { force: true })
+      say(`The database was damaged; as it was, it stays in ${aside}.`)
+    }
+    if (!isSound(file))
+      throw new StartError(
+        `The database ${file} is damaged. Put a backup in its place: npm run -s restore -- FILE`,
+      )
     const { db, close } = attempted(`The database ${file} cannot be opened`, () =>
       openDatabase(file, { keep: data, say }),
     )
@@ -168,14 +209,6 @@ function attempted<T>(what: string, work: () => T): T {
   } catch (error) {
     throw new StartError(`${what}: ${(error as Error).message}`)
   }
-}
-
-/** The request log. One that has grown large is put aside, and the one put aside before is dropped. */
-function logFile(data: string): string {
-  const file = join(data, 'server.log')
-  const size = statSync(file, { throwIfNoEntry: false })?.size ?? 0
-  if (size > LOG_LIMIT) renameSync(file, `${file}.1`)
-  return file
 }
 
 function portTrouble(error: NodeJS.ErrnoException, host: string, port: number): string {

@@ -7,15 +7,26 @@ import { join } from 'node:path'
 import pino from 'pino'
 import { afterAll, beforeAll } from 'vitest'
 import { createApp } from './app.js'
-import { openDatabase } from './store/database.js'
 import { loadDemo } from './store/demo.js'
+import { openDatabase } from './store/opening.js'
+import { CHORES_HERE } from './work/chores.js'
+import { judgeHere } from './work/judge.js'
 
 /** @param demoDay the day the demo data end before; without one the program is empty. */
 export function testServer(demoDay?: string) {
   const data = mkdtempSync(join(tmpdir(), 'tachymetra-'))
-  const database = openDatabase(join(data, 'test.sqlite'))
+  const file = join(data, 'test.sqlite')
+  const database = openDatabase(file)
   const server = createServer(
-    createApp({ db: database.db, data, log: pino({ level: 'silent' }), loopback: true }),
+    createApp({
+      db: database.db,
+      file,
+      data,
+      judge: judgeHere,
+      chores: CHORES_HERE,
+      log: pino({ level: 'silent' }),
+      loopback: true,
+    }),
   )
   // A test that computes for seconds must not find its connection closed meanwhile.
   server.keepAliveTimeout = 0
@@ -41,5 +52,5 @@ export function testServer(demoDay?: string) {
     return { status: response.status, type, body: /json/.test(type) ? JSON.parse(text) : text }
   }
   const get = async <T>(path: string) => (await send('GET', path)).body as T
-  return { database, data, base, send, get }
+  return { database, file, data, base, send, get }
 }

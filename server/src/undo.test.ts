@@ -9,6 +9,7 @@ import { expect, test } from 'vitest'
 import { backUp } from './store/backup.js'
 import { eraseOverdue } from './store/erase.js'
 import { testServer } from './testing.js'
+import { CHORES_HERE } from './work/chores.js'
 
 const { database, data, send, get } = testServer('2026-03-01')
 const { db } = database
@@ -89,9 +90,9 @@ test('after thirty days, or at once where that is said, nothing is left: not in 
   await send('DELETE', `/learners/${soon}`, {})
   expect(traces().filter((t) => t.startsWith(names[1]!))).toEqual([])
   const after = (days: number) => new Date(Date.parse(removedAt) + days * 86_400_000).toISOString()
-  await eraseOverdue(db, data, after(29.9))
+  await eraseOverdue({ db, data, chores: CHORES_HERE }, after(29.9))
   expect(await get<RemovedLearner[]>('/learners/removed')).toMatchObject([{ id: late }])
-  await eraseOverdue(db, data, after(30))
+  await eraseOverdue({ db, data, chores: CHORES_HERE }, after(30))
   expect(await get('/learners/removed')).toEqual([])
   expect(traces()).toEqual([])
 })

@@ -12,7 +12,6 @@ import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { Readable } from 'node:stream'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { LEVEL_RULES, rulesOfOlder } from '@tachymetra/core/curriculum'
 import { readCsv, type statementOf } from '@tachymetra/core/exchange'
@@ -43,11 +42,15 @@ import pino from 'pino'
 import { expect, test, vi } from 'vitest'
 import { createApp } from './app.js'
 import { openData, readSettings, StartError } from './main.js'
-import { backUpFile, removeFromAside, restore } from './store/backup.js'
-import { type Database, DatabaseError, openDatabase, SCHEMA_VERSION, write } from './store/database.js'
+import { backUpFile } from './store/backup.js'
+import { type Database, writeNow } from './store/database.js'
+import { DatabaseError, openDatabase, SCHEMA_VERSION } from './store/opening.js'
 import { recount } from './store/recount.js'
+import { removeFromAside, restore } from './store/restore.js'
 import { attempt } from './store/schema.js'
 import { settingsOf } from './store/settings.js'
+import { CHORES_HERE } from './work/chores.js'
+import { judgeHere } from './work/judge.js'
 
 const FIXTURES = join(import.meta.dirname, 'fixtures')
 const MIGRATIONS = join(import.meta.dirname, '../drizzle')
@@ -301,7 +304,17 @@ test.each([4, 6])(
     vi.useFakeTimers({ now: new Date(now), toFake: ['Date'] })
     const { file, data } = fixture(version)
     const { db, close } = openDatabase(file)
-    const server = createServer(createApp({ db, data, log: pino({ level: 'silent' }), loopback: true }))
+    const server = createServer(
+      createApp({
+        db,
+        file,
+        data,
+        judge: judgeHere,
+        chores: CHORES_HERE,
+        log: pino({ level: 'silent' }),
+        loopback: true,
+      }),
+    )
     await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready))
     const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
     expect(Object.keys(figures).length).toBeGreaterThan(75)
@@ -567,20 +580,34 @@ test('a backup taken by another process beside a writer holds up nobody and lose
   const other = new Driver(file)
   other.pragma('busy_timeout = 0')
   // Another writer comes in between what a transaction reads and what it writes.
-  write(db, (tx) => {
-    tx.run(sql.raw("insert into learner (id, name, time_zone, demo) values ('a', 'Wim', 'UTC', 0)"))
+  writeNow(db, (tx) => {
+    tx.run(
+      sql.raw(
+        "insert into learner (id, name, time_zone, demo) values ('6f1b0c5e-0000-4000-8000-000000000001', 'Wim', 'UTC', 0)",
+      ),
+    )
     expect(() =>
-      other.exec("insert into learner (id, name, time_zone, demo) values ('b', 'Bo', 'UTC', 0)"),
+      other.exec(
+        "insert into learner (id, name, time_zone, demo) values ('6f1b0c5e-0000-4000-8000-000000000002', 'Bo', 'UTC', 0)",
+      ),
     ).toThrow(/locked|busy/i)
   })
   other.close()
   const copy = join(data, 'copy.tachymetra')
   await backUpFile(file, copy)
-  write(db, (tx) =>
-    tx.run(sql.raw("insert into learner (id, name, time_zone, demo) values ('c', 'Cas', 'UTC', 0)")),
+  writeNow(db, (tx) =>
+    tx.run(
+      sql.raw(
+        "insert into learner (id, name, time_zone, demo) values ('6f1b0c5e-0000-4000-8000-000000000003', 'Cas', 'UTC', 0)",
+      ),
+    ),
   )
   const fresh = openDatabase(join(data, 'fresh.sqlite'))
-  const held = await restore(fresh.db, Readable.from([readFileSync(copy)]), join(data, 'kept.tachymetra'))
+  const held = await restore({
+    packed: copy,
+    database: join(data, 'fresh.sqlite'),
+    keep: join(data, 'kept.tachymetra'),
+  })
   expect(held.learners).toBe(1)
   expect(db.all(sql.raw('select id from learner'))).toHaveLength(2)
   expect(readdirSync(data).filter((f) => f.startsWith('.working-'))).toEqual([])
@@ -589,7 +616,8 @@ test('a backup taken by another process beside a writer holds up nobody and lose
 })
 
 test('a backup of any earlier version is brought up to date as it is restored', async () => {
-  const { db, close } = openDatabase(join(folder(), 'now.sqlite'))
+  const database = join(folder(), 'now.sqlite')
+  const { db, close } = openDatabase(database)
   for (const version of [1, 2, 3, 4, 6, 7]) {
     // The first versions did not mark what they made; their backups came later and did.
     const { file, data } = fixture(version)
@@ -598,7 +626,9 @@ test('a backup of any earlier version is brought up to date as it is restored', 
     mark.pragma('wal_checkpoint(TRUNCATE)')
     mark.close()
     const kept = join(data, 'kept.tachymetra')
-    const held = await restore(db, Readable.from([gzipSync(readFileSync(file))]), kept)
+    const packed = join(data, 'packed')
+    writeFileSync(packed, gzipSync(readFileSync(file)))
+    const held = await restore({ packed, database, keep: kept })
     expect(held).toMatchObject({ learners: 2, attempts: expect.any(Number) })
     expect(existsSync(kept)).toBe(true)
     expect(db.all(sql.raw("select 1 from attempt where events = '[]'"))).toEqual([])

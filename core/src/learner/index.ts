@@ -46,6 +46,7 @@ export {
   SLOW_SHARE,
   slowFacts,
   type Timed,
+  type TimedAnswer,
   type Times,
   timedAnswer,
   timedRecall,

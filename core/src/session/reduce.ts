@@ -40,8 +40,16 @@ export interface QuestionList {
 /** What is worked in one attempt. */
 export type Task = Exercise | QuestionList
 
-/** `given`: the value was shown by the program. */
-export type EntryVerdict = Reading['verdict'] | 'given'
+/** Every verdict on an entry; `given`: the value was shown by the program. */
+export const ENTRY_VERDICTS = [
+  'right',
+  'ahead',
+  'elsewhere',
+  'slip',
+  'wrong',
+  'given',
+] as const satisfies readonly (Reading['verdict'] | 'given')[]
+export type EntryVerdict = (typeof ENTRY_VERDICTS)[number]
 
 /** One entry with the verdict on it. */
 export interface JudgedEntry {

@@ -13,7 +13,7 @@ export {
   thoughtAt,
   thoughtsIn,
 } from './board.js'
-export { checkRecipe } from './check.js'
+export { checkListed, checkRecipe } from './check.js'
 export {
   AS_RECORDED,
   GENERATOR,

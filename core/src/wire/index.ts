@@ -23,6 +23,7 @@ export {
   sheetSchema,
   takenOutSchema,
 } from './schemas.js'
+export { storedMoveSchema, storedSettingsSchema, storedVerdictSchema } from './stored.js'
 export type {
   AttemptSummary,
   AttemptWire,

@@ -28,8 +28,8 @@ import { variantOf } from '../technique/driver.js'
 import { ownSet, paperSetup, recipe, sheet, techniqueId } from './recipe.js'
 import type { BroughtIn, HandMove, NewLearner, RecallWire, SessionStart } from './types.js'
 
-const id = Joi.string().guid({ version: 'uuidv4', separator: '-' }).lowercase()
-const instant = Joi.string()
+export const id = Joi.string().guid({ version: 'uuidv4', separator: '-' }).lowercase()
+export const instant = Joi.string()
   .max(30)
   .custom((value: string, helpers) =>
     isInstant(value) ? value : helpers.message({ custom: '{{#label}} must be a real date and time in UTC' }),
@@ -37,7 +37,7 @@ const instant = Joi.string()
 const day = Joi.string().custom((value: string, helpers) =>
   isInstant(`${value}T00:00:00Z`) ? value : helpers.message({ custom: '{{#label}} must be a real date' }),
 )
-const ms = Joi.number().integer().min(0).max(MOST_MS)
+export const ms = Joi.number().integer().min(0).max(MOST_MS)
 
 export const idSchema = id.required()
 

@@ -250,5 +250,8 @@ export const PROBLEM_CODES = [
   'invalid',
   'not-in-set',
   'server-failed',
+  'database-damaged',
+  'too-busy',
+  'disk-full',
 ] as const
 export type ProblemCode = (typeof PROBLEM_CODES)[number]

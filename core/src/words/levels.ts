@@ -73,6 +73,8 @@ const LEVEL = {
 
 type Reasons = typeof LEVEL
 
+export const LEVEL_REASONS = Object.keys(LEVEL) as readonly (keyof Reasons)[]
+
 /** Why a level is changed or kept: which reason, and its numbers. */
 export type LevelReason = {
   readonly [K in keyof Reasons]: { readonly id: K } & Readonly<Parameters<Reasons[K]>[0]>

@@ -4,6 +4,7 @@ import { Router } from 'express'
 import { checked, HttpProblem } from '../problem.js'
 import { boardPlans, forgetPlan, keepCount, keepPlan, roomCounts } from '../store/board.js'
 import type { Database } from '../store/database.js'
+import { write } from '../store/writes.js'
 
 /** Plans that are kept, and counts that are told. */
 const MOST_PLANS = 200
@@ -17,21 +18,24 @@ export function boardRoutes(db: Database): Router {
     response.json(boardPlans(db))
   })
 
-  router.put('/plans/:id', (request, response) => {
+  router.put('/plans/:id', async (request, response) => {
     const id = checked(idSchema, request.params.id)
     const plan = checked(boardPlanSchema, request.body)
     checkPlan(plan)
-    const others = boardPlans(db).filter((p) => p.id !== id)
-    if (others.length >= MOST_PLANS) throw new HttpProblem('invalid', `At most ${MOST_PLANS} plans are kept.`)
-    if (others.some((p) => p.name === plan.name))
-      throw new HttpProblem('name-taken', `There is a plan called ${plan.name} already.`)
-    keepPlan(db, id, plan)
+    await write(db, (tx) => {
+      const others = boardPlans(tx).filter((p) => p.id !== id)
+      if (others.length >= MOST_PLANS)
+        throw new HttpProblem('invalid', `At most ${MOST_PLANS} plans are kept.`)
+      if (others.some((p) => p.name === plan.name))
+        throw new HttpProblem('name-taken', `There is a plan called ${plan.name} already.`)
+      keepPlan(tx, id, plan)
+    })
     response.json({ id, ...plan })
   })
 
-  router.delete('/plans/:id', (request, response) => {
+  router.delete('/plans/:id', async (request, response) => {
     const id = checked(idSchema, request.params.id)
-    forgetPlan(db, id)
+    await write(db, (tx) => forgetPlan(tx, id))
     response.json({ id })
   })
 
@@ -39,10 +43,10 @@ export function boardRoutes(db: Database): Router {
     response.json(roomCounts(db, MOST_COUNTS))
   })
 
-  router.put('/counts/:id', (request, response) => {
+  router.put('/counts/:id', async (request, response) => {
     const id = checked(idSchema, request.params.id)
     const count = { id, ...checked(roomCountSchema, request.body) }
-    keepCount(db, count)
+    await write(db, (tx) => keepCount(tx, count))
     response.json(count)
   })
 

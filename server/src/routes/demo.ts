@@ -1,12 +1,12 @@
 import { Router } from 'express'
 import { HttpProblem } from '../problem.js'
-import type { Database } from '../store/database.js'
 import { demoIds, loadDemo } from '../store/demo.js'
-import { erase } from '../store/erase.js'
+import { type Erasing, erase } from '../store/erase.js'
 import { allLearners } from '../store/learners.js'
 
 /** The invented learners: to look around with where nobody is yet, and gone again with one word. */
-export function demoRoutes(db: Database, data: string): Router {
+export function demoRoutes(erasing: Erasing): Router {
+  const { db } = erasing
   const router = Router()
 
   router.post('/', (_request, response) => {
@@ -18,7 +18,7 @@ export function demoRoutes(db: Database, data: string): Router {
 
   router.delete('/', async (_request, response) => {
     const ids = demoIds(db)
-    for (const id of ids) await erase(db, data, id)
+    for (const id of ids) await erase(erasing, id)
     response.json({ ids })
   })
 

@@ -26,9 +26,10 @@ import {
   takeOutFacts,
 } from '../store/exchange.js'
 import { learnerById } from '../store/learners.js'
+import type { Judge } from '../work/judge.js'
 
 /** A learner's attempts in open formats, out and in; mounted under /learners. */
-export function exchangeRoutes(db: Database): Router {
+export function exchangeRoutes(db: Database, judge: Judge): Router {
   const router = Router()
   const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
 
@@ -78,36 +79,35 @@ export function exchangeRoutes(db: Database): Router {
     const { id, name } = known(request.params.id)
     await download(response, 'application/json', fileName('learning records', name, 'json'), function* () {
       let before = '[\n'
-      for (const taken of allAttempts(db, id))
-        for (const { attempt } of taken) {
-          yield before + JSON.stringify(statementOf(attempt))
-          before = ',\n'
-        }
+      for (const taken of allAttempts(db, id)) {
+        yield before + taken.map(({ attempt }) => JSON.stringify(statementOf(attempt))).join(',\n')
+        before = ',\n'
+      }
       yield before === '[\n' ? '[]\n' : '\n]\n'
     })
   })
 
   router.post('/:id/attempts', async (request, response) => {
     const { id } = known(request.params.id)
-    response.json(await bringIn(db, id, checked(broughtInSchema, request.body)))
+    response.json(await bringIn(db, judge, id, checked(broughtInSchema, request.body)))
   })
 
   /** Takes out again what was brought in. */
-  router.delete('/:id/attempts', (request, response) => {
+  router.delete('/:id/attempts', async (request, response) => {
     const learner = known(request.params.id)
     const { ids } = checked(takenOutSchema, request.body)
-    response.json({ taken: takeOut(db, learner, ids) })
+    response.json({ taken: await takeOut(db, learner, ids) })
   })
 
-  router.post('/:id/facts', (request, response) => {
+  router.post('/:id/facts', async (request, response) => {
     const learner = known(request.params.id)
-    response.json(bringInFacts(db, learner, checked(factsInSchema, request.body).rows))
+    response.json(await bringInFacts(db, learner, checked(factsInSchema, request.body).rows))
   })
 
-  router.delete('/:id/facts', (request, response) => {
+  router.delete('/:id/facts', async (request, response) => {
     const learner = known(request.params.id)
     const { ids } = checked(takenOutSchema, request.body)
-    response.json({ taken: takeOutFacts(db, learner, ids) })
+    response.json({ taken: await takeOutFacts(db, learner, ids) })
   })
 
   return router
@@ -128,5 +128,13 @@ async function download(
   pieces: () => Generator<string>,
 ): Promise<void> {
   response.set('Content-Type', type).attachment(name)
-  await pipeline(Readable.from(pieces()), response)
+  await pipeline(Readable.from(oneAtATime(pieces())), response)
+}
+
+/** Others are served between two pieces, however fast they are taken. */
+async function* oneAtATime(pieces: Generator<string>): AsyncGenerator<string> {
+  for (const piece of pieces) {
+    yield piece
+    await new Promise(setImmediate)
+  }
 }

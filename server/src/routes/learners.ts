@@ -1,8 +1,7 @@
 import { idSchema, learnerNameSchema, newLearnerSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
-import type { Database } from '../store/database.js'
-import { erase } from '../store/erase.js'
+import { type Erasing, erase } from '../store/erase.js'
 import {
   addLearner,
   allLearners,
@@ -14,14 +13,17 @@ import {
   setAside,
   takeBack,
 } from '../store/learners.js'
+import type { Store } from '../store/prepared.js'
+import { write } from '../store/writes.js'
 
-export function learnerRoutes(db: Database, data: string): Router {
+export function learnerRoutes(erasing: Erasing): Router {
+  const { db } = erasing
   const router = Router()
   const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
 
   /** Two of one name could not be told apart in any list. */
-  const free = (id: string, name: string) => {
-    if (isNameTaken(db, id, name))
+  const free = (tx: Store, id: string, name: string) => {
+    if (isNameTaken(tx, id, name))
       throw new HttpProblem('name-taken', `${name} is here already. Add a letter to tell them apart.`)
   }
 
@@ -34,43 +36,50 @@ export function learnerRoutes(db: Database, data: string): Router {
     response.json(removedLearners(db))
   })
 
-  router.put('/:id', (request, response) => {
+  router.put('/:id', async (request, response) => {
     const given = checked(newLearnerSchema, { ...request.body, id: request.params.id })
-    free(given.id, given.name)
-    const added = addLearner(db, given)
-    const stored = found(learnerById(db, given.id), 'learner')
-    if (!added && (stored.name !== given.name || stored.timeZone !== given.timeZone))
-      throw new HttpProblem('stored-otherwise', 'Another learner has this id.')
+    const { added, stored } = await write(db, (tx) => {
+      free(tx, given.id, given.name)
+      const added = addLearner(tx, given)
+      const stored = found(learnerById(tx, given.id), 'learner')
+      if (!added && (stored.name !== given.name || stored.timeZone !== given.timeZone))
+        throw new HttpProblem('stored-otherwise', 'Another learner has this id.')
+      return { added, stored }
+    })
     response.status(added ? 201 : 200).json(stored)
   })
 
-  router.patch('/:id', (request, response) => {
+  router.patch('/:id', async (request, response) => {
     const { id } = known(request.params.id)
     const { name } = checked(learnerNameSchema, request.body)
-    free(id, name)
-    renameLearner(db, id, name)
+    await write(db, (tx) => {
+      free(tx, id, name)
+      renameLearner(tx, id, name)
+    })
     response.json(learnerById(db, id))
   })
 
   /** Takes a learner out of every list. For a while they can be had back; then they are erased. */
-  router.put('/:id/removal', (request, response) => {
+  router.put('/:id/removal', async (request, response) => {
     const id = checked(idSchema, request.params.id)
     found(learnerKept(db, id), 'learner')
-    setAside(db, id, new Date().toISOString())
+    await write(db, (tx) => setAside(tx, id, new Date().toISOString()))
     response.json(removedLearners(db).find((r) => r.id === id))
   })
 
-  router.delete('/:id/removal', (request, response) => {
+  router.delete('/:id/removal', async (request, response) => {
     const { id, name } = found(learnerKept(db, checked(idSchema, request.params.id)), 'learner')
-    free(id, name)
-    takeBack(db, id)
+    await write(db, (tx) => {
+      free(tx, id, name)
+      takeBack(tx, id)
+    })
     response.json(learnerById(db, id))
   })
 
   /** Erases a learner with all that is recorded of them, at once and for good. Twice is no error the second time either. */
   router.delete('/:id', async (request, response) => {
     const id = checked(idSchema, request.params.id)
-    await erase(db, data, id)
+    await erase(erasing, id)
     response.json({ id })
   })
 

@@ -5,6 +5,7 @@ import { checked, found, HttpProblem } from '../problem.js'
 import type { Database } from '../store/database.js'
 import { learnerById } from '../store/learners.js'
 import { forgetOwnSet, keepOwnSet, ownerOfSet, ownSets } from '../store/own.js'
+import { write } from '../store/writes.js'
 
 /** Problems looked at before others are served again. */
 const SLICE = 100
@@ -28,22 +29,25 @@ export function ownRoutes(db: Database): Router {
       if (i % SLICE === SLICE - 1) await new Promise(setImmediate)
       checkOwn(problem)
     }
-    const owner = ownerOfSet(db, set)
-    if (owner !== undefined && owner !== id)
-      throw new HttpProblem('stored-otherwise', 'Another learner has a set of this id.')
-    const others = ownSets(db, id).filter((s) => s.id !== set)
-    if (others.length >= MOST_SETS)
-      throw new HttpProblem('invalid', `A learner keeps at most ${MOST_SETS} sets.`)
-    if (others.some((s) => s.name === given.name))
-      throw new HttpProblem('name-taken', `There is a set called ${given.name} already.`)
-    keepOwnSet(db, id, set, given)
+    const owner = await write(db, (tx) => {
+      const before = ownerOfSet(tx, set)
+      if (before !== undefined && before !== id)
+        throw new HttpProblem('stored-otherwise', 'Another learner has a set of this id.')
+      const others = ownSets(tx, id).filter((s) => s.id !== set)
+      if (others.length >= MOST_SETS)
+        throw new HttpProblem('invalid', `A learner keeps at most ${MOST_SETS} sets.`)
+      if (others.some((s) => s.name === given.name))
+        throw new HttpProblem('name-taken', `There is a set called ${given.name} already.`)
+      keepOwnSet(tx, id, set, given)
+      return before
+    })
     response.status(owner ? 200 : 201).json({ id: set, ...given })
   })
 
-  router.delete('/:id/problem-sets/:set', (request, response) => {
+  router.delete('/:id/problem-sets/:set', async (request, response) => {
     const { id } = known(request.params.id)
     const set = checked(idSchema, request.params.set)
-    forgetOwnSet(db, id, set)
+    await write(db, (tx) => forgetOwnSet(tx, id, set))
     response.json({ id: set })
   })
 

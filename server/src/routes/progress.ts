@@ -14,8 +14,8 @@ export function progressRoutes(db: Database): Router {
     response.json(progressView(db, known(request.params.id), new Date().toISOString()))
   })
 
-  router.get('/:id/times', (request, response) => {
-    response.json(timesView(db, known(request.params.id).id))
+  router.get('/:id/times', async (request, response) => {
+    response.json(await timesView(db, known(request.params.id).id))
   })
 
   return router

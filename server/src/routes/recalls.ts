@@ -8,13 +8,16 @@ import { addRecall, recallById } from '../store/facts.js'
 import { learnerKept } from '../store/learners.js'
 import { itemsOfSession, sessionRow } from '../store/sessions.js'
 import { settingsOf } from '../store/settings.js'
+import { isTakenFrom, takenAt } from '../store/times.js'
+import { write } from '../store/writes.js'
 
 export function recallRoutes(db: Database): Router {
   const router = Router()
 
   /** Sending a recall twice stores it once. It is judged here, whatever the sender thinks. */
-  router.put('/:id', (request, response) => {
-    const recall = checked(recallSchema, { ...request.body, id: request.params.id })
+  router.put('/:id', async (request, response) => {
+    const sent = checked(recallSchema, { ...request.body, id: request.params.id })
+    const recall = { ...sent, at: takenAt(sent.at) }
     found(learnerKept(db, recall.learnerId), 'learner')
     const { id, learnerId, judge, fact, sessionId = null, n = null } = recall
     if (sessionId !== null) {
@@ -29,13 +32,20 @@ export function recallRoutes(db: Database): Router {
       ...recall,
       withinMs: recall.withinMs === undefined ? usual : recall.withinMs,
     })
-    const stored = recallById(db, recall.id)
-    if (
-      stored &&
-      (stored.fact !== recall.fact || stored.learnerId !== recall.learnerId || stored.at !== recall.at)
-    )
-      throw new HttpProblem('stored-otherwise', 'Another recall has this id.')
-    if (!stored) addRecall(db, { id, learnerId, judge, sessionId, n, ...judged })
+    const stored = await write(db, (tx) => {
+      const before = recallById(tx, id)
+      if (
+        before &&
+        (before.fact !== fact || before.learnerId !== learnerId || !isTakenFrom(before.at, sent.at))
+      )
+        throw new HttpProblem('stored-otherwise', 'Another recall has this id.')
+      if (before) return true
+      // Both may have been removed meanwhile.
+      found(learnerKept(tx, learnerId), 'learner')
+      if (sessionId !== null) found(sessionRow(tx, sessionId), 'session')
+      addRecall(tx, { id, learnerId, judge, sessionId, n, ...judged })
+      return false
+    })
     response.status(stored ? 200 : 201).json({ id })
   })
 

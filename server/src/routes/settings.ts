@@ -4,6 +4,7 @@ import { checked, found } from '../problem.js'
 import type { Database } from '../store/database.js'
 import { learnerById } from '../store/learners.js'
 import { changeSettings, settingsOf } from '../store/settings.js'
+import { write } from '../store/writes.js'
 
 /** What is set for a learner; mounted under /learners. */
 export function settingsRoutes(db: Database): Router {
@@ -15,9 +16,10 @@ export function settingsRoutes(db: Database): Router {
   })
 
   /** Changes the settings that are named and leaves the others, so that two browsers do not undo each other's work. */
-  router.patch('/:id/settings', (request, response) => {
+  router.patch('/:id/settings', async (request, response) => {
     const { id } = known(request.params.id)
-    response.json(changeSettings(db, id, checked(settingsSchema, request.body)))
+    const change = checked(settingsSchema, request.body)
+    response.json(await write(db, (tx) => changeSettings(tx, id, change)))
   })
 
   return router

@@ -5,6 +5,7 @@ import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
 import type { Database } from '../store/database.js'
 import { addSheet, forgetBatch, sheetBatches, sheetByCode, storedSheet } from '../store/sheets.js'
+import { write } from '../store/writes.js'
 
 /** Batches that are listed. */
 const MOST_BATCHES = 200
@@ -23,21 +24,22 @@ export function sheetRoutes(db: Database): Router {
   })
 
   /** Storing a sheet twice stores it once; it never changes. */
-  router.put('/:code', (request, response) => {
+  router.put('/:code', async (request, response) => {
     const sheet = checked(sheetSchema, { ...request.body, code: request.params.code }) as NewSheet
-    const before = storedSheet(db, sheet.code)
-    if (before && !isDeepStrictEqual(before, sheet))
-      throw new HttpProblem('stored-otherwise', 'Another sheet has this code.')
-    if (!before) {
-      checkRecipe(sheetRecipe(sheet))
-      addSheet(db, sheet)
-    }
+    if (!storedSheet(db, sheet.code)) checkRecipe(sheetRecipe(sheet))
+    const before = await write(db, (tx) => {
+      const stored = storedSheet(tx, sheet.code)
+      if (stored && !isDeepStrictEqual(stored, sheet))
+        throw new HttpProblem('stored-otherwise', 'Another sheet has this code.')
+      if (!stored) addSheet(tx, sheet)
+      return stored
+    })
     response.status(before ? 200 : 201).json({ code: sheet.code })
   })
 
-  router.delete('/batches/:batch', (request, response) => {
+  router.delete('/batches/:batch', async (request, response) => {
     const batch = checked(idSchema, request.params.batch)
-    forgetBatch(db, batch)
+    await write(db, (tx) => forgetBatch(tx, batch))
     response.json({ batch })
   })
 

@@ -1,19 +1,11 @@
 import { paceOf } from '@tachymetra/core/learner'
 import { dayIn } from '@tachymetra/core/number'
-import {
-  type AttemptRecord,
-  type Causes,
-  causesOf,
-  type Exercise,
-  finishedProgress,
-  type Verdict,
-  verdictOf,
-  wrongAnswers,
-} from '@tachymetra/core/session'
+import type { AttemptRecord, Verdict } from '@tachymetra/core/session'
 import type { AttemptSummary, AttemptWire } from '@tachymetra/core/wire'
 import { and, asc, eq, sql } from 'drizzle-orm'
-import { type Database, write } from './database.js'
+import type { Database } from './database.js'
 import { countDay, countSlips } from './days.js'
+import { changed } from './kept.js'
 import { moveByRule } from './moves.js'
 import { placeholders, prepared, type Store } from './prepared.js'
 import { attempt, sessionPace, sessionSlip } from './schema.js'
@@ -22,29 +14,9 @@ import { learnerOfSession, listRecorded, sessionRow } from './sessions.js'
 export type AttemptRow = typeof attempt.$inferSelect
 
 /**
- * Judges an attempt, and lets others be served before each of its wrong answers: each may take a while to look into.
- * @throws InputError when the record does not hang together.
- */
-export async function judged(record: AttemptRecord): Promise<Verdict> {
-  const progress = finishedProgress(record)
-  const exercise = progress.task as Exercise
-  const causes: Causes[number][] = []
-  for (const [nth, { text }] of wrongAnswers(progress).entries()) {
-    await new Promise(setImmediate)
-    causes.push(causesOf(exercise, text, nth))
-  }
-  return verdictOf(progress, causes)
-}
-
-/**
- * Stores an attempt with its verdict and brings the rollups up to date, all or nothing. The session must exist.
+ * Stores an attempt with its verdict and brings the rollups up to date. The session must exist.
  * @returns false when it was stored in the meantime
  */
-export function addAttempt(db: Database, record: AttemptRecord, verdict: Verdict): boolean {
-  return write(db, (tx) => storeAttempt(tx, record, verdict))
-}
-
-/** The same inside a transaction that is already open. */
 export function storeAttempt(tx: Store, record: AttemptRecord, verdict: Verdict): boolean {
   if (!insertAttempt(tx, record, verdict, learnerOfSession(tx, record.sessionId))) return false
   listRecorded(tx, record.sessionId, record.n, record)
@@ -68,6 +40,7 @@ export function insertAttempt(
   if (insertRow(db).run(values).changes === 0) return false
   countAttempt(db, learner, { ...verdict, ...row })
   if (row.support === 'answer') moveByRule(db, learner.id, { ...verdict, ...row })
+  changed(db, learner.id)
   return true
 }
 

@@ -2,11 +2,11 @@ import { JUDGE, judgeRecord } from '@tachymetra/core/session'
 import { demoLearners } from '@tachymetra/core/simulate'
 import { eq } from 'drizzle-orm'
 import { insertAttempt, rollUpAll } from './attempts.js'
-import { type Database, write } from './database.js'
+import { type Database, writeNow } from './database.js'
 import { addRecalls } from './facts.js'
 import { allLearners } from './learners.js'
 import { learner, session } from './schema.js'
-import { changeSettingsIn } from './settings.js'
+import { changeSettings } from './settings.js'
 
 /** Everybody invented, with all that is recorded of them. */
 export function demoIds(db: Database): string[] {
@@ -25,12 +25,12 @@ export function demoIds(db: Database): string[] {
 export function loadDemo(db: Database, today: string): number {
   if (allLearners(db).length > 0) return 0
   let stored = 0
-  write(db, (tx) => {
+  writeNow(db, (tx) => {
     // Those of an earlier demo who were removed come anew.
     tx.delete(learner).where(eq(learner.demo, true)).run()
     for (const { id, name, settings, sessions } of demoLearners(today)) {
       tx.insert(learner).values({ id, name, timeZone: 'UTC', demo: true }).run()
-      changeSettingsIn(tx, id, settings)
+      changeSettings(tx, id, settings)
       for (const { attempts, recalls: _, ...row } of sessions) {
         tx.insert(session)
           .values({ ...row, learnerId: id })

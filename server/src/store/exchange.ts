@@ -6,19 +6,24 @@ import { checkRecipe } from '@tachymetra/core/set'
 import type { AttemptWire, BroughtIn, BroughtInAnswer, LearnerWire, MoveWire } from '@tachymetra/core/wire'
 import { attemptSchema, check, factRowSchema } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { attemptRow, judged, storeAttempt, wholeAttempt } from './attempts.js'
-import { type Database, write } from './database.js'
+import type { Judge } from '../work/judge.js'
+import { attemptRow, storeAttempt, wholeAttempt } from './attempts.js'
+import type { Database } from './database.js'
 import { addRecalls, type StoredRecall } from './facts.js'
 import { movesOf } from './moves.js'
 import { recountOf } from './recount.js'
 import { attempt, factRecall, levelMove, session } from './schema.js'
 import { addSession, belongs, type SessionRow, sessionRow } from './sessions.js'
+import { takenAt } from './times.js'
+import { write } from './writes.js'
 
 /** An attempt with its session. */
 export interface Taken {
   readonly attempt: AttemptWire
   readonly session: SessionRow
 }
+
+const AHEAD = 'It is dated ahead of today: the clock it was recorded by was wrong.'
 
 const SESSIONS_AT_ONCE = 50
 
@@ -83,34 +88,39 @@ export function allMoves(db: Database, learnerId: string): MoveWire[] {
 }
 
 /**
- * Stores attempts brought in from a file, each for itself: one that is refused leaves the others alone. Others are
- * served between two rows, since judging a hundred of them takes a while.
+ * Stores attempts brought in from a file, each for itself: one that is refused leaves the others alone.
  * @returns for each whether it was stored (false: it was there already), or why not
  */
 export async function bringIn(
   db: Database,
+  judge: Judge,
   learnerId: string,
   { rows }: BroughtIn,
 ): Promise<BroughtInAnswer> {
   const answers: BroughtInAnswer[number][] = []
   for (const row of rows) {
     try {
-      answers.push({ stored: await bringInOne(db, learnerId, row) })
+      answers.push({ stored: await bringInOne(db, judge, learnerId, row) })
     } catch (error) {
       if (!(error instanceof InputError)) throw error
       answers.push({ error: error.message })
     }
-    await new Promise(setImmediate)
   }
   return answers
 }
 
-async function bringInOne(db: Database, learnerId: string, row: BroughtIn['rows'][number]): Promise<boolean> {
+async function bringInOne(
+  db: Database,
+  judge: Judge,
+  learnerId: string,
+  row: BroughtIn['rows'][number],
+): Promise<boolean> {
   const checked = check(attemptSchema, row.attempt)
   if ('error' in checked) throw new InputError(checked.error)
   const record = checked.value
+  if (takenAt(record.startedAt) !== record.startedAt) throw new InputError(AHEAD)
   checkRecipe(row.session.recipe)
-  const verdict = await judged(record)
+  const verdict = await judge(record)
   return write(db, (tx) => {
     const its = sessionRow(tx, record.sessionId) ?? { id: record.sessionId, learnerId, ...row.session }
     if (its.learnerId !== learnerId) throw new InputError('Its session belongs to another learner.')
@@ -130,7 +140,11 @@ async function bringInOne(db: Database, learnerId: string, row: BroughtIn['rows'
  * Stores recalls of facts brought in from a file, each for itself, and works out once what is remembered then.
  * @returns for each whether it was stored (false: it was there already), or why not
  */
-export function bringInFacts(db: Database, learner: LearnerWire, rows: readonly object[]): BroughtInAnswer {
+export function bringInFacts(
+  db: Database,
+  learner: LearnerWire,
+  rows: readonly object[],
+): Promise<BroughtInAnswer> {
   return write(db, (tx) => {
     const good: StoredRecall[] = []
     const answers = rows.map((row): BroughtInAnswer[number] => {
@@ -138,6 +152,7 @@ export function bringInFacts(db: Database, learner: LearnerWire, rows: readonly 
       if ('error' in checked) return checked
       try {
         checkFactRow(checked.value)
+        if (takenAt(checked.value.at) !== checked.value.at) return { error: AHEAD }
       } catch (error) {
         if (error instanceof InputError) return { error: error.message }
         throw error
@@ -158,7 +173,7 @@ export function bringInFacts(db: Database, learner: LearnerWire, rows: readonly 
 }
 
 /** Takes recalls out again that were brought in; those of others are left alone. @returns how many were taken out */
-export function takeOutFacts(db: Database, learner: LearnerWire, ids: readonly string[]): number {
+export function takeOutFacts(db: Database, learner: LearnerWire, ids: readonly string[]): Promise<number> {
   return write(db, (tx) => {
     const its = and(eq(factRecall.learnerId, learner.id), inArray(factRecall.id, [...ids]))
     const { changes } = tx.delete(factRecall).where(its).run()
@@ -172,7 +187,7 @@ export function takeOutFacts(db: Database, learner: LearnerWire, ids: readonly s
  * again. Those of others are left alone.
  * @returns how many were taken out
  */
-export function takeOut(db: Database, learner: LearnerWire, ids: readonly string[]): number {
+export function takeOut(db: Database, learner: LearnerWire, ids: readonly string[]): Promise<number> {
   return write(db, (tx) => {
     const named = and(eq(attempt.learnerId, learner.id), inArray(attempt.id, [...ids]))
     const its = tx.select({ session: attempt.sessionId }).from(attempt).where(named).all()

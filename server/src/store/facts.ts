@@ -2,8 +2,9 @@ import { type FactMemory, type Recall, remember } from '@tachymetra/core/learner
 import { dayIn, median } from '@tachymetra/core/number'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { and, asc, desc, eq, sql } from 'drizzle-orm'
-import { type Database, write } from './database.js'
+import type { Database, Transaction } from './database.js'
 import { countDay } from './days.js'
+import { changed } from './kept.js'
 import { learnerKept } from './learners.js'
 import { placeholders, prepared, type Store } from './prepared.js'
 import { factMemory, factRecall } from './schema.js'
@@ -19,24 +20,18 @@ export interface StoredRecall extends Recall {
   readonly judge: number
 }
 
-/**
- * Stores one recall, works out anew when its fact is due, and counts it into its day: all or nothing.
- * The learner must exist.
- * @returns false when it was stored before.
- */
-export function addRecall(db: Database, recall: StoredRecall): boolean {
-  return write(db, (tx) => {
-    if (tx.insert(factRecall).values(recall).onConflictDoNothing().run().changes === 0) return false
-    const before = memoryRow(tx, recall.learnerId, recall.fact)
-    // In order of time it goes on from what is remembered; a late one means going through all of them again.
-    const late = before && String(before.card.last_review ?? '') >= recall.at
-    const its = { learnerId: recall.learnerId, fact: recall.fact }
-    rememberAll(tx, its, late ? undefined : before, late ? undefined : recall)
-    const { timeZone } = learnerKept(tx, recall.learnerId)!
-    const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
-    countDay(tx, recall.learnerId, dayIn(recall.at, timeZone), done)
-    return true
-  })
+/** Stores one recall, works out anew when its fact is due, and counts it into its day. The learner must exist. */
+export function addRecall(tx: Transaction, recall: StoredRecall): void {
+  insertRecall(tx).run({ ...recall })
+  const before = memoryRow(tx, recall.learnerId, recall.fact)
+  // In order of time it goes on from what is remembered; a late one means going through all of them again.
+  const late = before && String(before.card.last_review ?? '') >= recall.at
+  const its = { learnerId: recall.learnerId, fact: recall.fact }
+  rememberAll(tx, its, late ? undefined : before, late ? undefined : recall)
+  const { timeZone } = learnerKept(tx, recall.learnerId)!
+  const done = { attempts: 0, right: 0, recalls: 1, ms: recall.ms }
+  countDay(tx, recall.learnerId, dayIn(recall.at, timeZone), done)
+  changed(tx, recall.learnerId)
 }
 
 function memoryRow(db: Pick<Database, 'select'>, learnerId: string, fact: string) {
@@ -133,6 +128,7 @@ export function addRecalls(
     countDay(db, learnerId, dayIn(recall.at, timeZone), done)
   }
   rememberAllFacts(db, learnerId)
+  changed(db, learnerId)
 }
 
 /** Works out the memory of every fact anew from all its recalls. */
@@ -145,7 +141,7 @@ export function rememberAllFacts(db: Store, learnerId: string): void {
   for (const { fact } of facts) rememberAll(db, { learnerId, fact }, undefined, undefined)
 }
 
-export function recallById(db: Database, id: string): StoredRecall | undefined {
+export function recallById(db: Pick<Database, 'select'>, id: string): StoredRecall | undefined {
   return db.select().from(factRecall).where(eq(factRecall.id, id)).get()
 }
 

@@ -1,7 +1,7 @@
 import { chmodSync } from 'node:fs'
 import { join } from 'node:path'
 import Driver from 'better-sqlite3'
-import { DatabaseError } from './database.js'
+import { DatabaseError } from './opening.js'
 
 /**
  * Keeps every other process off a data folder until it is let go, or this process ends in whatever way: the lock is the

@@ -11,7 +11,8 @@ import type { Outcome } from '@tachymetra/core/session'
 import type { MoveWire } from '@tachymetra/core/wire'
 import { and, desc, eq, gt, not, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
-import { prepared } from './prepared.js'
+import { changed } from './kept.js'
+import { prepared, type Store } from './prepared.js'
 import { attempt, isPaper, levelMove, session } from './schema.js'
 import { settingsOf } from './settings.js'
 
@@ -83,14 +84,21 @@ export function levelInForce(db: Reader, learnerId: string, technique: string): 
 }
 
 /** Stores a move; from then on its level is in force. */
-export function addMove(db: Pick<Database, 'insert'>, learnerId: string, move: LevelMove, id: string): void {
+export function addMove(
+  db: Pick<Store, 'select' | 'insert'>,
+  learnerId: string,
+  move: LevelMove,
+  id: string,
+): void {
   db.insert(levelMove)
     .values({ id, learnerId, ...move })
     .run()
+  changed(db, learnerId)
 }
 
-export function removeMove(db: Database, id: string): void {
+export function removeMove(db: Store, learnerId: string, id: string): void {
   db.delete(levelMove).where(eq(levelMove.id, id)).run()
+  changed(db, learnerId)
 }
 
 const answersSince = prepared((db) =>

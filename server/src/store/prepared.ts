@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import type { Database } from './database.js'
 
 /** What statements are run on: the database, or a transaction on it. */
-export type Store = Pick<Database, 'select' | 'selectDistinct' | 'insert' | 'update' | 'run'>
+export type Store = Pick<Database, 'select' | 'selectDistinct' | 'insert' | 'update' | 'delete' | 'run'>
 
 /**
  * A statement built once for each database and run many times: building and preparing one takes several times as

@@ -2,6 +2,7 @@ import { DRILL_IDS } from '@tachymetra/core/drill'
 import {
   BUG_DAYS,
   type Timed,
+  type TimedAnswer,
   type Times,
   timedAnswer,
   timedRecall,
@@ -18,6 +19,7 @@ import { wholeAttempt } from './attempts.js'
 import type { Database } from './database.js'
 import { slipsOf, today } from './days.js'
 import { factStandings, latestRecalls } from './facts.js'
+import { keptFor } from './kept.js'
 import { latestAt, latestMove } from './moves.js'
 import { attempt, session } from './schema.js'
 import { bestsOf, pastSessions, workedSince } from './sessions.js'
@@ -34,8 +36,12 @@ const LATEST_PAPERS = 3
 
 /** Everything today's plan is made from. */
 export function progressView(db: Database, learner: LearnerWire, now: string): ProgressWire {
-  const { id } = learner
   const day = dayIn(now, learner.timeZone)
+  return keptFor(db, learner.id, `progress ${day}`, () => workedOut(db, learner, day, now))
+}
+
+function workedOut(db: Database, learner: LearnerWire, day: string, now: string): ProgressWire {
+  const { id } = learner
   return {
     latest: TECHNIQUES.flatMap((t) => latestAt(db, id, t.id)),
     worked: workedSince(db, id, instantOf(day, '00:00', learner.timeZone)).map(
@@ -52,38 +58,39 @@ export function progressView(db: Database, learner: LearnerWire, now: string): P
   }
 }
 
-/** Last answers kept until something new is recorded: working them out replays a few hundred attempts. */
-const kept = new WeakMap<Database, Map<string, { mark: string; times: Times }>>()
+/** The times of a learner's own, from the newest steps, answers and recalls. Others are served while they are worked out. */
+export function timesView(db: Database, learnerId: string): Promise<Times> {
+  return keptFor(db, learnerId, 'times', () => timesNow(db, learnerId))
+}
 
-/** The times of a learner's own, from the newest steps, answers and recalls. */
-export function timesView(db: Database, learnerId: string): Times {
+async function timesNow(db: Database, learnerId: string): Promise<Times> {
   const recalls = latestRecalls(db, learnerId, LATEST_RECALLS)
   const { keying } = settingsOf(db, learnerId)
-  const newest = db
-    .select({ id: attempt.id })
-    .from(session)
-    .innerJoin(attempt, eq(attempt.sessionId, session.id))
-    .where(eq(session.learnerId, learnerId))
-    .orderBy(desc(session.startedAt), desc(attempt.n))
-    .limit(1)
-    .get()
-  const mark = `${newest?.id} ${recalls[0]?.id} ${keying?.at}`
-  const mine = kept.get(db) ?? new Map<string, { mark: string; times: Times }>()
-  kept.set(db, mine)
-  const found = mine.get(learnerId)
-  if (found?.mark === mark) return found.times
-  const steps: Timed[] = recalls.flatMap((r) => timedRecall(r) ?? [])
-  for (const record of latestAttempts(db, learnerId, ['guided', 'steps'], LATEST_STEPPED))
-    steps.push(...timedSteps(record))
   const answers = latestAttempts(db, learnerId, ['answer'], LATEST_ANSWERED)
-  const times = timesOf(
-    steps,
-    answers.flatMap((a) => timedAnswer(a) ?? []),
-    keying?.ms,
-    recalls,
-  )
-  mine.set(learnerId, { mark, times })
-  return times
+  const stepped = latestAttempts(db, learnerId, ['guided', 'steps'], LATEST_STEPPED)
+  const steps: Timed[] = recalls.flatMap((r) => timedRecall(r) ?? [])
+  for (const record of stepped)
+    steps.push(...(await readOnce(`steps ${record.id}`, () => timedSteps(record))))
+  const timed: TimedAnswer[] = []
+  for (const record of answers) {
+    const one = await readOnce(`answer ${record.id}`, () => timedAnswer(record))
+    if (one) timed.push(one)
+  }
+  return timesOf(steps, timed, keying?.ms, recalls)
+}
+
+/** What attempts say of times: reading one replays it. What was read last stays. */
+const read = new Map<string, unknown>()
+const MOST_READ = 20_000
+
+async function readOnce<T>(name: string, make: () => T): Promise<T> {
+  if (read.has(name)) return read.get(name) as T
+  // One takes a millisecond or so, and there are hundreds.
+  await new Promise(setImmediate)
+  const made = make()
+  read.set(name, made)
+  if (read.size > MOST_READ) read.delete(read.keys().next().value!)
+  return made
 }
 
 /** The newest attempts under some supports with all their entries, among the newest sessions: further back nothing is sought. */

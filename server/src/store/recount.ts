@@ -3,9 +3,10 @@
 import { dayIn } from '@tachymetra/core/number'
 import { asc, eq, inArray } from 'drizzle-orm'
 import { countAttempt, type Rolled, rollUpAll } from './attempts.js'
-import { type Database, type Transaction, write } from './database.js'
+import { type Database, type Transaction, writeNow } from './database.js'
 import { countDay } from './days.js'
 import { rememberAllFacts } from './facts.js'
+import { changed } from './kept.js'
 import {
   attempt,
   factMemory,
@@ -29,7 +30,7 @@ export interface Recounted {
  * taken as they are stored.
  */
 export function recount(db: Database): Recounted {
-  return write(db, (tx) => {
+  return writeNow(db, (tx) => {
     const counted = tx
       .select()
       .from(learner)
@@ -72,5 +73,6 @@ export function recountOf(
   for (const { at, ms } of recalls)
     countDay(tx, learnerId, dayIn(at, timeZone), { attempts: 0, right: 0, recalls: 1, ms })
   rememberAllFacts(tx, learnerId)
+  changed(tx, learnerId)
   return { attempts: ids.length, recalls: recalls.length }
 }

@@ -1,6 +1,7 @@
 import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
 import { eq, sql } from 'drizzle-orm'
-import { type Database, type Transaction, write } from './database.js'
+import type { Database, Transaction } from './database.js'
+import { changed } from './kept.js'
 import { prepared } from './prepared.js'
 import { learnerSettings } from './schema.js'
 
@@ -20,15 +21,6 @@ export function settingsOf(db: Pick<Database, 'select'>, learnerId: string): Lea
 
 /** Changes some settings of a learner. @returns all of them as they are then */
 export function changeSettings(
-  db: Database,
-  learnerId: string,
-  change: Partial<LearnerSettings>,
-): LearnerSettings {
-  return write(db, (tx) => changeSettingsIn(tx, learnerId, change))
-}
-
-/** The same within a transaction that does more. */
-export function changeSettingsIn(
   tx: Transaction,
   learnerId: string,
   change: Partial<LearnerSettings>,
@@ -38,5 +30,6 @@ export function changeSettingsIn(
     .values({ learnerId, settings })
     .onConflictDoUpdate({ target: learnerSettings.learnerId, set: { settings } })
     .run()
+  changed(tx, learnerId)
   return settings
 }

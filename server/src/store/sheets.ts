@@ -2,7 +2,7 @@
 import type { NewSheet } from '@tachymetra/core/set'
 import type { SheetBatch, SheetWire } from '@tachymetra/core/wire'
 import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm'
-import type { Database } from './database.js'
+import type { Store } from './prepared.js'
 import { isOfSheet, learner, session, sheet } from './schema.js'
 
 function stored({ marks, ...row }: typeof sheet.$inferSelect): NewSheet {
@@ -10,7 +10,7 @@ function stored({ marks, ...row }: typeof sheet.$inferSelect): NewSheet {
 }
 
 /** A sheet with the times it was keyed in, by learners who are here. */
-export function sheetByCode(db: Database, code: string): SheetWire | undefined {
+export function sheetByCode(db: Store, code: string): SheetWire | undefined {
   const row = db.select().from(sheet).where(eq(sheet.code, code)).get()
   if (!row) return undefined
   const keyed = db
@@ -24,13 +24,13 @@ export function sheetByCode(db: Database, code: string): SheetWire | undefined {
 }
 
 /** The same alone. */
-export function storedSheet(db: Database, code: string): NewSheet | undefined {
+export function storedSheet(db: Store, code: string): NewSheet | undefined {
   const row = db.select().from(sheet).where(eq(sheet.code, code)).get()
   return row && stored(row)
 }
 
 export function addSheet(
-  db: Database,
+  db: Store,
   { marks = null, ...row }: Omit<NewSheet, 'marks'> & { marks?: NewSheet['marks'] | null },
 ): void {
   db.insert(sheet)
@@ -39,7 +39,7 @@ export function addSheet(
 }
 
 /** All that were made together, newest first. @param most batches */
-export function sheetBatches(db: Database, most: number): SheetBatch[] {
+export function sheetBatches(db: Store, most: number): SheetBatch[] {
   return db
     .select({
       batch: sheet.batch,
@@ -58,6 +58,6 @@ export function sheetBatches(db: Database, most: number): SheetBatch[] {
 }
 
 /** Lets go of sheets that were made together; what was keyed in of them stays in the record. */
-export function forgetBatch(db: Database, batch: string): void {
+export function forgetBatch(db: Store, batch: string): void {
   db.delete(sheet).where(eq(sheet.batch, batch)).run()
 }

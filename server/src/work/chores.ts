@@ -1,0 +1,136 @@
+/**
+ * Work that takes long: backups, restores, removals from what is put aside. Each is done in a process of its own, one after
+ * another, which can be ended at any moment whatever a file makes it do.
+ */
+import { type ChildProcess, fork } from 'node:child_process'
+import { constants, setPriority } from 'node:os'
+import { InputError } from '@tachymetra/core/problem'
+import type { Holdings } from '@tachymetra/core/wire'
+import { backUpFile } from '../store/backup.js'
+import { look, type Restore, removeFromAside, restore } from '../store/restore.js'
+import { TooBusy } from '../store/writes.js'
+
+type Alone = <T>(work: () => Promise<T>) => Promise<T>
+
+export interface Chores {
+  /** Writes everything a database holds to a file. */
+  backUp(database: string, file: string): Promise<void>
+  /** What a packed backup holds. @throws InputError where it cannot be used */
+  look(packed: string): Promise<Holdings>
+  /** @param alone runs the part in which nobody else may write. @throws InputError where it cannot be used */
+  restore(what: Restore, alone: Alone): Promise<Holdings>
+  /** Removes a learner from what is put aside in a folder. */
+  removeFromAside(folder: string, learnerId: string): Promise<void>
+}
+
+/** What a process is asked to do. */
+export type Chore =
+  | { readonly kind: 'backup'; readonly database: string; readonly file: string }
+  | { readonly kind: 'look'; readonly packed: string }
+  | ({ readonly kind: 'restore' } & Restore)
+  | { readonly kind: 'aside'; readonly folder: string; readonly learnerId: string }
+
+/** What it says: that it wants to be alone, that it is done, or why not. */
+export type Said =
+  | { readonly wants: 'alone' }
+  | { readonly done: Holdings | null }
+  | { readonly refused: string }
+  | { readonly failed: string }
+
+/** Done here and now, in commands and tests. */
+export const CHORES_HERE: Chores = { backUp: backUpFile, look, restore, removeFromAside }
+
+/** Longest a chore may take, in milliseconds, its memory in megabytes, and how many wait. */
+const LONGEST_MS = 15 * 60_000
+const LOOK_MS = 5 * 60_000
+const MOST_MEMORY = 1024
+const MOST_WAITING = 20
+
+/** @param file the script of such a process, compiled */
+export function choreProcesses(file: string): { readonly chores: Chores; close(): void } {
+  let running: ChildProcess | undefined
+  let closed = false
+  let waiting = 0
+  let last: Promise<unknown> = Promise.resolve()
+  const inTurn = async (chore: Chore, alone?: Alone): Promise<Holdings | null> => {
+    if (waiting >= MOST_WAITING) throw new TooBusy()
+    waiting += 1
+    const mine = last.then(() => {
+      if (closed) throw new TooBusy()
+      running = fork(file, {
+        execArgv: [`--max-old-space-size=${MOST_MEMORY}`],
+        stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+      })
+      return done(running, chore, alone)
+    })
+    last = mine.catch(() => {})
+    try {
+      return await mine
+    } finally {
+      waiting -= 1
+      running = undefined
+    }
+  }
+  return {
+    chores: {
+      backUp: async (database, file) => void (await inTurn({ kind: 'backup', database, file })),
+      look: async (packed) => (await inTurn({ kind: 'look', packed }))!,
+      restore: async (what, alone) => (await inTurn({ kind: 'restore', ...what }, alone))!,
+      removeFromAside: async (folder, learnerId) => void (await inTurn({ kind: 'aside', folder, learnerId })),
+    },
+    close() {
+      closed = true
+      running?.kill('SIGKILL')
+    },
+  }
+}
+
+/** Waits for a process to do a chore; it is ended when that takes too long. */
+function done(child: ChildProcess, chore: Chore, alone?: Alone): Promise<Holdings | null> {
+  // Whoever is practising goes first.
+  if (child.pid !== undefined) lessUrgent(child.pid)
+  return new Promise((resolve, reject) => {
+    let over: (() => void) | undefined
+    const timer = setTimeout(() => child.kill('SIGKILL'), chore.kind === 'look' ? LOOK_MS : LONGEST_MS)
+    const settle = (settled: () => void) => {
+      clearTimeout(timer)
+      over?.()
+      settled()
+      child.kill('SIGKILL')
+    }
+    child.on('message', (said: Said) => {
+      if ('wants' in said)
+        void alone!(
+          () =>
+            new Promise<void>((release) => {
+              over = release
+              child.send('go')
+            }),
+        )
+      else if ('done' in said) settle(() => resolve(said.done))
+      else if ('refused' in said) settle(() => reject(new InputError(said.refused)))
+      else settle(() => reject(new Error(said.failed)))
+    })
+    child.on('error', (error) => settle(() => reject(error)))
+    child.on('exit', () =>
+      settle(() =>
+        reject(
+          chore.kind === 'look' || chore.kind === 'restore'
+            ? new InputError(
+                'The backup could not be looked at in the time and room there is. Nothing was changed.',
+              )
+            : new Error(`${chore.kind} was ended`),
+        ),
+      ),
+    )
+    child.send(chore)
+  })
+}
+
+function lessUrgent(pid: number): void {
+  try {
+    setPriority(pid, constants.priority.PRIORITY_BELOW_NORMAL)
+  } catch {
+    // Not allowed here: then it shares.
+  }
+}
