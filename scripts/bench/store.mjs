@@ -1,86 +1,124 @@
-/** Attempts stored a second through HTTP, beside the bare driver inserting the same rows, each durably on its own. */
+/**
+ * Attempts stored through HTTP by thirty clients at once, each on disk before it is acknowledged, beside a route that only
+ * parses and checks the same bodies, and beside the bare driver inserting the same rows.
+ */
 import { mkdtempSync } from 'node:fs'
-import { Agent, createServer, request } from 'node:http'
+import { Agent, request } from 'node:http'
 import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { demoLearners } from '../../core/dist/simulate/index.js'
+import { serverOn } from './child.mjs'
 
-const COUNT = 1500
+const COUNT = 3000
+const WARM = 1500
+const CLIENTS = 30
+const ROUNDS = 3
 
 export async function run() {
   const need = createRequire(new URL('../../server/package.json', import.meta.url))
-  const { default: pino } = await import(need.resolve('pino'))
-  const { createApp } = await import('../../server/dist/app.js')
-  const { openDatabase } = await import('../../server/dist/store/opening.js')
-
-  const folder = mkdtempSync(join(tmpdir(), 'tachymetra-bench-'))
-  const learner = demoLearners('2026-03-01')[1]
-  const sessions = learner.sessions.filter((s) => s.attempts.length > 0)
-  const attempts = sessions.flatMap((s) => s.attempts).slice(0, COUNT)
-
-  const { db, close } = openDatabase(join(folder, 'http.sqlite'))
-  const server = createServer(createApp({ db, data: folder, log: pino({ level: 'silent' }), loopback: true }))
-  await new Promise((ready) => server.listen(0, '127.0.0.1', ready))
-  const agent = new Agent({ keepAlive: true, maxSockets: 8 })
-  const put = (path, body) =>
-    new Promise((done, fail) => {
-      const options = { method: 'PUT', agent, headers: { 'Content-Type': 'application/json' } }
-      const call = request(`http://127.0.0.1:${server.address().port}/api${path}`, options, (response) => {
-        response
-          .resume()
-          .on('end', () =>
-            response.statusCode === 201 ? done() : fail(new Error(String(response.statusCode))),
-          )
-      })
-      call.on('error', fail)
-      call.end(JSON.stringify(body))
-    })
-  await put(`/learners/${learner.id}`, { name: 'Bench', timeZone: 'UTC' })
-  for (const { id, attempts: _, recalls: __, ...start } of sessions)
-    await put(`/sessions/${id}`, { learnerId: learner.id, ...start })
-  const http = await timed(async () => {
-    let at = 0
-    const worker = async () => {
-      while (at < attempts.length) {
-        const { id, ...body } = attempts[at++]
-        await put(`/attempts/${id}`, body)
-      }
+  const learners = demoLearners('2026-03-01')
+  const sessions = learners.flatMap(({ id: learnerId, sessions }) =>
+    sessions.filter((s) => s.attempts.length > 0).map((s) => ({ ...s, learnerId })),
+  )
+  // As they come from a room: of everybody in turn. The first ones warm both servers.
+  const all = sessions.flatMap((s) => s.attempts).sort((a, b) => a.startedAt.localeCompare(b.startedAt))
+  const rates = []
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const folder = mkdtempSync(join(tmpdir(), 'tachymetra-bench-'))
+    const [warm, attempts] = [all.slice(0, WARM), all.slice(WARM, WARM + COUNT)]
+    const server = await serverOn(folder)
+    const parse = await serverOn(folder, [], 'scripts/bench/parse.mjs')
+    const agent = new Agent({ keepAlive: true, maxSockets: CLIENTS })
+    const put = (url, path, body) => sent(agent, `${url}/api${path}`, body)
+    for (const { id, name } of learners) await put(server.url, `/learners/${id}`, { name, timeZone: 'UTC' })
+    for (const { id, attempts: _, recalls: __, ...start } of sessions)
+      await put(server.url, `/sessions/${id}`, start)
+    let before
+    const through = async (url) => {
+      const every = (list) => inTurns(list, ({ id, ...body }) => put(url, `/attempts/${id}`, body))
+      await every(warm)
+      if (url === server.url) before = await server.load()
+      return timed(() => every(attempts))
     }
-    await Promise.all(Array.from({ length: 8 }, worker))
-  })
-  agent.destroy()
-  server.close()
-  close()
+    const parsed = await through(parse.url)
+    const stored = await through(server.url)
+    const after = await server.load()
+    agent.destroy()
+    rates.push({
+      stored: attempts.length / stored,
+      parsed: attempts.length / parsed,
+      cpuMs: (after.cpuMs - before.cpuMs) / attempts.length,
+      driver: attempts.length / (await bare(need, folder, attempts)),
+    })
+    await Promise.all([server.stop(), parse.stop()])
+  }
+  const mid = (of) => rates.map(of).sort((a, b) => a - b)[ROUNDS >> 1]
+  const line = (name, value, said = '') =>
+    process.stdout.write(`  ${name.padEnd(42)} ${value.toFixed(0).padStart(6)}   ${said}\n`)
+  process.stdout.write(`\nStore: attempts a second from ${CLIENTS} clients, the median of ${ROUNDS} runs\n`)
+  line(
+    'stored, judged and rolled up',
+    mid((r) => r.stored),
+  )
+  line(
+    'parsed and checked only',
+    mid((r) => r.parsed),
+    `storing is ${mid((r) => r.stored / r.parsed).toFixed(2)} x that (goal 0.5)`,
+  )
+  line(
+    'bare driver, a transaction each',
+    mid((r) => r.driver),
+  )
+  process.stdout.write(`  processor time an attempt: ${mid((r) => r.cpuMs).toFixed(2)} ms (goal 0.8)\n`)
+}
 
-  // The same rows through the driver alone, a durable transaction each.
+function sent(agent, url, body) {
+  return new Promise((done, fail) => {
+    const options = { method: 'PUT', agent, headers: { 'Content-Type': 'application/json' } }
+    const call = request(url, options, (response) => {
+      response
+        .resume()
+        .on('end', () => (response.statusCode < 300 ? done() : fail(new Error(String(response.statusCode)))))
+    })
+    call.on('error', fail)
+    call.end(JSON.stringify(body))
+  })
+}
+
+async function inTurns(list, work) {
+  let at = 0
+  const worker = async () => {
+    while (at < list.length) await work(list[at++])
+  }
+  await Promise.all(Array.from({ length: CLIENTS }, worker))
+}
+
+/** The same rows through the driver alone, a durable transaction each; in seconds. */
+async function bare(need, folder, attempts) {
   const { default: Driver } = await import(need.resolve('better-sqlite3'))
-  const bare = new Driver(join(folder, 'bare.sqlite'))
-  bare.pragma('journal_mode = WAL')
-  bare.pragma('synchronous = FULL')
-  bare.exec(
+  const driver = new Driver(join(folder, 'bare.sqlite'))
+  driver.pragma('journal_mode = WAL')
+  driver.pragma('synchronous = FULL')
+  driver.exec(
     'create table attempt (id text primary key, session text, expression text, started text, total integer)',
   )
-  bare.exec('create table entry (attempt text, n integer, value text, ms integer, primary key (attempt, n))')
-  const one = bare.prepare('insert into attempt values (?, ?, ?, ?, ?)')
-  const entry = bare.prepare('insert into entry values (?, ?, ?, ?)')
-  const insert = bare.transaction((a) => {
+  driver.exec(
+    'create table entry (attempt text, n integer, value text, ms integer, primary key (attempt, n))',
+  )
+  const one = driver.prepare('insert into attempt values (?, ?, ?, ?, ?)')
+  const entry = driver.prepare('insert into entry values (?, ?, ?, ?)')
+  const insert = driver.transaction((a) => {
     one.run(a.id, a.sessionId, a.expression, a.startedAt, a.events.at(-1).at)
     a.events.forEach((e, n) => {
       entry.run(a.id, n, e.text ?? e.kind, e.at)
     })
   })
-  const driver = await timed(() => {
+  const seconds = await timed(() => {
     for (const attempt of attempts) insert(attempt)
   })
-  bare.close()
-
-  const rate = (seconds) => Math.round(attempts.length / seconds)
-  process.stdout.write('\nStore: attempts a second, each on disk before it is acknowledged\n')
-  process.stdout.write(`  through HTTP, judged and rolled up   ${String(rate(http)).padStart(6)}\n`)
-  process.stdout.write(
-    `  bare driver, the rows alone          ${String(rate(driver)).padStart(6)}   (HTTP is ${(http / driver).toFixed(1)} x slower)\n`,
-  )
+  driver.close()
+  return seconds
 }
 
 async function timed(work) {
