@@ -1,10 +1,77 @@
 import react from '@vitejs/plugin-react'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
+import { compression } from 'vite-plugin-compression2'
+import { VitePWA } from 'vite-plugin-pwa'
 import { version } from './package.json'
 
+/** The face of most of the text is asked for with the page, so that no line is set anew when it arrives. */
+const preloadFace: Plugin = {
+  name: 'preload-face',
+  apply: 'build',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_html, { bundle = {} }) =>
+      Object.keys(bundle)
+        .filter((file) => /atkinson-hyperlegible-next-latin-(400|700)-normal-.*\.woff2$/.test(file))
+        .map((file) => ({
+          tag: 'link',
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${file}`, crossorigin: '' },
+          injectTo: 'head' as const,
+        })),
+  },
+}
+
+/** What practice does without is fetched when it is wanted, and kept from then on. */
+const WANTED_SELDOM = [
+  '**/Plot-*',
+  '**/pdf*',
+  '**/simulate*',
+  '**/SimulatePage-*',
+  '**/noto-sans-*',
+  '**/roboto-*',
+]
+
 export default defineConfig({
-  // Every text passes there on its way to the page, to be written as numbers are written in this browser.
-  plugins: [react({ jsxImportSource: '#written' })],
+  plugins: [
+    // Every text passes there on its way to the page, to be written as numbers are written in this browser.
+    react({ jsxImportSource: '#written' }),
+    preloadFace,
+    VitePWA({
+      registerType: 'prompt',
+      injectRegister: null,
+      includeAssets: ['icon.svg', 'light.js', 'apple-touch-icon.png'],
+      manifest: {
+        name: 'Tachymetra',
+        short_name: 'Tachymetra',
+        description: 'A coach for mental and abacus arithmetic.',
+        lang: 'en',
+        start_url: '/',
+        display: 'standalone',
+        theme_color: '#26303a',
+        background_color: '#f5eee2',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,woff2}'],
+        globIgnores: WANTED_SELDOM,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        cleanupOutdatedCaches: true,
+        runtimeCaching: [
+          {
+            urlPattern: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/assets/'),
+            handler: 'CacheFirst',
+            options: { cacheName: 'wanted-seldom', expiration: { maxEntries: 60 } },
+          },
+        ],
+      },
+    }),
+    compression({ include: /\.(js|css|html|svg|webmanifest)$/, algorithms: ['gzip', 'brotliCompress'] }),
+  ],
   define: { __VERSION__: JSON.stringify(version) },
   // The core is taken from its sources, so that hot reload reaches it too.
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },

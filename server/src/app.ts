@@ -1,9 +1,12 @@
 import { existsSync } from 'node:fs'
+import type { ServerResponse } from 'node:http'
 import { isIP } from 'node:net'
 import { hostname } from 'node:os'
 import { join } from 'node:path'
+import { isPage } from '@tachymetra/core/wire'
 import compression from 'compression'
 import express, { type Express } from 'express'
+import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
@@ -52,6 +55,11 @@ export function isOurs(host: string, loopback: boolean): boolean {
   // No name can be pointed at us by way of an address.
   const own = hostname().toLowerCase()
   return !loopback && (isIP(name) !== 0 || name === own || name === `${own}.local`)
+}
+
+/** Files that keep their names from version to version are asked for again each time. */
+function askedAgain(response: ServerResponse): void {
+  response.setHeader('Cache-Control', 'no-cache')
 }
 
 /** The whole HTTP interface: JSON under /api, everything else is the browser application. */
@@ -106,6 +114,7 @@ export function createApp({ db, file, data, judge, chores, log, say, web, loopba
       throw new HttpProblem('wrong-content-type', `Send the content type ${type}.`)
     next()
   })
+  api.use(compression())
   api.use(express.json({ limit: 262_144 }))
   api.get('/health', (_request, response) => {
     response.json({ ok: true })
@@ -131,14 +140,30 @@ export function createApp({ db, file, data, judge, chores, log, say, web, loopba
   app.use('/api', api)
 
   if (web && existsSync(web)) {
-    app.use(compression())
+    // Packed when it was built: nothing is packed anew for every browser of a room.
+    const packed = {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'] as ('br' | 'gz')[],
+      index: false as const,
+    }
     app.use(
       '/assets',
-      express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+      staticGzip(join(web, 'assets'), {
+        ...packed,
+        serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+      }),
     )
-    app.use(express.static(web, { index: false }))
-    app.get('/{*path}', (_request, response) => {
-      response.set('Cache-Control', 'no-cache').sendFile(join(web, 'index.html'))
+    app.use(staticGzip(web, { ...packed, serveStatic: { cacheControl: false, setHeaders: askedAgain } }))
+    const page = staticGzip(web, {
+      ...packed,
+      index: 'index.html',
+      serveStatic: { cacheControl: false, setHeaders: askedAgain },
+    })
+    app.get('/{*path}', (request, response, next) => {
+      // Whoever looks for what is not there is told so; the page says it in words.
+      if (!isPage(request.path)) response.status(404)
+      request.url = '/index.html'
+      page(request, response, next)
     })
   }
   app.use(problemHandler(say))

@@ -1,17 +1,17 @@
-import { QueryClientProvider } from '@tanstack/react-query'
+import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client'
 import { ConfigProvider, Select } from 'antd'
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
+import { persistOptions } from './data/heard.js'
 import { useLearnerSettingsQuery } from './data/learnerSettings.js'
-import { useWaiting } from './data/outbox.js'
 import { useLearner, useLearners } from './data/queries.js'
 import { queryClient } from './data/queryClient.js'
 import { changeSettings, currentSettings, type Settings, useSettings } from './data/settings.js'
 import { Desk } from './desk/Desk.js'
+import { Connection } from './parts/Connection.js'
 import { Gone } from './parts/Gone.js'
 import { Guard, lazily } from './parts/Guard.js'
 import { Missing } from './parts/Missing.js'
-import { useLasting } from './parts/useLasting.js'
 import { usePageChange } from './parts/usePageChange.js'
 import './page.css'
 import { antTheme, type Light, lightUp, type Palette } from './theme.js'
@@ -37,6 +37,7 @@ const GridPage = lazily(() => import('./flash/GridPage.js'))
 const FactsPage = lazily(() => import('./facts/FactsPage.js'))
 const FreeFrame = lazily(() => import('./soroban/FreeFrame.js'))
 const SettingsPage = lazily(() => import('./settings/SettingsPage.js'))
+const WaitingPage = lazily(() => import('./settings/WaitingPage.js'))
 const Mine = lazily(() => import('./settings/Mine.js'))
 const OwnPage = lazily(() => import('./settings/OwnPage.js'))
 const Everybody = lazily(() => import('./settings/Everybody.js'))
@@ -69,7 +70,11 @@ export function App() {
       wave={{ disabled: true }}
     >
       {/* All that stands on the page is made anew when numbers are to be written in another way. */}
-      <QueryClientProvider client={queryClient} key={Object.values(numbers).join()}>
+      <PersistQueryClientProvider
+        client={queryClient}
+        persistOptions={persistOptions}
+        key={Object.values(numbers).join()}
+      >
         <BrowserRouter>
           <Routes>
             <Route
@@ -118,6 +123,7 @@ export function App() {
                 <Route path="settings/learner/levels" element={<OwnPage page="levels" />} />
                 <Route path="settings/learner/ways" element={<OwnPage page="ways" />} />
                 <Route path="settings/everybody" element={<Everybody />} />
+                <Route path="settings/waiting" element={<WaitingPage />} />
                 <Route path="about" element={<AboutPage />} />
               </Route>
               <Route path="help" element={<HelpPage />} />
@@ -128,7 +134,7 @@ export function App() {
             </Route>
           </Routes>
         </BrowserRouter>
-      </QueryClientProvider>
+      </PersistQueryClientProvider>
     </ConfigProvider>
   )
 }
@@ -214,7 +220,7 @@ function Page() {
             </span>
           )}
           <span className="row">
-            <WaitingSign />
+            <Connection />
             {!atBench && (
               <>
                 <NavLink to="/help">Help</NavLink>
@@ -261,30 +267,6 @@ function Page() {
         </Guard>
       </main>
     </>
-  )
-}
-
-/** Quiet while all is sent; otherwise says what is still here and why. */
-/** Sending takes a moment after every answer; only what waits longer is worth a word. */
-const WORTH_A_WORD_MS = 3000
-
-function WaitingSign() {
-  const { unsent, refused } = useWaiting()
-  const waiting = useLasting(unsent > 0, WORTH_A_WORD_MS)
-  const quiet = !waiting && refused.length === 0
-  // Always there, so that what comes into it is read out.
-  return (
-    <span
-      className={quiet ? 'sr-only' : 'waiting'}
-      role="status"
-      title={quiet ? undefined : refused.join('\n')}
-    >
-      {/* The count is for the eye: it would be read out anew after every answer. */}
-      {waiting && <span aria-hidden="true">{unsent} </span>}
-      {waiting && 'saved here, waiting for the server'}
-      {waiting && refused.length > 0 && '; '}
-      {refused.length > 0 && `${refused.length} refused by the server: ${refused[0]}`}
-    </span>
   )
 }
 

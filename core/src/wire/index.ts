@@ -1,5 +1,6 @@
 export { boardPlanSchema, roomCountSchema } from './board.js'
 export { check } from './check.js'
+export { isPage } from './pages.js'
 export {
   attemptSchema,
   bestsSchema,

@@ -1,5 +1,6 @@
 /** Talking to the server: JSON over HTTP, problem details turned into errors that people can read. */
 import type { ProblemCode, ProblemDetails } from '@tachymetra/core/wire'
+import { shared } from './shared.js'
 
 /** Problems in words of our own; the others are told in the server's, which name what is wrong. */
 const WORDS: Partial<Record<ProblemCode, string>> = {
@@ -22,7 +23,7 @@ export class Refusal extends Error {
 
   /** May the same be taken later? */
   get passing(): boolean {
-    return PASSING.includes(this.status)
+    return !FINAL.includes(this.status)
   }
 }
 
@@ -33,15 +34,26 @@ export class Unreachable extends Error {
   }
 }
 
+/** What a server that fails may know of why. */
+const FAILURES: Partial<Record<ProblemCode, string>> = {
+  'disk-full': 'The disk of the server is full, so nothing can be stored there. Tell whoever looks after it.',
+  'database-damaged': 'The database of the server is damaged. Tell whoever looks after it.',
+  'too-busy': 'The server has too much to do just now. Try again in a moment.',
+}
+
+/** Did the server answer when it was last asked? */
+const reached = shared(true)
+export const useReached = reached.use
+
 /** The server failed at this request; trying again later may work, and others may be well. */
 export class Failed extends Error {
-  constructor() {
-    super('Something went wrong in the server. Try again.')
+  constructor(readonly code?: ProblemCode) {
+    super((code && FAILURES[code]) ?? 'Something went wrong in the server. Try again.')
   }
 }
 
-/** Refusals that say nothing of what was sent: signed out, not allowed from here, too much at once. Later it may be taken. */
-const PASSING = [401, 403, 407, 408, 421, 423, 425, 429]
+/** Refusals of what was sent: it would be refused again. Every other says nothing of it, and later it may be taken. */
+const FINAL = [400, 409, 410, 413, 422]
 
 const PATIENCE_MS = 10_000
 /** For what keeps the server at work a while, such as making the demo or counting everything again. */
@@ -68,11 +80,13 @@ export async function call<T>(
       }),
     })
   } catch {
+    reached.set(false)
     throw new Unreachable()
   }
-  if (response.status >= 500) throw new Failed()
+  reached.set(true)
   if (!response.ok) {
     const details = (await response.json().catch(() => undefined)) as ProblemDetails | undefined
+    if (response.status >= 500) throw new Failed(details?.code)
     throw new Refusal(response.status, details?.code, details?.detail ?? 'The server refused this.')
   }
   return (await response.json()) as T

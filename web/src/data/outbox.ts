@@ -2,9 +2,16 @@
  * Sends what is kept in the outbox, oldest first, whenever there is something and the server answers. Parcels
  * carry ids made here or say what a field becomes, so sending one twice does what sending it once does.
  */
-import { call, Failed, Refusal } from './api.js'
+import { call, Refusal, Unreachable } from './api.js'
 import { shared } from './shared.js'
-import { type Parcel, parcels, settleParcel } from './store.js'
+import {
+  dropRefused,
+  keptAnnouncement,
+  type Parcel,
+  parcels,
+  settleParcel,
+  takeBackRefusals,
+} from './store.js'
 
 export interface Waiting {
   readonly unsent: number
@@ -12,7 +19,8 @@ export interface Waiting {
 }
 
 const FIRST_WAIT_MS = 1000
-const LONGEST_WAIT_MS = 10_000
+/** So that all is there within three seconds of the server's return. */
+const LONGEST_WAIT_MS = 2000
 
 const waiting = shared<Waiting>({ unsent: 0, refused: [] })
 let wait = FIRST_WAIT_MS
@@ -56,14 +64,14 @@ export function flush(): Promise<void> {
   return sending
 }
 
-/** How often the server has failed at a parcel; after so many times those behind it go first. */
-const failures = new Map<number, number>()
-const PATIENT = 3
+/** Parcels in a row at which the server fails before the rest is left for later. */
+const MOST_FAILED = 4
 
 /** @returns true when nothing is left to send. */
 async function round(): Promise<boolean> {
   let reached = true
   let sent = 0
+  let failed = 0
   // Sessions that could not be announced: their attempts have to wait.
   const waitingFor = new Set<string>()
   for (const [key, parcel] of await parcels()) {
@@ -73,24 +81,58 @@ async function round(): Promise<boolean> {
     try {
       await call(parcel.method ?? 'PUT', parcel.path, parcel.body)
       await settleParcel(key)
-      failures.delete(key)
       sent += 1
+      failed = 0
     } catch (error) {
+      if (error instanceof Unreachable) {
+        reached = false
+        break
+      }
+      if (error instanceof Refusal && error.code === 'not-found') {
+        // Its session is not there: put back from a backup of before, say. It is announced again, and then the parcel is
+        // taken; without a learner nothing more can be done.
+        if (!sessionId || !(await announcedAgain(sessionId))) await settleParcel(key, error.message)
+        else reached = false
+        continue
+      }
       if (error instanceof Refusal && !error.passing) {
         await settleParcel(key, error.message)
         continue
       }
       reached = false
-      if (!(error instanceof Failed)) break
-      const failed = (failures.get(key) ?? 0) + 1
-      failures.set(key, failed)
-      if (failed < PATIENT) break
+      // One bad parcel holds up nobody but what belongs to it.
       waitingFor.add(parcel.path.replace('/sessions/', ''))
+      failed += 1
+      if (failed >= MOST_FAILED) break
     }
   }
   publish((await parcels()).map(([, p]) => p))
   if (sent > 0) onSent()
   return reached
+}
+
+/** Announces a session that the server does not know, where it is still kept here. @returns whether it is known now */
+async function announcedAgain(sessionId: string): Promise<boolean> {
+  const parcel = await keptAnnouncement(sessionId)
+  if (!parcel) return false
+  try {
+    await call('PUT', parcel.path, parcel.body)
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** Sends what was refused once more. */
+export async function tryAgain(): Promise<void> {
+  await takeBackRefusals()
+  await flush()
+}
+
+/** Lets go of what was refused. */
+export async function throwAway(): Promise<void> {
+  await dropRefused()
+  publish((await parcels()).map(([, p]) => p))
 }
 
 function publish(all: readonly Parcel[]): void {

@@ -78,6 +78,7 @@ export function useLoadDemo() {
 /** Whatever of a learner is still in this browser. */
 async function forgetHere(id: string): Promise<void> {
   await forgetLearner(id)
+  queryClient.removeQueries({ predicate: ({ queryKey }) => queryKey.includes(id) })
   forgetLeaving()
   forgetVisited()
 }

@@ -40,6 +40,8 @@ export interface Parcel {
   readonly body: unknown
   /** The server's reason for refusing it for good. */
   readonly refused?: string
+  /** Whose it is, where its body does not say. */
+  readonly learnerId?: string
 }
 
 interface Shape extends DBSchema {
@@ -96,7 +98,7 @@ export async function keepSession(session: LocalSession): Promise<void> {
     const record = old.open && stopped(old.open)
     if (record) {
       if (old.attempts.length === 0) await tx.objectStore('outbox').add(announced(old))
-      await tx.objectStore('outbox').add(posted(record))
+      await tx.objectStore('outbox').add(posted(record, old.learnerId))
     }
     await sessions.delete(old.id)
   }
@@ -151,7 +153,11 @@ export async function keepOpenNow(): Promise<void> {
   if (open) await keepOpen(open)
 }
 
-const posted = ({ id, ...body }: AttemptRecord): Parcel => ({ path: `/attempts/${id}`, body })
+const posted = ({ id, ...body }: AttemptRecord, learnerId?: string): Parcel => ({
+  path: `/attempts/${id}`,
+  body,
+  ...(learnerId && { learnerId }),
+})
 
 /**
  * Adds an attempt to its session and queues it for the server, both or neither. The first one brings the
@@ -166,8 +172,17 @@ export async function keepAttempt(attempt: LocalAttempt): Promise<void> {
     const { open: _, ...rest } = session
     await tx.objectStore('sessions').put({ ...rest, attempts: [...session.attempts, attempt] })
   }
-  await tx.objectStore('outbox').add(posted(record))
+  await tx.objectStore('outbox').add(posted(record, session?.learnerId))
   await tx.done
+  askToStay()
+}
+
+let asked = false
+/** What is not sent yet should not be cleared away by the browser; asked once, when there is something to lose. */
+function askToStay(): void {
+  if (asked || !navigator.storage?.persist) return
+  asked = true
+  navigator.storage.persist().catch(() => undefined)
 }
 
 /** Drops a removed learner's sessions and whatever of theirs was still to be sent. */
@@ -183,8 +198,8 @@ export async function forgetLearner(learnerId: string): Promise<void> {
     tx.objectStore('outbox').getAllKeys(),
     tx.objectStore('outbox').getAll(),
   ])
-  for (const [i, { path, body }] of values.entries()) {
-    const its = body as { learnerId?: string; sessionId?: string }
+  for (const [i, { path, body, learnerId: whose }] of values.entries()) {
+    const its = { learnerId: whose, ...(body as { learnerId?: string; sessionId?: string }) }
     if (path.includes(learnerId) || its.learnerId === learnerId || (its.sessionId && gone.has(its.sessionId)))
       await tx.objectStore('outbox').delete(keys[i]!)
   }
@@ -241,6 +256,33 @@ export async function keptChange<T>(path: string): Promise<Partial<T>> {
 function announced({ id, learnerId, startedAt, recipe, seed, generator }: LocalSession): Parcel {
   const body: SessionStart = { learnerId, startedAt, recipe, seed, generator }
   return { path: `/sessions/${id}`, body }
+}
+
+/** What announces a session that is still kept here. */
+export async function keptAnnouncement(id: string): Promise<Parcel | undefined> {
+  const session = await keptSession(id)
+  return session && announced(session)
+}
+
+/** What was refused is to be sent once more. */
+export async function takeBackRefusals(): Promise<void> {
+  await eachRefused(({ refused: _, ...parcel }) => parcel)
+}
+
+/** What was refused is let go. */
+export async function dropRefused(): Promise<void> {
+  await eachRefused(() => undefined)
+}
+
+/** Puts something else in the place of everything that was refused; undefined removes it. */
+async function eachRefused(turned: (parcel: Parcel) => Parcel | undefined): Promise<void> {
+  const tx = (await database()).transaction('outbox', 'readwrite')
+  for (let cursor = await tx.store.openCursor(); cursor; cursor = await cursor.continue()) {
+    if (cursor.value.refused === undefined) continue
+    const next = turned(cursor.value)
+    await (next ? cursor.update(next) : cursor.delete())
+  }
+  await tx.done
 }
 
 export async function endSession(id: string): Promise<void> {

@@ -6,6 +6,7 @@ import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
 import { usePlan } from '../data/plan.js'
 import { useLearner, useLearners, useProgress, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
+import { AsOf } from '../parts/AsOf.js'
 import { Fold } from '../parts/Fold.js'
 import { Guard, lazily } from '../parts/Guard.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
@@ -80,6 +81,7 @@ function AtDesk({ learner }: { readonly learner: LearnerWire }) {
   const isNew = progress.data?.latest.length === 0 && progress.data.facts.length === 0
   return (
     <div className="stack" style={{ gap: '1.5rem' }}>
+      <AsOf learnerId={learner.id} what="The plan is" />
       <GoOn learnerId={learner.id} />
       {isNew && <FirstSession learnerId={learner.id} />}
       <Today learner={learner} plan={plan} after={isNew} />

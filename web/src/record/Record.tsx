@@ -1,5 +1,6 @@
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Outlet, useOutletContext, useSearchParams } from 'react-router'
+import { AsOf } from '../parts/AsOf.js'
 import { LearnerSelect } from '../parts/LearnerSelect.js'
 import { OneLearner } from '../parts/OneLearner.js'
 import { Pages } from '../parts/Pages.js'
@@ -33,6 +34,7 @@ export default function Record() {
           <div className="no-print">
             <Pages label={`Record of ${learner.name}`} pages={pages} />
           </div>
+          <AsOf learnerId={learner.id} what="The record is" />
           <Outlet key={learner.id} context={learner} />
         </div>
       )}
