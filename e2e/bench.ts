@@ -72,7 +72,7 @@ export const test = base.extend<{
   open: async ({ browser }, use, { title }) => {
     const opened: BrowserContext[] = []
     await use(async (options) => {
-      const context = await browser.newContext(options)
+      const context = await browser.newContext({ serviceWorkers: 'block', ...options })
       opened.push(context)
       await seeded(context, title)
       return context

@@ -21,6 +21,8 @@ export default defineConfig({
     timezoneId: 'UTC',
     // What glides is drawn sixty times a second, which is most of the work where there is no graphics card.
     contextOptions: { reducedMotion: 'reduce' },
+    // A page kept by the browser would go past what a test puts in the way of its requests; one test is about just that.
+    serviceWorkers: 'block',
     trace: 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

@@ -45,6 +45,33 @@ const FAILURES: Partial<Record<ProblemCode, string>> = {
 const reached = shared(true)
 export const useReached = reached.use
 
+/** How often a server that does not answer is asked whether it is back, in milliseconds. */
+const KNOCK_MS = 2000
+let knocking = false
+let onReturn: () => void = () => {}
+
+/** @param back called when the server answers again */
+export function followServer(back: () => void): void {
+  onReturn = back
+}
+
+/** From here on it is asked now and then, until it answers. */
+function away(): void {
+  reached.set(false)
+  if (typeof window === 'undefined') return
+  if (knocking) return
+  knocking = true
+  setTimeout(async () => {
+    knocking = false
+    try {
+      await call('GET', '/health')
+      onReturn()
+    } catch {
+      // It goes on being asked.
+    }
+  }, KNOCK_MS)
+}
+
 /** The server failed at this request; trying again later may work, and others may be well. */
 export class Failed extends Error {
   constructor(readonly code?: ProblemCode) {
@@ -80,7 +107,7 @@ export async function call<T>(
       }),
     })
   } catch {
-    reached.set(false)
+    away()
     throw new Unreachable()
   }
   reached.set(true)

@@ -43,12 +43,8 @@ export const persistOptions = {
   maxAge: KEPT_MS,
   buster: __VERSION__,
   dehydrateOptions: {
-    shouldDehydrateQuery: ({
-      state,
-      queryKey,
-    }: {
-      state: { status: string }
-      queryKey: readonly unknown[]
-    }) => state.status === 'success' && !ASKED_ANEW.includes(String(queryKey[1])),
+    // What was heard once stays, also where asking again has failed.
+    shouldDehydrateQuery: ({ state, queryKey }: { state: { data: unknown }; queryKey: readonly unknown[] }) =>
+      state.data !== undefined && !ASKED_ANEW.includes(String(queryKey[1])),
   },
 }

@@ -6,7 +6,7 @@ import fc from 'fast-check'
 import { openDB } from 'idb'
 import { afterEach, expect, test, vi } from 'vitest'
 import { leftAt, leftSession, noteLeaving } from './leaving.js'
-import { flush, startOutbox } from './outbox.js'
+import { flush, startOutbox, throwAway, tryAgain } from './outbox.js'
 import {
   forgetLearner,
   keepAttempt,
@@ -23,6 +23,9 @@ import {
 
 /** Just enough of a page to start the outbox in. */
 vi.stubGlobal('window', new EventTarget())
+/** Asked not to clear away what is not sent. */
+const persist = vi.fn(async () => true)
+vi.stubGlobal('navigator', { storage: { persist } })
 vi.stubGlobal('document', Object.assign(new EventTarget(), { visibilityState: 'visible' }))
 
 /** What a version before this one has left in the browser; made before anything here opens it. */
@@ -95,6 +98,8 @@ class Kept {
   faults: readonly ('lost' | 'unanswered' | 'failing' | 'signed-out' | 'none')[] = []
   /** Paths the server always fails at. */
   readonly broken = new Set<string>()
+  /** Paths whose session, or learner, is not there. */
+  readonly missing = new Set<string>()
 
   fetch = async (url: string, { method, body }: { method: string; body: string }): Promise<Response> => {
     const [fault = 'none', ...rest] = this.faults
@@ -102,6 +107,8 @@ class Kept {
     if (fault === 'lost') throw new TypeError('Failed to fetch')
     const path = url.replace('/api', '')
     if (fault === 'failing' || this.broken.has(path)) return new Response('{}', { status: 503 })
+    if (this.missing.has(path))
+      return new Response(JSON.stringify({ code: 'not-found', detail: 'There is none.' }), { status: 404 })
     if (fault === 'signed-out') return new Response('{}', { status: 401 })
     const value = JSON.parse(body) as object
     if ('bad' in value) return new Response(JSON.stringify({ detail: 'This is bad.' }), { status: 422 })
@@ -256,6 +263,39 @@ test('one the server always fails at does not hold up those behind it; the attem
   expect(server.arrivals.slice(2)).toEqual([`/sessions/${one.id}`, `/attempts/${one.id}-1`])
 })
 
+test('a session the server does not know is announced again; without its learner it is kept apart, tried again or thrown away', async () => {
+  const server = serve()
+  const { id } = await session()
+  await keepAttempt(attempt(id, 1))
+  await sendAll()
+  // Put back from a backup of before.
+  server.missing.add(`/attempts/${id}-2`)
+  server.things.delete(`/sessions/${id}`)
+  await keepAttempt(attempt(id, 2))
+  await flush()
+  expect(server.things.has(`/sessions/${id}`)).toBe(true)
+  server.missing.clear()
+  await sendAll()
+  expect(server.arrivals.at(-1)).toBe(`/attempts/${id}-2`)
+  expect(persist).toHaveBeenCalledTimes(1)
+  const gone = uuid(900)
+  server.missing.add(`/attempts/${gone}-1`)
+  await keepAttempt(attempt(gone, 1))
+  await sendAll()
+  expect((await parcels()).map(([, p]) => p.refused)).toEqual(['There is none.'])
+  await tryAgain()
+  expect((await parcels()).map(([, p]) => p.refused)).toEqual(['There is none.'])
+  server.missing.clear()
+  await tryAgain()
+  expect(await parcels()).toEqual([])
+  server.missing.add(`/attempts/${gone}-2`)
+  await keepAttempt(attempt(gone, 2))
+  await sendAll()
+  await throwAway()
+  expect(await parcels()).toEqual([])
+  expect(server.arrivals).not.toContain(`/attempts/${gone}-2`)
+})
+
 afterEach(async () => {
   serve()
   await sendAll()
@@ -306,8 +346,15 @@ test('whatever goes wrong on the way, everything arrives, once, attempts after t
       }
       await sendAll()
       expect([...server.arrivals].sort()).toEqual([...expected].sort())
-      // What was never failed at three times comes in the order it was made.
-      if (wrong.filter((f) => f === 'failing').length < 3) expect(server.arrivals).toEqual(expected)
+      // Of one session all come in the order they were made, unless one was failed at three times.
+      const perSession = (paths: readonly string[]) =>
+        paths
+          .filter((p) => p.startsWith('/attempts/'))
+          .toSorted((a, b) =>
+            a.slice(10, 46) < b.slice(10, 46) ? -1 : a.slice(10, 46) > b.slice(10, 46) ? 1 : 0,
+          )
+      if (wrong.filter((f) => f === 'failing' || f === 'signed-out').length < 3)
+        expect(perSession(server.arrivals)).toEqual(perSession(expected))
       for (const [i, path] of server.arrivals.entries())
         if (path.startsWith('/attempts/'))
           expect(server.arrivals.indexOf(`/sessions/${path.slice(10, 46)}`)).toBeLessThan(i)

@@ -2,7 +2,7 @@
  * Sends what is kept in the outbox, oldest first, whenever there is something and the server answers. Parcels
  * carry ids made here or say what a field becomes, so sending one twice does what sending it once does.
  */
-import { call, Refusal, Unreachable } from './api.js'
+import { call, Failed, Refusal, Unreachable } from './api.js'
 import { shared } from './shared.js'
 import {
   dropRefused,
@@ -16,6 +16,8 @@ import {
 export interface Waiting {
   readonly unsent: number
   readonly refused: readonly string[]
+  /** What the server says of itself, where it fails. */
+  readonly trouble?: string
 }
 
 const FIRST_WAIT_MS = 1000
@@ -64,6 +66,11 @@ export function flush(): Promise<void> {
   return sending
 }
 
+let trouble: string | undefined
+
+/** How often the server has failed at a parcel: so long those of its session wait, after that only itself. */
+const failures = new Map<number, number>()
+const PATIENT = 3
 /** Parcels in a row at which the server fails before the rest is left for later. */
 const MOST_FAILED = 4
 
@@ -72,6 +79,7 @@ async function round(): Promise<boolean> {
   let reached = true
   let sent = 0
   let failed = 0
+  trouble = undefined
   // Sessions that could not be announced: their attempts have to wait.
   const waitingFor = new Set<string>()
   for (const [key, parcel] of await parcels()) {
@@ -81,6 +89,7 @@ async function round(): Promise<boolean> {
     try {
       await call(parcel.method ?? 'PUT', parcel.path, parcel.body)
       await settleParcel(key)
+      failures.delete(key)
       sent += 1
       failed = 0
     } catch (error) {
@@ -100,8 +109,12 @@ async function round(): Promise<boolean> {
         continue
       }
       reached = false
-      // One bad parcel holds up nobody but what belongs to it.
+      if (error instanceof Failed) trouble = error.message
+      // One bad parcel holds up nobody but what belongs to it, and that not for ever.
+      const times = (failures.get(key) ?? 0) + 1
+      failures.set(key, times)
       waitingFor.add(parcel.path.replace('/sessions/', ''))
+      if (sessionId && times < PATIENT) waitingFor.add(sessionId)
       failed += 1
       if (failed >= MOST_FAILED) break
     }
@@ -137,7 +150,7 @@ export async function throwAway(): Promise<void> {
 
 function publish(all: readonly Parcel[]): void {
   const refused = all.flatMap((p) => p.refused ?? [])
-  waiting.set({ unsent: all.length - refused.length, refused })
+  waiting.set({ unsent: all.length - refused.length, refused, ...(trouble && { trouble }) })
 }
 
 /** What has not reached the server yet, kept current. */

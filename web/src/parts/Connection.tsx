@@ -9,7 +9,7 @@ const WORTH_A_WORD_MS = 3000
 
 /** Quiet while the server answers and all is sent; otherwise says what is still here and why. */
 export function Connection() {
-  const { unsent, refused } = useWaiting()
+  const { unsent, refused, trouble } = useWaiting()
   const away = useLasting(!useReached(), WORTH_A_WORD_MS)
   const waiting = useLasting(unsent > 0, WORTH_A_WORD_MS)
   const quiet = !waiting && !away && refused.length === 0
@@ -20,6 +20,7 @@ export function Connection() {
         {/* The count is for the eye: it would be read out anew after every answer. */}
         {waiting && <span aria-hidden="true">{unsent} </span>}
         {waiting && 'saved here, waiting for the server'}
+        {waiting && trouble && `. ${trouble}`}
         {!waiting && away && 'The server does not answer'}
         {(waiting || away) && !canBeKept() && '. Leave this page open: to load it anew needs the server'}
         {(waiting || away) && refused.length > 0 && '; '}

@@ -1,0 +1,166 @@
+/** The browser without its server: the program opens, everything is practised, and all is stored once when it is back. */
+
+import type { Page } from '@playwright/test'
+import { answerText, readProblem } from '@tachymetra/core/problem'
+import { COURSE } from '@tachymetra/core/registry'
+import {
+  GENERATOR,
+  itemsOf,
+  type ListedProblem,
+  listedItem,
+  plainRecipe,
+  USUAL_PAPER,
+} from '@tachymetra/core/set'
+import type { AttemptSummary, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
+import { expect, recallAll, test } from './bench.js'
+import type { TestServer } from './server.js'
+
+/** The first problem of a level of every technique that is answered with a number. */
+const problemsAt = (level: 'first' | 'last'): readonly ListedProblem[] =>
+  COURSE.flatMap(({ id, levels }) => {
+    const source = {
+      kind: 'level',
+      technique: id,
+      level: level === 'first' ? 1 : levels.length,
+      count: 1,
+    } as const
+    const [item] = itemsOf({ recipe: plainRecipe([source], 'answer'), seed: 3, generator: GENERATOR })
+    return [listedItem(item!)]
+  })
+
+/** Begins a session as the program keeps it, and opens its page. */
+async function begin(
+  page: Page,
+  url: string,
+  learnerId: string,
+  problems: readonly ListedProblem[],
+): Promise<string> {
+  const recipe = plainRecipe([{ kind: 'listed', problems }], 'answer')
+  const id = await page.evaluate(
+    async (session) => {
+      const open = indexedDB.open('tachymetra')
+      const db = await new Promise<IDBDatabase>((ready) => {
+        open.onsuccess = () => ready(open.result)
+      })
+      const id = crypto.randomUUID()
+      const tx = db.transaction('sessions', 'readwrite')
+      tx.objectStore('sessions').put({ ...session, id })
+      await new Promise((done) => {
+        tx.oncomplete = done
+      })
+      db.close()
+      return id
+    },
+    {
+      learnerId,
+      startedAt: new Date().toISOString(),
+      recipe,
+      seed: 1,
+      generator: GENERATOR,
+      attempts: [],
+      ended: false,
+    },
+  )
+  await page.goto(`${url}/bench/${id}`)
+  return id
+}
+
+const stored = (server: TestServer, id: string) =>
+  server.api<SessionWire & { attempts?: AttemptSummary[] }>(`/sessions/${id}`)
+
+test('with the server gone before the page is opened: every technique, facts, a list and a paper, stored once when it is back', async ({
+  open,
+  server,
+}) => {
+  test.setTimeout(240_000)
+  const context = await open({ serviceWorkers: 'allow', viewport: { width: 1280, height: 800 } })
+  const learner = (await server.api<LearnerWire[]>('/learners'))[0]!
+  const first = await context.newPage()
+  await first.goto(server.url)
+  await expect(first.locator('.plan')).toBeVisible()
+  // Kept once the worker is there and all it keeps has been fetched.
+  await first.evaluate(async () => {
+    const { active } = await navigator.serviceWorker.ready
+    if (active!.state !== 'activated')
+      await new Promise((done) => {
+        active!.onstatechange = () => active!.state === 'activated' && done(undefined)
+      })
+  })
+  await first.goto(`${server.url}/facts`)
+  await expect(first.getByRole('heading', { level: 1 })).toContainText('Facts')
+  await first.waitForTimeout(1500)
+  await first.close()
+  await server.stop()
+
+  const page = await context.newPage()
+  await page.goto(server.url)
+  await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
+  const done: Record<string, number> = {}
+  for (const level of ['first', 'last'] as const) {
+    const problems = problemsAt(level)
+    const id = await begin(page, server.url, learner.id, problems)
+    for (const [i, { expression, technique }] of problems.entries()) {
+      await expect(page.getByText(`Problem ${i + 1} of ${problems.length}`)).toBeVisible()
+      // A frame is set by hand elsewhere; here it is enough that it is begun and ended.
+      if (technique.startsWith('soroban') || technique === 'flash-sum') await page.keyboard.press('n')
+      else {
+        await page.keyboard.type(answerText(readProblem(expression)))
+        await page.keyboard.press('Enter')
+      }
+      await expect(page.locator('.done-panel')).toBeVisible()
+      await page.keyboard.press('Enter')
+    }
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('The session')
+    done[id] = problems.length
+    // Typed faster than anybody can: the last of it is still being written down.
+    await page.waitForTimeout(2000)
+  }
+  await expect(page.locator('.waiting')).toContainText('saved here, waiting for the server')
+
+  await page.goto(`${server.url}/facts`)
+  await page.getByRole('button', { name: /^All \d+ that are due/ }).click({ timeout: 10_000 })
+  const recalled = await recallAll(page)
+  expect(recalled.length).toBeGreaterThan(5)
+
+  await page.goto(`${server.url}/record`)
+  await expect(page.getByText(/^The record is as of .* the server does not answer/)).toBeVisible()
+  await page.goto(`${server.url}/papers`)
+  await page.getByRole('button', { name: /^Begin/ }).click()
+  await expect(page.getByText(`1 of ${USUAL_PAPER.count}`).first()).toBeVisible({ timeout: 20_000 })
+  await page.keyboard.type('7')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('y')
+  await expect(page.getByText(/points/).first()).toBeVisible()
+
+  await server.start()
+  for (const [id, count] of Object.entries(done)) {
+    const attempts = async () => (await stored(server, id)).attempts ?? []
+    const all = Array.from({ length: count }, (_, i) => i + 1)
+    await expect.poll(async () => (await attempts()).map((a) => a.n)).toEqual(all)
+    expect((await attempts()).filter((a) => a.outcome === 'done' && !a.right)).toEqual([])
+  }
+  await expect(page.locator('.waiting')).toBeHidden()
+  // Whatever was kept is sent: nothing of it is left.
+  await page.goto(`${server.url}/settings/waiting`)
+  await expect(page.getByText('Nothing waits to be sent.')).toBeVisible()
+  const facts = await server.api<{ fact: string; recalls: number }[]>(`/learners/${learner.id}/facts`)
+  for (const fact of recalled) expect(facts.some((f) => f.fact === fact)).toBe(true)
+  const { sessions } = await server.api<SessionPage>(`/learners/${learner.id}/sessions?limit=3`)
+  expect(sessions.some((s) => s.recipe.paper)).toBe(true)
+})
+
+test('an address that is none is answered as such; every other as a page', async ({ server }) => {
+  const statuses = await Promise.all(
+    [
+      '/',
+      '/bench/x',
+      '/papers/sheets/K7WP-3XND/key',
+      '/learn/multiply-crosswise',
+      '/nothing',
+      '/record/nothing/at/all',
+      '/assets/none.js',
+    ].map(async (path) => (await fetch(server.url + path)).status),
+  )
+  expect(statuses).toEqual([200, 200, 200, 200, 404, 404, 404])
+})
