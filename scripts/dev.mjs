@@ -4,13 +4,13 @@
  */
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { bin, ensureInstalled, ROOT, run, say } from './prepare.mjs'
+import { bin, ensureInstalled, ROOT, runBin, say } from './prepare.mjs'
 
 ensureInstalled()
 say('Compiling once...')
-run(bin('tsc'), ['-b', 'core', 'server'])
+runBin('tsc', ['-b', 'core', 'server'])
 const children = [
-  spawn(bin('tsc'), ['-b', 'core', 'server', '--watch', '--preserveWatchOutput'], {
+  spawn(process.execPath, [bin('tsc'), '-b', 'core', 'server', '--watch', '--preserveWatchOutput'], {
     cwd: ROOT,
     stdio: 'inherit',
   }),
@@ -19,7 +19,7 @@ const children = [
     stdio: 'inherit',
     env: { ...process.env, PORT: '4174' },
   }),
-  spawn(bin('vite'), [], { cwd: join(ROOT, 'web'), stdio: 'inherit' }),
+  spawn(process.execPath, [bin('vite')], { cwd: join(ROOT, 'web'), stdio: 'inherit' }),
 ]
 const stop = () => {
   for (const child of children) child.kill('SIGTERM')

@@ -64,7 +64,7 @@ writeFileSync(
   }),
 )
 try {
-  const { status } = spawnSync(bin('stryker'), ['run', relative(ROOT, config)], {
+  const { status } = spawnSync(process.execPath, [bin('stryker'), 'run', relative(ROOT, config)], {
     cwd: ROOT,
     stdio: 'inherit',
   })
@@ -114,7 +114,7 @@ function breaksTypes({ file, location: { start, end }, replacement = '' }, sourc
 /** Do the types of the copy hold? */
 function typesHold() {
   const options = ['--noEmit', '--composite', 'false', '--incremental', 'false']
-  return spawnSync(bin('tsc'), ['-p', join(folder, 'core'), ...options]).status === 0
+  return spawnSync(process.execPath, [bin('tsc'), '-p', join(folder, 'core'), ...options]).status === 0
 }
 
 /** The interval of a share: Wilson, Journal of the American Statistical Association 22 (1927). */

@@ -36,10 +36,24 @@ export function run(command, args, options = {}) {
   return result.status ?? 1
 }
 
-/** The entry script of an installed package's command, run by this very Node. */
+/** The packages the commands come in, where they are not called alike. */
+const PACKAGES = {
+  tsc: 'typescript',
+  biome: '@biomejs/biome',
+  playwright: '@playwright/test',
+  stryker: '@stryker-mutator/core',
+}
+
+/** The entry script of an installed package's command: run by this very Node, whatever the system has for scripts. */
 export function bin(name) {
-  const path = join(ROOT, 'node_modules', '.bin', name)
-  return process.platform === 'win32' ? `${path}.cmd` : path
+  const folder = join(ROOT, 'node_modules', PACKAGES[name] ?? name)
+  const { bin: bins } = JSON.parse(readFileSync(join(folder, 'package.json'), 'utf8'))
+  return join(folder, typeof bins === 'string' ? bins : bins[name])
+}
+
+/** Runs an installed package's command. @returns its exit code. */
+export function runBin(name, args, options = {}) {
+  return run(process.execPath, [bin(name), ...args], options)
 }
 
 export function ensureInstalled() {
@@ -48,7 +62,10 @@ export function ensureInstalled() {
   if (stamp('installed') === wanted) return
   say('Installing packages (half a minute or so, once)...')
   const args = ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error', '--include=dev']
-  if (run(npm(), args, { stdio: ['ignore', 2, 'inherit'] }) !== 0)
+  // The npm this was started by, else the one that is found; elsewhere than here it is a script of a shell.
+  const { npm_execpath: npm } = process.env
+  const options = { stdio: ['ignore', 2, 'inherit'], shell: process.platform === 'win32' && !npm }
+  if ((npm ? run(process.execPath, [npm, ...args], options) : run('npm', args, options)) !== 0)
     fail('The packages could not be installed: see the lines above. Is the npm registry within reach?')
   stamp('installed', wanted)
 }
@@ -62,18 +79,18 @@ export function ensureBuilt({ coreOnly = false } = {}) {
     'core/dist/number/decimal.js',
     () => {
       say('Building the core...')
-      return run(bin('tsc'), ['-b', 'core'], { stdio: ['ignore', 2, 'inherit'] })
+      return runBin('tsc', ['-b', 'core'], { stdio: ['ignore', 2, 'inherit'] })
     },
   )
   if (coreOnly) return
   buildIfChanged('server', ['core/src', 'server/src', 'server/tsconfig.json'], 'server/dist/main.js', () => {
     say('Building the server...')
-    return run(bin('tsc'), ['-b', 'server'], { stdio: ['ignore', 2, 'inherit'] })
+    return runBin('tsc', ['-b', 'server'], { stdio: ['ignore', 2, 'inherit'] })
   })
   const web = ['core/src', 'web/src', 'web/index.html', 'web/public', 'web/vite.config.ts']
   buildIfChanged('web', web, 'web/dist/index.html', () => {
     say('Building the browser application...')
-    return run(bin('vite'), ['build', '--logLevel', 'warn'], {
+    return runBin('vite', ['build', '--logLevel', 'warn'], {
       cwd: join(ROOT, 'web'),
       stdio: ['ignore', 2, 'inherit'],
     })
@@ -108,8 +125,4 @@ function digest(paths) {
   }
   for (const path of paths) visit(path)
   return hash.digest('hex')
-}
-
-function npm() {
-  return process.platform === 'win32' ? 'npm.cmd' : 'npm'
 }

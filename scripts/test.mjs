@@ -2,22 +2,22 @@
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { bin, ensureBuilt, ensureInstalled, fail, run, say } from './prepare.mjs'
+import { ensureBuilt, ensureInstalled, fail, run, runBin, say } from './prepare.mjs'
 
 /** Programs by the Debian packages they come in. */
 const NEEDED = { '/usr/bin/chromium': 'chromium', '/usr/bin/pdftotext': 'poppler-utils' }
 const reports = mkdtempSync(join(tmpdir(), 'tachymetra-test-'))
 
 ensureInstalled()
-stage('Types', bin('tsc'), ['-b'])
-stage('Lint and format', bin('biome'), ['check', '--error-on-warnings', '.'])
-stage('Nothing unused', bin('knip'), [])
+stage('Types', 'tsc', ['-b'])
+stage('Lint and format', 'biome', ['check', '--error-on-warnings', '.'])
+stage('Nothing unused', 'knip', [])
 const unit = join(reports, 'unit.json')
-stage('Unit tests', bin('vitest'), ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`])
+stage('Unit tests', 'vitest', ['run', '--reporter=dot', '--reporter=json', `--outputFile.json=${unit}`])
 ensureBuilt()
 ensurePackages()
 const browser = join(reports, 'browser.json')
-stage('Browser tests', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], {
+stage('Browser tests', 'playwright', ['test', '-c', 'e2e/playwright.config.ts'], {
   PLAYWRIGHT_JSON_OUTPUT_NAME: browser,
 })
 
@@ -29,7 +29,7 @@ process.stdout.write(
 
 function stage(name, command, args, env = {}) {
   say(`\n${name}`)
-  if (run(command, args, { env: { ...process.env, ...env } }) !== 0) fail(`${name}: failed.`)
+  if (runBin(command, args, { env: { ...process.env, ...env } }) !== 0) fail(`${name}: failed.`)
 }
 
 function read(file) {
