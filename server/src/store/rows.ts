@@ -8,6 +8,7 @@ import {
   boardPlanSchema,
   check,
   factRowSchema,
+  idSchema,
   newLearnerSchema,
   ownSetSchema,
   roomCountSchema,
@@ -152,7 +153,8 @@ const CHECKS: readonly Check<SQLiteTable>[] = [
   checkOf(schema.learner, ({ id, name, timeZone }) => sound(newLearnerSchema, { id, name, timeZone })),
   checkOf(schema.learnerSettings, ({ settings }) => sound(storedSettingsSchema, settings)),
   checkOf(schema.levelMove, ({ learnerId: _, ...move }) => sound(storedMoveSchema, move)),
-  checkOf(schema.session, ({ id: _, ...start }) => {
+  checkOf(schema.session, ({ id, ...start }) => {
+    sound(idSchema, id)
     sound(sessionStartSchema, start)
     checkRecipe(start.recipe)
   }),
@@ -165,7 +167,8 @@ const CHECKS: readonly Check<SQLiteTable>[] = [
     // 0: an earlier version kept no limit.
     sound(factRowSchema, { id, fact, at, entry, right, ms, thinkMs, judge, withinMs: withinMs || null }),
   ),
-  checkOf(schema.ownSet, ({ id: _, learnerId: __, ...set }) => {
+  checkOf(schema.ownSet, ({ id, learnerId: _, ...set }) => {
+    sound(idSchema, id)
     sound(ownSetSchema, set)
     for (const problem of set.problems) checkOwn(problem)
   }),
@@ -174,11 +177,13 @@ const CHECKS: readonly Check<SQLiteTable>[] = [
     sound(sheetSchema, whole)
     checkRecipe(sheetRecipe(whole))
   }),
-  checkOf(schema.boardPlan, ({ id: _, ...plan }) => {
+  checkOf(schema.boardPlan, ({ id, ...plan }) => {
+    sound(idSchema, id)
     sound(boardPlanSchema, plan)
     checkPlan(plan)
   }),
-  checkOf(schema.roomCount, ({ id: _, ...count }) => {
+  checkOf(schema.roomCount, ({ id, ...count }) => {
+    sound(idSchema, id)
     sound(roomCountSchema, count)
     checkListed({ technique: count.technique, level: count.level, expression: count.expression })
   }),

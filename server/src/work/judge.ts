@@ -37,6 +37,8 @@ export function judgePool(file: string): { readonly judge: Judge; close(): Promi
     minThreads: 1,
     maxThreads: Math.max(1, availableParallelism() - 1),
     maxQueue: MOST_WAITING,
+    // Whatever the server itself was started with.
+    execArgv: [],
     // A thread that is let go has to read the whole core again when it is needed.
     idleTimeout: 600_000,
   })
