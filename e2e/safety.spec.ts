@@ -81,6 +81,17 @@ test('what the server refuses is said, kept apart, and does not hold up the rest
   const second = await answerOne(page)
   await expect(page.locator('.waiting')).toContainText('1 refused by the server')
   await expect.poll(async () => (await newest(server)).attempts.map((a) => a.expression)).toEqual([second])
+  // It can be looked at, saved, sent once more or thrown away.
+  await page.getByRole('link', { name: '1 refused by the server' }).click()
+  const refused = page.getByRole('list', { name: 'Refused by the server' })
+  await expect(refused.getByRole('listitem')).toHaveText([/^A problem worked of .*: /])
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save them as a file' }).click()
+  const saved = JSON.parse(readFileSync(await (await saving).path(), 'utf8')) as { body: { n: number } }[]
+  expect(saved.map((p) => p.body.n)).toEqual([1])
+  await page.getByRole('button', { name: 'Try again' }).click()
+  await expect(page.getByText('Nothing was refused.')).toBeVisible()
+  await expect.poll(async () => (await newest(server)).attempts).toHaveLength(2)
 })
 
 test('what cannot be started says why in one line', async ({ server }) => {

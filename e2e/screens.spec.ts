@@ -208,6 +208,7 @@ everyScreen('every screen', async (page, server, check) => {
     'settings/learner/levels',
     'settings/learner/ways',
     'settings/everybody',
+    'settings/waiting',
     'record',
     'record/pace',
     'record/mistakes',
@@ -220,7 +221,7 @@ everyScreen('every screen', async (page, server, check) => {
     'help',
     'about',
   ]) {
-    await page.goto(`${server.url}/${path}`)
+    expect((await page.goto(`${server.url}/${path}`))!.status(), path).toBe(200)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await check()
   }
@@ -282,7 +283,7 @@ everyScreen('every screen', async (page, server, check) => {
   await page.keyboard.press('y')
   await expect(page.getByRole('heading', { name: /^Paper: / })).toBeVisible()
   await check()
-  await page.goto(`${server.url}/nowhere`)
+  expect((await page.goto(`${server.url}/nowhere`))!.status()).toBe(404)
   await check()
 })
 

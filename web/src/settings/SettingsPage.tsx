@@ -28,6 +28,7 @@ export default function SettingsPage() {
 const HERE = [
   { to: '/settings', name: 'This browser' },
   { to: '/settings/everybody', name: 'Everybody' },
+  { to: '/settings/waiting', name: 'Not on the server' },
   { to: '/about', name: 'About' },
 ]
 const LEARNER = [
