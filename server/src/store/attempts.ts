@@ -2,13 +2,13 @@ import { paceOf } from '@tachymetra/core/learner'
 import { dayIn } from '@tachymetra/core/number'
 import type { AttemptRecord, Verdict } from '@tachymetra/core/session'
 import type { AttemptSummary, AttemptWire } from '@tachymetra/core/wire'
-import { and, asc, eq, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import type { Database } from './database.js'
-import { countDay, countSlips } from './days.js'
+import { countDay, countSlips, dropEmpty } from './days.js'
 import { changed } from './kept.js'
 import { moveByRule } from './moves.js'
 import { placeholders, prepared, type Store } from './prepared.js'
-import { attempt, sessionPace, sessionSlip } from './schema.js'
+import { attempt, factRecall, levelMove, session, sessionPace, sessionSlip } from './schema.js'
 import { learnerOfSession, listRecorded, sessionRow } from './sessions.js'
 
 export type AttemptRow = typeof attempt.$inferSelect
@@ -53,18 +53,52 @@ export interface Countable extends Omit<Verdict, 'judge'> {
   readonly startedAt: string
 }
 
-/** Its share in the rollups that are added up: day, week, session. */
+/** Its share in the rollups that are added up: day, week, session. @param by -1 takes it out again */
 export function countAttempt(
   db: Store,
   learner: { readonly id: string; readonly timeZone: string },
   one: Countable,
+  by: 1 | -1 = 1,
 ): void {
   const day = dayIn(one.startedAt, learner.timeZone)
-  const ms = one.timed ? one.totalMs : 0
-  countDay(db, learner.id, day, { attempts: 1, right: one.right ? 1 : 0, recalls: 0, ms })
-  countSlips(db, learner.id, day, one.technique, one.entries)
+  const ms = one.timed ? by * one.totalMs : 0
+  countDay(db, learner.id, day, { attempts: by, right: one.right ? by : 0, recalls: 0, ms })
+  countSlips(db, learner.id, day, one.technique, one.entries, by)
   for (const { id: slip } of one.entries.flatMap((e) => e.slips))
-    addToSession(db).run({ sessionId: one.sessionId, slip })
+    addToSession(db).run({ sessionId: one.sessionId, slip, count: by })
+}
+
+/**
+ * Takes attempts of a learner out again, with their share in what is counted and the moves of level they brought about;
+ * sessions that hold nothing without them go too. Those of others are left alone.
+ * @returns how many were taken out
+ */
+export function removeAttempts(
+  db: Store,
+  learner: { readonly id: string; readonly timeZone: string },
+  ids: readonly string[],
+): number {
+  const named = and(eq(attempt.learnerId, learner.id), inArray(attempt.id, [...ids]))
+  const rows = db.select().from(attempt).where(named).all()
+  for (const row of rows) countAttempt(db, learner, row, -1)
+  db.delete(attempt).where(named).run()
+  // A move of level bears the id of the answer that brought it about.
+  db.delete(levelMove)
+    .where(and(eq(levelMove.learnerId, learner.id), inArray(levelMove.id, [...ids])))
+    .run()
+  for (const id of new Set(rows.map((r) => r.sessionId))) {
+    const held =
+      db.select({ id: attempt.id }).from(attempt).where(eq(attempt.sessionId, id)).get() ??
+      db.select({ id: factRecall.id }).from(factRecall).where(eq(factRecall.sessionId, id)).get()
+    if (!held) db.delete(session).where(eq(session.id, id)).run()
+    db.delete(sessionSlip)
+      .where(and(eq(sessionSlip.sessionId, id), eq(sessionSlip.count, 0)))
+      .run()
+  }
+  rollUpAll(db, rows)
+  dropEmpty(db, learner.id)
+  if (rows.length > 0) changed(db, learner.id)
+  return rows.length
 }
 
 const COLUMNS = [
@@ -103,10 +137,10 @@ const insertRow = prepared((db) =>
 const addToSession = prepared((db) =>
   db
     .insert(sessionSlip)
-    .values({ ...placeholders('sessionId', 'slip'), count: 1 })
+    .values(placeholders('sessionId', 'slip', 'count'))
     .onConflictDoUpdate({
       target: [sessionSlip.sessionId, sessionSlip.slip],
-      set: { count: sql`${sessionSlip.count} + 1` },
+      set: { count: sql`${sessionSlip.count} + excluded.count` },
     })
     .prepare(),
 )
@@ -174,6 +208,13 @@ export type Rolled = Pick<AttemptRow, 'sessionId' | 'technique' | 'level' | 'sup
 function rollUp(db: Store, { sessionId, technique, level, support }: Rolled): void {
   const its = { sessionId, technique, level, support }
   const rows = rowsOfSession(db).all(its)
+  if (rows.length === 0) {
+    const none = Object.entries(its).map(([key, value]) => eq(sessionPace[key as keyof typeof its], value))
+    db.delete(sessionPace)
+      .where(and(...none))
+      .run()
+    return
+  }
   const pace = paceOf(rows.map((r) => ({ ...r, done: r.outcome === 'done' })))
   const times = { medianMs: pace.medianMs ?? null, bestMs: pace.bestMs ?? null }
   const { learnerId, startedAt } = sessionRow(db, sessionId)!

@@ -32,10 +32,10 @@ const addToDay = prepared((db) =>
 const addToWeek = prepared((db) =>
   db
     .insert(slipWeek)
-    .values({ ...placeholders('learnerId', 'week', 'technique', 'slip', 'place'), count: 1 })
+    .values(placeholders('learnerId', 'week', 'technique', 'slip', 'place', 'count'))
     .onConflictDoUpdate({
       target: [slipWeek.learnerId, slipWeek.week, slipWeek.technique, slipWeek.slip, slipWeek.place],
-      set: { count: sql`${slipWeek.count} + 1` },
+      set: { count: sql`${slipWeek.count} + excluded.count` },
     })
     .prepare(),
 )
@@ -45,17 +45,28 @@ export function countDay(db: Store, learnerId: string, day: string, done: Done):
   addToDay(db).run({ learnerId, day, ...done })
 }
 
-/** Counts the slips of an attempt into its week, each at its place. */
+/** Counts the slips of an attempt into its week, each at its place. @param by -1 takes them out again */
 export function countSlips(
   db: Store,
   learnerId: string,
   day: string,
   technique: string,
   entries: readonly JudgedEntry[],
+  by: 1 | -1 = 1,
 ): void {
   const week = weekOf(day)
   for (const { id: slip, place } of entries.flatMap((e) => e.slips))
-    addToWeek(db).run({ learnerId, week, technique, slip, place })
+    addToWeek(db).run({ learnerId, week, technique, slip, place, count: by })
+}
+
+/** Lets go of days and weeks of a learner in which nothing is left. */
+export function dropEmpty(db: Store, learnerId: string): void {
+  db.delete(practiceDay)
+    .where(and(eq(practiceDay.learnerId, learnerId), eq(practiceDay.attempts, 0), eq(practiceDay.recalls, 0)))
+    .run()
+  db.delete(slipWeek)
+    .where(and(eq(slipWeek.learnerId, learnerId), eq(slipWeek.count, 0)))
+    .run()
 }
 
 /** Days of practice from a date on, oldest first. */

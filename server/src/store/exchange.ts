@@ -7,12 +7,11 @@ import type { AttemptWire, BroughtIn, BroughtInAnswer, LearnerWire, MoveWire } f
 import { attemptSchema, check, factRowSchema } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import type { Judge } from '../work/judge.js'
-import { attemptRow, storeAttempt, wholeAttempt } from './attempts.js'
-import type { Database } from './database.js'
-import { addRecalls, type StoredRecall } from './facts.js'
+import { attemptRow, removeAttempts, storeAttempt, wholeAttempt } from './attempts.js'
+import type { Database, Transaction } from './database.js'
+import { addRecalls, removeRecalls, type StoredRecall } from './facts.js'
 import { movesOf } from './moves.js'
-import { recountOf } from './recount.js'
-import { attempt, factRecall, levelMove, session } from './schema.js'
+import { attempt, factRecall, session } from './schema.js'
 import { addSession, belongs, type SessionRow, sessionRow } from './sessions.js'
 import { takenAt } from './times.js'
 import { write } from './writes.js'
@@ -172,37 +171,30 @@ export function bringInFacts(
   })
 }
 
+/** So many are taken out at once: others write in between. */
+const TAKEN_AT_ONCE = 200
+
+async function inSlices(
+  db: Database,
+  ids: readonly string[],
+  taken: (tx: Transaction, some: readonly string[]) => number,
+) {
+  let all = 0
+  for (let i = 0; i < ids.length; i += TAKEN_AT_ONCE)
+    all += await write(db, (tx) => taken(tx, ids.slice(i, i + TAKEN_AT_ONCE)))
+  return all
+}
+
 /** Takes recalls out again that were brought in; those of others are left alone. @returns how many were taken out */
 export function takeOutFacts(db: Database, learner: LearnerWire, ids: readonly string[]): Promise<number> {
-  return write(db, (tx) => {
-    const its = and(eq(factRecall.learnerId, learner.id), inArray(factRecall.id, [...ids]))
-    const { changes } = tx.delete(factRecall).where(its).run()
-    if (changes > 0) recountOf(tx, learner)
-    return changes
-  })
+  return inSlices(db, ids, (tx, some) => removeRecalls(tx, learner, some))
 }
 
 /**
- * Takes attempts out again that were brought in, and sessions that hold nothing without them; what is counted is counted
- * again. Those of others are left alone.
+ * Takes attempts out again that were brought in, and sessions that hold nothing without them. Those of others are left
+ * alone.
  * @returns how many were taken out
  */
 export function takeOut(db: Database, learner: LearnerWire, ids: readonly string[]): Promise<number> {
-  return write(db, (tx) => {
-    const named = and(eq(attempt.learnerId, learner.id), inArray(attempt.id, [...ids]))
-    const its = tx.select({ session: attempt.sessionId }).from(attempt).where(named).all()
-    tx.delete(attempt).where(named).run()
-    // A move of level bears the id of the answer that brought it about.
-    tx.delete(levelMove)
-      .where(and(eq(levelMove.learnerId, learner.id), inArray(levelMove.id, [...ids])))
-      .run()
-    for (const id of new Set(its.map((i) => i.session))) {
-      const held =
-        tx.select({ id: attempt.id }).from(attempt).where(eq(attempt.sessionId, id)).get() ??
-        tx.select({ id: factRecall.id }).from(factRecall).where(eq(factRecall.sessionId, id)).get()
-      if (!held) tx.delete(session).where(eq(session.id, id)).run()
-    }
-    if (its.length > 0) recountOf(tx, learner)
-    return its.length
-  })
+  return inSlices(db, ids, (tx, some) => removeAttempts(tx, learner, some))
 }

@@ -1,9 +1,9 @@
 import { type FactMemory, type Recall, remember } from '@tachymetra/core/learner'
 import { dayIn, median } from '@tachymetra/core/number'
 import type { FactStanding } from '@tachymetra/core/wire'
-import { and, asc, desc, eq, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { Database, Transaction } from './database.js'
-import { countDay } from './days.js'
+import { countDay, dropEmpty } from './days.js'
 import { changed } from './kept.js'
 import { learnerKept } from './learners.js'
 import { placeholders, prepared, type Store } from './prepared.js'
@@ -96,6 +96,12 @@ function rememberAll(
     recall && before
       ? [recall]
       : db.select().from(factRecall).where(its).orderBy(asc(factRecall.at), asc(factRecall.id)).all()
+  if (rows.length === 0) {
+    db.delete(factMemory)
+      .where(and(eq(factMemory.learnerId, learnerId), eq(factMemory.fact, fact)))
+      .run()
+    return
+  }
   const known = recall && before ? before : undefined
   const memory = rows.reduce<FactMemory | undefined>((m, row) => remember(m, row), known)!
   const latest = latestOfFact(db).all({ learnerId, fact })
@@ -129,6 +135,24 @@ export function addRecalls(
   }
   rememberAllFacts(db, learnerId)
   changed(db, learnerId)
+}
+
+/** Takes recalls of a learner out again, with their share in what is counted. @returns how many there were */
+export function removeRecalls(
+  db: Store,
+  { id: learnerId, timeZone }: { readonly id: string; readonly timeZone: string },
+  ids: readonly string[],
+): number {
+  const named = and(eq(factRecall.learnerId, learnerId), inArray(factRecall.id, [...ids]))
+  const rows = db.select().from(factRecall).where(named).all()
+  db.delete(factRecall).where(named).run()
+  for (const { at, ms } of rows)
+    countDay(db, learnerId, dayIn(at, timeZone), { attempts: 0, right: 0, recalls: -1, ms: -ms })
+  dropEmpty(db, learnerId)
+  for (const fact of new Set(rows.map((r) => r.fact)))
+    rememberAll(db, { learnerId, fact }, undefined, undefined)
+  if (rows.length > 0) changed(db, learnerId)
+  return rows.length
 }
 
 /** Works out the memory of every fact anew from all its recalls. */
