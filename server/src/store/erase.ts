@@ -4,6 +4,7 @@ import { sql } from 'drizzle-orm'
 import type { Chores } from '../work/chores.js'
 import type { Database, Transaction } from './database.js'
 import { removedLearners, removeLearner, setAsideLong } from './learners.js'
+import { isAnyAside } from './restore.js'
 import { attempt, factRecall, session } from './schema.js'
 import { write } from './writes.js'
 
@@ -30,7 +31,7 @@ export async function erase({ db, data, chores }: Erasing, id: string): Promise<
   await write(db, (tx) => removeLearner(tx, id))
   // What the pages held before is overwritten in the file; the write-ahead log would still keep it.
   db.$client.pragma('wal_checkpoint(TRUNCATE)')
-  await chores.removeFromAside(data, id)
+  if (isAnyAside(data)) await chores.removeFromAside(data, id)
 }
 
 function deleteSome(tx: Transaction, table: typeof attempt | typeof factRecall | typeof session, id: string) {

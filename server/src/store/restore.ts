@@ -186,6 +186,11 @@ function snake(key: string): string {
 const ASIDE = /^before-.*\.tachymetra$/
 const BEFORE_UPGRADE = /^before-upgrade-.*\.sqlite$/
 
+/** Is anything put aside in a folder? */
+export function isAnyAside(folder: string): boolean {
+  return readdirSync(folder).some((name) => ASIDE.test(name) || BEFORE_UPGRADE.test(name))
+}
+
 function removeFromCopy(file: string, learnerId: string): void {
   const driver = new Driver(file)
   try {
