@@ -1,8 +1,7 @@
-import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client'
+import { QueryClientProvider } from '@tanstack/react-query'
 import { ConfigProvider, Select } from 'antd'
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
-import { persistOptions } from './data/heard.js'
 import { useLearnerSettingsQuery } from './data/learnerSettings.js'
 import { useLearner, useLearners } from './data/queries.js'
 import { queryClient } from './data/queryClient.js'
@@ -70,11 +69,7 @@ export function App() {
       wave={{ disabled: true }}
     >
       {/* All that stands on the page is made anew when numbers are to be written in another way. */}
-      <PersistQueryClientProvider
-        client={queryClient}
-        persistOptions={persistOptions}
-        key={Object.values(numbers).join()}
-      >
+      <QueryClientProvider client={queryClient} key={Object.values(numbers).join()}>
         <BrowserRouter>
           <Routes>
             <Route
@@ -134,7 +129,7 @@ export function App() {
             </Route>
           </Routes>
         </BrowserRouter>
-      </PersistQueryClientProvider>
+      </QueryClientProvider>
     </ConfigProvider>
   )
 }

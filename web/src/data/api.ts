@@ -1,5 +1,6 @@
 /** Talking to the server: JSON over HTTP, problem details turned into errors that people can read. */
 import type { ProblemCode, ProblemDetails } from '@tachymetra/core/wire'
+import { lastHeard, noteHeard } from './heard.js'
 import { shared } from './shared.js'
 
 /** Problems in words of our own; the others are told in the server's, which name what is wrong. */
@@ -45,6 +46,10 @@ const FAILURES: Partial<Record<ProblemCode, string>> = {
 const reached = shared(true)
 export const useReached = reached.use
 
+/** From when it is what is shown in place of an answer, by the address asked; in milliseconds since 1970. */
+const from = shared<Readonly<Record<string, number>>>({})
+export const useHeardFrom = from.use
+
 /** How often a server that does not answer is asked whether it is back, in milliseconds. */
 const KNOCK_MS = 2000
 let knocking = false
@@ -88,6 +93,7 @@ export const LONG_MS = 120_000
 
 /**
  * @param patienceMs how long an answer is waited for
+ * What is only read is answered with what was last said to the same, where the server does not answer now.
  * @throws Refusal for a 4xx answer, Failed when the server itself failed, Unreachable when there is no answer.
  */
 export async function call<T>(
@@ -108,13 +114,21 @@ export async function call<T>(
     })
   } catch {
     away()
-    throw new Unreachable()
+    const heard = method === 'GET' ? await lastHeard(path) : undefined
+    if (!heard) throw new Unreachable()
+    from.set({ ...from.get(), [path]: heard.at })
+    return heard.body as T
   }
-  reached.set(true)
+  if (!reached.get()) {
+    reached.set(true)
+    from.set({})
+  }
   if (!response.ok) {
     const details = (await response.json().catch(() => undefined)) as ProblemDetails | undefined
     if (response.status >= 500) throw new Failed(details?.code)
     throw new Refusal(response.status, details?.code, details?.detail ?? 'The server refused this.')
   }
-  return (await response.json()) as T
+  const answer = (await response.json()) as T
+  if (method === 'GET') noteHeard(path, answer)
+  return answer
 }

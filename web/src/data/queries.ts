@@ -22,6 +22,7 @@ import type {
 } from '@tachymetra/core/wire'
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, LONG_MS } from './api.js'
+import { forgetHeard } from './heard.js'
 import { forgetLeaving } from './leaving.js'
 import { queryClient } from './queryClient.js'
 import { useSettings } from './settings.js'
@@ -78,7 +79,7 @@ export function useLoadDemo() {
 /** Whatever of a learner is still in this browser. */
 async function forgetHere(id: string): Promise<void> {
   await forgetLearner(id)
-  queryClient.removeQueries({ predicate: ({ queryKey }) => queryKey.includes(id) })
+  await forgetHeard(id)
   forgetLeaving()
   forgetVisited()
 }

@@ -9,8 +9,6 @@ export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 10_000,
-      // What was heard is kept as long as it may be shown: no timer counts so many days.
-      gcTime: Number.POSITIVE_INFINITY,
       // A refusal stays a refusal; a server that does not answer may be starting up.
       retry: (count, error) => !(error instanceof Refusal) && count < 2,
       networkMode: 'always',
