@@ -24,7 +24,7 @@ export interface Taken {
 
 const AHEAD = 'It is dated ahead of today: the clock it was recorded by was wrong.'
 
-const SESSIONS_AT_ONCE = 50
+const SESSIONS_AT_ONCE = 15
 
 /** All attempts of a learner, oldest first, some at a time, so that a long record never stands in memory whole. */
 export function* allAttempts(db: Database, learnerId: string): Generator<Taken[]> {
