@@ -122,6 +122,13 @@ test('with the server gone before the page is opened: every technique, facts, a 
   const recalled = await recallAll(page)
   expect(recalled.length).toBeGreaterThan(5)
 
+  await page.goto(`${server.url}/flash`)
+  await page.getByRole('button', { name: 'Start' }).click()
+  await expect(page.getByTestId('entry')).toBeVisible({ timeout: 40_000 })
+  await page.keyboard.press('s')
+  await expect(page.locator('.said')).toContainText('Shown')
+  await page.waitForTimeout(500)
+
   await page.goto(`${server.url}/record`)
   await expect(page.getByText(/^The record is as of .* the server does not answer/)).toBeVisible()
   await page.goto(`${server.url}/papers`)
@@ -146,8 +153,9 @@ test('with the server gone before the page is opened: every technique, facts, a 
   await expect(page.getByText('Nothing waits to be sent.')).toBeVisible()
   const facts = await server.api<{ fact: string; recalls: number }[]>(`/learners/${learner.id}/facts`)
   for (const fact of recalled) expect(facts.some((f) => f.fact === fact)).toBe(true)
-  const { sessions } = await server.api<SessionPage>(`/learners/${learner.id}/sessions?limit=3`)
-  expect(sessions.some((s) => s.recipe.paper)).toBe(true)
+  const { sessions } = await server.api<SessionPage>(`/learners/${learner.id}/sessions?limit=4`)
+  expect(sessions.filter((s) => s.recipe.paper)).toHaveLength(1)
+  expect(sessions.filter((s) => s.recipe.sources[0]!.kind === 'flash')).toHaveLength(1)
 })
 
 test('an address that is none is answered as such; every other as a page', async ({ server }) => {

@@ -1,4 +1,4 @@
-/** npm run bench [core] [slips] [ways] [coach] [store] [worst] [stall] [crash] [million] [browser] [open] [frame] [flash]: speed, always beside something measured in the same run; slips: how many are recognised; ways: how often a trick is least work; coach: how well it judges; crash: what a kill leaves behind. */
+/** npm run bench [core] [slips] [ways] [coach] [store] [worst] [stall] [crash] [million] [browser] [open] [room] [frame] [flash]: speed, always beside something measured in the same run; slips: how many are recognised; ways: how often a trick is least work; coach: how well it judges; crash: what a kill leaves behind. */
 import { ensureBuilt, fail } from './prepare.mjs'
 
 const PARTS = [
@@ -13,6 +13,7 @@ const PARTS = [
   'million',
   'browser',
   'open',
+  'room',
   'frame',
   'flash',
 ]

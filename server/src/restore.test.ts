@@ -1,10 +1,11 @@
 /** A backup may come from anywhere: what could not have been written by this program is refused, and nothing is changed. */
 import { copyFileSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { gzipSync } from 'node:zlib'
+import { gunzipSync, gzipSync } from 'node:zlib'
 import type { Holdings } from '@tachymetra/core/wire'
 import Driver from 'better-sqlite3'
 import { sql } from 'drizzle-orm'
+import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { testServer } from './testing.js'
 
@@ -88,4 +89,21 @@ test('a file that would fill the disk when unpacked is refused before it does; t
       )
     ).body,
   ).toEqual(await get('/holdings'))
+})
+
+test('whatever bytes of it are changed, a file is taken or refused: the server never fails', async () => {
+  const whole = gunzipSync(packed('fuzzed', (d) => d.exec('delete from attempt')))
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(fc.tuple(fc.nat(whole.length - 1), fc.nat(255)), { minLength: 1, maxLength: 40 }),
+      fc.boolean(),
+      async (changes, cut) => {
+        const bytes = Buffer.from(whole)
+        for (const [at, byte] of changes) bytes[at] = byte
+        const sent = gzipSync(cut ? bytes.subarray(0, changes[0]![0]) : bytes)
+        expect([200, 422]).toContain((await upload('/restore/look', sent)).status)
+      },
+    ),
+    { numRuns: 25 },
+  )
 })

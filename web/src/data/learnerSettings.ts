@@ -38,6 +38,14 @@ export function currentLearnerSettings(learnerId: string): LearnerSettings | und
   return queryClient.getQueryData(keyOf(learnerId))
 }
 
+/** What a new learner begins with. Whoever is shown already is shown with it. @throws Refusal, Unreachable */
+export async function beginWith(learnerId: string, first: Partial<LearnerSettings>): Promise<void> {
+  const settings = await call<LearnerSettings>('PATCH', pathOf(learnerId), first)
+  // An answer under way knows nothing of it.
+  await queryClient.cancelQueries({ queryKey: keyOf(learnerId) })
+  queryClient.setQueryData(keyOf(learnerId), settings)
+}
+
 /** Changes some settings. Before they have come from the server nothing is changed: a list would be begun anew. */
 export async function changeLearner(learnerId: string, change: Partial<LearnerSettings>): Promise<void> {
   const before = currentLearnerSettings(learnerId)

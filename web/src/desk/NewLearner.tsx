@@ -2,7 +2,7 @@ import { settingsForAge } from '@tachymetra/core/learner'
 import { check, newLearnerSchema } from '@tachymetra/core/wire'
 import { Button, Input, Modal, Radio } from 'antd'
 import { useState } from 'react'
-import { call } from '../data/api.js'
+import { beginWith } from '../data/learnerSettings.js'
 import { useAddLearner } from '../data/queries.js'
 import { NameForm } from '../parts/NameForm.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -40,7 +40,7 @@ export default function NewLearner({ onClose }: { readonly onClose: (added?: str
         const given = check(newLearnerSchema, { id: crypto.randomUUID(), name, timeZone })
         if ('error' in given) throw new Error(given.error)
         const { id } = await add.mutateAsync(given.value)
-        if (age !== undefined) await call('PATCH', `/learners/${id}/settings`, settingsForAge(age))
+        if (age !== undefined) await beginWith(id, settingsForAge(age))
         first ??= id
       }
       onClose(first)
