@@ -7,27 +7,30 @@ import { join } from 'node:path'
 import pino from 'pino'
 import { afterAll, beforeAll } from 'vitest'
 import { createApp } from './app.js'
+import type { Database } from './store/database.js'
 import { loadDemo } from './store/demo.js'
 import { openDatabase } from './store/opening.js'
 import { CHORES_HERE } from './work/chores.js'
 import { judgeHere } from './work/judge.js'
+
+/** The whole interface over a database, all its work done here and now. */
+export const testApp = (db: Database, file: string, data: string) =>
+  createApp({
+    db,
+    file,
+    data,
+    judge: judgeHere,
+    chores: CHORES_HERE,
+    log: pino({ level: 'silent' }),
+    loopback: true,
+  })
 
 /** @param demoDay the day the demo data end before; without one the program is empty. */
 export function testServer(demoDay?: string) {
   const data = mkdtempSync(join(tmpdir(), 'tachymetra-'))
   const file = join(data, 'test.sqlite')
   const database = openDatabase(file)
-  const server = createServer(
-    createApp({
-      db: database.db,
-      file,
-      data,
-      judge: judgeHere,
-      chores: CHORES_HERE,
-      log: pino({ level: 'silent' }),
-      loopback: true,
-    }),
-  )
+  const server = createServer(testApp(database.db, file, data))
   // A test that computes for seconds must not find its connection closed meanwhile.
   server.keepAliveTimeout = 0
   const base = () => `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`

@@ -38,9 +38,7 @@ import type {
 import { levelReasonWords } from '@tachymetra/core/words'
 import Driver from 'better-sqlite3'
 import { sql } from 'drizzle-orm'
-import pino from 'pino'
 import { expect, test, vi } from 'vitest'
-import { createApp } from './app.js'
 import { openData, readSettings, StartError } from './main.js'
 import { backUpFile } from './store/backup.js'
 import { type Database, writeNow } from './store/database.js'
@@ -49,8 +47,7 @@ import { recount } from './store/recount.js'
 import { removeFromAside, restore } from './store/restore.js'
 import { attempt } from './store/schema.js'
 import { settingsOf } from './store/settings.js'
-import { CHORES_HERE } from './work/chores.js'
-import { judgeHere } from './work/judge.js'
+import { testApp } from './testing.js'
 
 const FIXTURES = join(import.meta.dirname, 'fixtures')
 const MIGRATIONS = join(import.meta.dirname, '../drizzle')
@@ -304,17 +301,7 @@ test.each([4, 6])(
     vi.useFakeTimers({ now: new Date(now), toFake: ['Date'] })
     const { file, data } = fixture(version)
     const { db, close } = openDatabase(file)
-    const server = createServer(
-      createApp({
-        db,
-        file,
-        data,
-        judge: judgeHere,
-        chores: CHORES_HERE,
-        log: pino({ level: 'silent' }),
-        loopback: true,
-      }),
-    )
+    const server = createServer(testApp(db, file, data))
     await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready))
     const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
     expect(Object.keys(figures).length).toBeGreaterThan(75)

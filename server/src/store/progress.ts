@@ -19,7 +19,7 @@ import { wholeAttempt } from './attempts.js'
 import type { Database } from './database.js'
 import { slipsOf, today } from './days.js'
 import { factStandings, latestRecalls } from './facts.js'
-import { keptFor } from './kept.js'
+import { changed, keptFor } from './kept.js'
 import { latestAt, latestMove } from './moves.js'
 import { attempt, session } from './schema.js'
 import { bestsOf, pastSessions, workedSince } from './sessions.js'
@@ -60,7 +60,13 @@ function workedOut(db: Database, learner: LearnerWire, day: string, now: string)
 
 /** The times of a learner's own, from the newest steps, answers and recalls. Others are served while they are worked out. */
 export function timesView(db: Database, learnerId: string): Promise<Times> {
-  return keptFor(db, learnerId, 'times', () => timesNow(db, learnerId))
+  return keptFor(db, learnerId, 'times', () =>
+    timesNow(db, learnerId).catch((error) => {
+      // What failed is not kept.
+      changed(db, learnerId)
+      throw error
+    }),
+  )
 }
 
 async function timesNow(db: Database, learnerId: string): Promise<Times> {
