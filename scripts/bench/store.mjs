@@ -11,7 +11,7 @@ import { demoLearners } from '../../core/dist/simulate/index.js'
 import { serverOn } from './child.mjs'
 
 const COUNT = 3000
-const WARM = 1500
+const WARM = 2000
 const CLIENTS = 30
 const ROUNDS = 3
 

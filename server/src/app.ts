@@ -66,6 +66,8 @@ function askedAgain(response: ServerResponse): void {
 export function createApp({ db, file, data, judge, chores, log, say, web, loopback }: AppOptions): Express {
   const app = express()
   app.disable('x-powered-by')
+  // No answer of ours is kept by a browser, so none needs a mark to be asked again by.
+  app.disable('etag')
   app.use(
     // Method, path, status and time: no bodies and no addresses, so nothing about a child.
     pinoHttp({
@@ -114,7 +116,9 @@ export function createApp({ db, file, data, judge, chores, log, say, web, loopba
       throw new HttpProblem('wrong-content-type', `Send the content type ${type}.`)
     next()
   })
-  api.use(compression())
+  // What is sent to be stored is answered in a few bytes.
+  const packing = compression()
+  api.use((request, response, next) => (request.method === 'GET' ? packing(request, response, next) : next()))
   api.use(express.json({ limit: 262_144 }))
   api.get('/health', (_request, response) => {
     response.json({ ok: true })

@@ -4,7 +4,7 @@ import { Router } from 'express'
 import { checked, found, HttpProblem } from '../problem.js'
 import { type AttemptRow, attemptById, attemptRow, storeAttempt } from '../store/attempts.js'
 import type { Database } from '../store/database.js'
-import { belongs, sessionRow } from '../store/sessions.js'
+import { belongs, sessionHead } from '../store/sessions.js'
 import { isTakenFrom, takenAt } from '../store/times.js'
 import { write } from '../store/writes.js'
 import type { Judge } from '../work/judge.js'
@@ -30,8 +30,8 @@ export function attemptRoutes(db: Database, judge: Judge): Router {
   router.put('/:id', async (request, response) => {
     const sent = checked(attemptSchema, { ...request.body, id: request.params.id })
     const record = { ...sent, startedAt: takenAt(sent.startedAt) }
-    const session = found(sessionRow(db, record.sessionId), 'session')
-    if (!belongs(session, record.n, record))
+    const session = found(sessionHead(db, record.sessionId), 'session')
+    if (!belongs(db, session, record.n, record))
       throw new HttpProblem('not-in-set', `The attempt is not at item ${record.n} of its set.`)
     const stored = attemptRow(db, record.id)
     if (
@@ -48,8 +48,8 @@ export function attemptRoutes(db: Database, judge: Judge): Router {
     const verdict = await judge(record)
     const added = await write(db, (tx) => {
       // Its learner may have been removed meanwhile.
-      found(sessionRow(tx, record.sessionId), 'session')
-      return storeAttempt(tx, record, verdict)
+      const its = found(sessionHead(tx, record.sessionId), 'session')
+      return storeAttempt(tx, record, verdict, its)
     })
     response.status(added ? 201 : 200).json(answerOf({ ...verdict, id: record.id }))
   })

@@ -6,7 +6,7 @@ import { checked, found, HttpProblem } from '../problem.js'
 import type { Database } from '../store/database.js'
 import { addRecall, recallById } from '../store/facts.js'
 import { learnerKept } from '../store/learners.js'
-import { itemsOfSession, sessionRow } from '../store/sessions.js'
+import { itemsOfSession, sessionHead } from '../store/sessions.js'
 import { settingsOf } from '../store/settings.js'
 import { isTakenFrom, takenAt } from '../store/times.js'
 import { write } from '../store/writes.js'
@@ -21,8 +21,8 @@ export function recallRoutes(db: Database): Router {
     found(learnerKept(db, recall.learnerId), 'learner')
     const { id, learnerId, judge, fact, sessionId = null, n = null } = recall
     if (sessionId !== null) {
-      const session = found(sessionRow(db, sessionId), 'session')
-      const item = itemsOfSession(session)?.[n! - 1]
+      const session = found(sessionHead(db, sessionId), 'session')
+      const item = itemsOfSession(db, session)?.[n! - 1]
       if (session.learnerId !== learnerId || item?.kind !== 'fact' || item.card.id !== fact)
         throw new HttpProblem('not-in-set', `The recall is not of item ${n} of its set.`)
     }
@@ -42,7 +42,7 @@ export function recallRoutes(db: Database): Router {
       if (before) return true
       // Both may have been removed meanwhile.
       found(learnerKept(tx, learnerId), 'learner')
-      if (sessionId !== null) found(sessionRow(tx, sessionId), 'session')
+      if (sessionId !== null) found(sessionHead(tx, sessionId), 'session')
       addRecall(tx, { id, learnerId, judge, sessionId, n, ...judged })
       return false
     })

@@ -9,18 +9,20 @@ import { changed } from './kept.js'
 import { moveByRule } from './moves.js'
 import { placeholders, prepared, type Store } from './prepared.js'
 import { attempt, factRecall, levelMove, session, sessionPace, sessionSlip } from './schema.js'
-import { learnerOfSession, listRecorded, sessionRow } from './sessions.js'
+import { listRecorded, type SessionHead, sessionHead } from './sessions.js'
 
 export type AttemptRow = typeof attempt.$inferSelect
 
 /**
- * Stores an attempt with its verdict and brings the rollups up to date. The session must exist.
+ * Stores an attempt with its verdict and brings the rollups up to date.
+ * @param its the session, as it stands in this transaction
  * @returns false when it was stored in the meantime
  */
-export function storeAttempt(tx: Store, record: AttemptRecord, verdict: Verdict): boolean {
-  if (!insertAttempt(tx, record, verdict, learnerOfSession(tx, record.sessionId))) return false
-  listRecorded(tx, record.sessionId, record.n, record)
-  rollUp(tx, record)
+export function storeAttempt(tx: Store, record: AttemptRecord, verdict: Verdict, its: SessionHead): boolean {
+  const learner = { id: its.learnerId, timeZone: its.timeZone }
+  if (!insertAttempt(tx, record, verdict, learner)) return false
+  listRecorded(tx, its, record.n, record)
+  rollUp(tx, record, its)
   return true
 }
 
@@ -205,7 +207,7 @@ const insertPace = prepared((db) =>
 export type Rolled = Pick<AttemptRow, 'sessionId' | 'technique' | 'level' | 'support'>
 
 /** Counts the pace of a session at one technique and level under one support afresh: a handful of rows. */
-function rollUp(db: Store, { sessionId, technique, level, support }: Rolled): void {
+function rollUp(db: Store, { sessionId, technique, level, support }: Rolled, known?: SessionHead): void {
   const its = { sessionId, technique, level, support }
   const rows = rowsOfSession(db).all(its)
   if (rows.length === 0) {
@@ -217,7 +219,7 @@ function rollUp(db: Store, { sessionId, technique, level, support }: Rolled): vo
   }
   const pace = paceOf(rows.map((r) => ({ ...r, done: r.outcome === 'done' })))
   const times = { medianMs: pace.medianMs ?? null, bestMs: pace.bestMs ?? null }
-  const { learnerId, startedAt } = sessionRow(db, sessionId)!
+  const { learnerId, startedAt } = known ?? sessionHead(db, sessionId)!
   insertPace(db).run({ ...pace, ...times, ...its, learnerId, startedAt })
 }
 

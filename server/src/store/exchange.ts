@@ -12,7 +12,7 @@ import type { Database, Transaction } from './database.js'
 import { addRecalls, removeRecalls, type StoredRecall } from './facts.js'
 import { movesOf } from './moves.js'
 import { attempt, factRecall, session } from './schema.js'
-import { addSession, belongs, type SessionRow, sessionRow } from './sessions.js'
+import { addSession, belongs, type SessionRow, sessionHead } from './sessions.js'
 import { takenAt } from './times.js'
 import { write } from './writes.js'
 
@@ -121,16 +121,19 @@ async function bringInOne(
   checkRecipe(row.session.recipe)
   const verdict = await judge(record)
   return write(db, (tx) => {
-    const its = sessionRow(tx, record.sessionId) ?? { id: record.sessionId, learnerId, ...row.session }
-    if (its.learnerId !== learnerId) throw new InputError('Its session belongs to another learner.')
+    const before = sessionHead(tx, record.sessionId)
+    if (before && before.learnerId !== learnerId)
+      throw new InputError('Its session belongs to another learner.')
     const stored = attemptRow(tx, record.id)
     if (stored) {
       if (stored.sessionId === record.sessionId && stored.expression === record.expression) return false
       throw new InputError('Another attempt has this id.')
     }
-    if (!belongs(its, record.n, record)) throw new InputError(`It is not item ${record.n} of its set.`)
-    if (!sessionRow(tx, record.sessionId)) addSession(tx, record.sessionId, { learnerId, ...row.session })
-    storeAttempt(tx, record, verdict)
+    if (!before) addSession(tx, record.sessionId, { learnerId, ...row.session })
+    const its = before ?? sessionHead(tx, record.sessionId)!
+    // Refused, it takes the session back with it.
+    if (!belongs(tx, its, record.n, record)) throw new InputError(`It is not item ${record.n} of its set.`)
+    storeAttempt(tx, record, verdict, its)
     return true
   })
 }

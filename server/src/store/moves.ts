@@ -79,7 +79,11 @@ export function latestMove(db: Reader, learnerId: string, technique: string): Mo
 
 /** The level in force: that of the latest move, else of the latest problem worked at a level, else the first. */
 export function levelInForce(db: Reader, learnerId: string, technique: string): number {
-  const move = latestMove(db, learnerId, technique)
+  return levelAfter(db, learnerId, technique, latestMove(db, learnerId, technique))
+}
+
+/** The same where the latest move is known. */
+function levelAfter(db: Reader, learnerId: string, technique: string, move: MoveWire | undefined): number {
   return move?.to ?? latestLevel(db).get({ learnerId, technique })?.level ?? 1
 }
 
@@ -139,7 +143,16 @@ export function latestAnswers(
   technique: string,
   level: number,
 ): LatestAnswer[] {
-  const move = latestMove(db, learnerId, technique)
+  return answersAfter(db, learnerId, technique, level, latestMove(db, learnerId, technique))
+}
+
+function answersAfter(
+  db: Reader,
+  learnerId: string,
+  technique: string,
+  level: number,
+  move: MoveWire | undefined,
+): LatestAnswer[] {
   const since = move?.to === level ? move.at : ''
   return answersSince(db).all({ learnerId, technique, level, since, most: LOOKED_BACK }).map(answerOf)
 }
@@ -204,9 +217,11 @@ interface Answer {
  */
 export function moveByRule(db: Pick<Database, 'select' | 'insert'>, learnerId: string, answer: Answer): void {
   const { technique, level } = answer
-  if (level === 0 || levelInForce(db, learnerId, technique) !== level) return
+  if (level === 0) return
+  const moved = latestMove(db, learnerId, technique)
+  if (levelAfter(db, learnerId, technique, moved) !== level) return
   const set = settingsOf(db, learnerId)
-  const latest = latestAnswers(db, learnerId, technique, level)
+  const latest = answersAfter(db, learnerId, technique, level, moved)
   const { move, reason } = adviseLevel(latest, aimFor(set, technique, level, latest), set.rules)
   const to = level + (move === 'up' ? 1 : -1)
   if (move === 'hold' || to < 1 || to > techniqueById(technique).levels.length) return

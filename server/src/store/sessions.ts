@@ -33,9 +33,18 @@ const byId = prepared((db) =>
     .where(eq(session.id, sql.placeholder('id')))
     .prepare(),
 )
-const ownerOf = prepared((db) =>
+/** A session without its recipe, which may be long, with the time zone of its learner. */
+export type SessionHead = Omit<SessionRow, 'recipe' | 'seed'> & { readonly timeZone: string }
+
+const headById = prepared((db) =>
   db
-    .select({ id: learner.id, timeZone: learner.timeZone })
+    .select({
+      id: session.id,
+      learnerId: session.learnerId,
+      startedAt: session.startedAt,
+      generator: session.generator,
+      timeZone: learner.timeZone,
+    })
     .from(session)
     .innerJoin(learner, eq(learner.id, session.learnerId))
     .where(eq(session.id, sql.placeholder('id')))
@@ -46,15 +55,13 @@ export function sessionRow(db: Pick<Database, 'select'>, id: string): SessionRow
   return byId(db).get({ id })
 }
 
-/** Whose session it is. The session must exist. */
-export function learnerOfSession(
-  db: Pick<Database, 'select'>,
-  id: string,
-): { readonly id: string; readonly timeZone: string } {
-  return ownerOf(db).get({ id })!
+export function sessionHead(db: Pick<Database, 'select'>, id: string): SessionHead | undefined {
+  return headById(db).get({ id })
 }
 
 export function addSession(db: Pick<Database, 'insert'>, id: string, start: SessionStart): void {
+  // One of this id may have been there before, and have been taken back.
+  drawn.delete(id)
   db.insert(session)
     .values({ id, ...start })
     .run()
@@ -68,11 +75,14 @@ const MOST_DRAWN = 500
  * The items of a session's set, made from its recipe and seed alone; undefined where only what was recorded of it is
  * known, since its recipe is not, or another version of the generator has drawn it.
  */
-export function itemsOfSession(its: SessionRow): readonly (Item | undefined)[] | undefined {
+export function itemsOfSession(
+  db: Pick<Database, 'select'>,
+  its: SessionHead,
+): readonly (Item | undefined)[] | undefined {
   if (its.generator !== GENERATOR) return undefined
   const found = drawn.get(its.id)
   if (found) return found
-  const items = itemsOf(its)
+  const items = itemsOf(sessionRow(db, its.id)!)
   drawn.set(its.id, items)
   // What was put in first goes first.
   if (drawn.size > MOST_DRAWN) drawn.delete(drawn.keys().next().value!)
@@ -83,10 +93,15 @@ export function itemsOfSession(its: SessionRow): readonly (Item | undefined)[] |
  * Is a problem item n of a session's set? A list that is kept as it is recorded takes one it does not know yet
  * (see `listRecorded`).
  */
-export function belongs(its: SessionRow, n: number, problem: ListedProblem): boolean {
-  const items = itemsOfSession(its)
+export function belongs(
+  db: Pick<Database, 'select'>,
+  its: SessionHead,
+  n: number,
+  problem: ListedProblem,
+): boolean {
+  const items = itemsOfSession(db, its)
   if (items) return isItem(items, n, problem) === true
-  const recorded = its.generator === AS_RECORDED ? itemsOf(its) : []
+  const recorded = its.generator === AS_RECORDED ? itemsOf(sessionRow(db, its.id)!) : []
   return isItem(recorded, n, problem) ?? true
 }
 
@@ -94,9 +109,14 @@ export function belongs(its: SessionRow, n: number, problem: ListedProblem): boo
  * Notes a problem in the list of a session that is kept as it is recorded; one that another version of the generator has
  * drawn becomes such a list, of all that is stored of it. Other sets stay as they are.
  */
-export function listRecorded(db: Store, id: string, n: number, problem: ListedProblem): void {
+export function listRecorded(
+  db: Store,
+  { id, generator }: SessionHead,
+  n: number,
+  problem: ListedProblem,
+): void {
+  if (generator === GENERATOR) return
   const its = sessionRow(db, id)!
-  if (its.generator === GENERATOR) return
   const { technique, level, expression } = problem
   const before =
     its.generator === AS_RECORDED
