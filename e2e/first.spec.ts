@@ -316,6 +316,6 @@ test('times stand in the learner’s own time zone, wherever the browser is', as
   await expect(row).toContainText(minutes)
   await row.getByRole('link').click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText(minutes)
-  await page.locator('.ant-table-row').getByRole('link').click()
+  await page.locator('.attempts').getByRole('link').click()
   await expect(page.getByText(new RegExp(`answer only, .*${minutes}`))).toBeVisible()
 })

@@ -349,7 +349,7 @@ test('a sheet is printed, made again the same after a restart, and keyed back in
   ])
   expect(attempts[1]!.slips.length).toBeGreaterThan(0)
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-  await page.locator('.ant-table-row a').nth(3).click()
+  await page.locator('.attempts a').nth(3).click()
   await expect(page.getByText('Worked on paper and keyed in: not timed.')).toBeVisible()
   await page.getByRole('button', { name: /^Next/ }).click()
   await expect(page.getByText('marked as wrong')).toBeVisible()

@@ -139,7 +139,7 @@ test('a mixed set against the clock, told at the end: its items in order, an ans
   // The third is left alone until its time is up.
   await expect(page.getByRole('heading', { name: /^The session/ })).toBeVisible({ timeout: 15_000 })
   await expect(page.getByRole('cell', { name: /out of time/ })).toBeVisible()
-  await expect(page.locator('.ant-table-row')).toHaveCount(3)
+  await expect(page.locator('.attempts tbody tr')).toHaveCount(3)
   const [learner] = await server.api<LearnerWire[]>('/learners')
   const newest = async () =>
     (await server.api<{ sessions: SessionWire[] }>(`/learners/${learner!.id}/sessions?limit=1`)).sessions[0]!

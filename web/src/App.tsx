@@ -1,5 +1,5 @@
 import { QueryClientProvider } from '@tanstack/react-query'
-import { ConfigProvider, Select } from 'antd'
+import { ConfigProvider } from 'antd'
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
 import { useLearnerSettingsQuery } from './data/learnerSettings.js'
@@ -222,15 +222,19 @@ function Page() {
                 <NavLink to="/settings">Settings</NavLink>
               </>
             )}
-            <Select
+            {/* The browser's own: it stands on every page, and the bench does without the library's. */}
+            <select
               aria-label="Theme"
-              size="small"
-              variant="borderless"
-              value={theme}
-              options={THEMES}
-              onChange={(value) => changeSettings({ theme: value })}
               className="light-select"
-            />
+              value={theme}
+              onChange={({ target }) => changeSettings({ theme: target.value as Settings['theme'] })}
+            >
+              {THEMES.map(({ value, label }) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </select>
           </span>
         </div>
         <nav className="head-rule" aria-label="Pages">

@@ -12,13 +12,17 @@ import { followServer } from './data/api.js'
 import { makeUp } from './data/insecure.js'
 import { keepProgram } from './data/newVersion.js'
 import { flush, startOutbox } from './data/outbox.js'
-import { followChanges, recordChanged } from './data/queries.js'
+import { askAhead, followChanges, recordChanged } from './data/queries.js'
 import { queryClient } from './data/queryClient.js'
 import { followOtherTabs } from './data/settings.js'
 import { finishVisited } from './data/visited.js'
 import { fetchAhead } from './parts/Guard.js'
 
 makeUp()
+// What cannot be had now is asked for again by the page itself.
+const asked = askAhead(location.pathname).catch(() => undefined)
+// Whoever loads a session anew waits for its problem: its page is fetched while the rest is made.
+if (location.pathname.startsWith('/bench/')) import('./bench/Bench.js').catch(() => undefined)
 startOutbox(recordChanged)
 followServer(() => {
   void flush()
@@ -30,8 +34,13 @@ followOtherTabs()
 followChanges()
 fetchAhead()
 keepProgram()
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <App />
-  </StrictMode>,
-)
+
+/** How long the first picture waits for what is to stand on it, in milliseconds: drawing it twice takes longer. */
+const PATIENCE_MS = location.pathname === '/' ? 400 : 0
+const draw = () =>
+  createRoot(document.getElementById('root')!).render(
+    <StrictMode>
+      <App />
+    </StrictMode>,
+  )
+void Promise.race([asked, new Promise((go) => setTimeout(go, PATIENCE_MS))]).then(draw)

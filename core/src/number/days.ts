@@ -1,17 +1,44 @@
 /** Days of the calendar as ISO dates ("2026-03-01"). */
 
 const DAY_MS = 86_400_000
-const formats = new Map<string, Intl.DateTimeFormat>()
+/** Since 1972 every zone is whole quarters of an hour from UTC: within one the day does not change (from memory). */
+const QUARTER_MS = 900_000
+const QUARTERS_SINCE = Date.UTC(1973, 0)
+/** Quarters of an hour whose day is kept, at most. */
+const MOST_KEPT = 5000
 
-/** The date an instant falls on in a time zone. @throws RangeError for an unknown zone. */
+interface Zone {
+  readonly format: Intl.DateTimeFormat
+  readonly days: Map<number, string>
+}
+const zones = new Map<string, Zone>()
+
+/** The date an instant falls on in a time zone. @throws RangeError for an unknown zone, or for no instant at all. */
 export function dayIn(instant: string, timeZone: string): string {
-  let format = formats.get(timeZone)
-  if (!format) {
+  let zone = zones.get(timeZone)
+  if (!zone) {
     // The Swedish form of a date is the ISO one.
-    format = new Intl.DateTimeFormat('sv-SE', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' })
-    formats.set(timeZone, format)
+    const format = new Intl.DateTimeFormat('sv-SE', {
+      timeZone,
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+    })
+    zone = { format, days: new Map() }
+    zones.set(timeZone, zone)
   }
-  return format.format(new Date(instant))
+  const { format, days } = zone
+  const at = Date.parse(instant)
+  if (!(at >= QUARTERS_SINCE)) return format.format(at)
+  const quarter = Math.floor(at / QUARTER_MS)
+  // Writing a date takes a hundred times as long as looking it up.
+  let day = days.get(quarter)
+  if (day === undefined) {
+    if (days.size >= MOST_KEPT) days.clear()
+    day = format.format(at)
+    days.set(quarter, day)
+  }
+  return day
 }
 
 /** The date so many days later (earlier when below 0). */

@@ -61,15 +61,19 @@ function itemsOf(input: WeekInput): PlanItem[] {
   return planDay({ ...input, metToday, mastery: masteryOf({ latest, moves, past, now, ...settings }) })
 }
 
+const NEAR_MS = 26 * 3_600_000
+
 /** Facts recalled on a day of the learner's own. */
 export function recalledOn(
   memories: readonly FactMemory[],
   day: string,
   dayOf: (instant: string) => string,
 ): ReadonlySet<string> {
+  // Wherever it is, a day lies within 26 hours of its noon in UTC; telling the day of an instant takes long.
+  const noon = Date.parse(`${day}T12:00:00Z`)
   const on = (m: FactMemory) => {
     const at = lastRecalled(m)
-    return at !== undefined && dayOf(at) === day
+    return at !== undefined && Math.abs(Date.parse(at) - noon) <= NEAR_MS && dayOf(at) === day
   }
   return new Set(memories.filter(on).map((m) => m.fact))
 }

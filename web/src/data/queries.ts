@@ -23,21 +23,43 @@ import type {
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
 import { call, LONG_MS } from './api.js'
 import { forgetHeard } from './heard.js'
+import { learnerSettings } from './learnerSettings.js'
 import { forgetLeaving } from './leaving.js'
 import { queryClient } from './queryClient.js'
-import { useSettings } from './settings.js'
+import { currentSettings, useSettings } from './settings.js'
 import { forgetLearner } from './store.js'
 import { forgetVisited } from './visited.js'
 
-export function useLearners() {
-  return useQuery({ queryKey: ['learners'], queryFn: () => call<LearnerWire[]>('GET', '/learners') })
+const learnersQuery = {
+  queryKey: ['learners'],
+  queryFn: () => call<LearnerWire[]>('GET', '/learners'),
 }
+
+export function useLearners() {
+  return useQuery(learnersQuery)
+}
+
+const chosenOf = (all: readonly LearnerWire[] | undefined, learnerId: string | null) =>
+  all?.find((l) => l.id === learnerId) ?? all?.[0]
 
 /** The learner chosen in this browser, else the first; undefined while none is known. */
 export function useLearner(): LearnerWire | undefined {
   const { learnerId } = useSettings()
-  const { data } = useLearners()
-  return data?.find((l) => l.id === learnerId) ?? data?.[0]
+  return chosenOf(useLearners().data, learnerId)
+}
+
+/** Asks for what a page needs while it is only being made: whose it is, and at the desk what the plan is made from. */
+export async function askAhead(path: string): Promise<void> {
+  const all = await queryClient.fetchQuery(learnersQuery)
+  const learner = chosenOf(all, currentSettings().learnerId)
+  if (!learner) return
+  const asked: Promise<unknown>[] = [learnerSettings(learner.id)]
+  if (path === '/')
+    asked.push(
+      queryClient.prefetchQuery(progressQuery(learner.id)),
+      queryClient.prefetchQuery(timesQuery(learner.id)),
+    )
+  await Promise.all(asked)
 }
 
 /** The time zone a learner's days and times are counted in; undefined until it is known. */
@@ -130,20 +152,23 @@ export function useEraseLearner() {
 }
 
 /** What today's plan is made from. */
+const progressQuery = (learnerId: string) => ({
+  queryKey: ['record', learnerId, 'progress'],
+  queryFn: () => call<ProgressWire>('GET', `/learners/${learnerId}/progress`),
+})
+
 export function useProgress(learnerId: string) {
-  return useQuery({
-    queryKey: ['record', learnerId, 'progress'],
-    queryFn: () => call<ProgressWire>('GET', `/learners/${learnerId}/progress`),
-  })
+  return useQuery(progressQuery(learnerId))
 }
+
+const timesQuery = (learnerId: string) => ({
+  queryKey: ['record', learnerId, 'times'],
+  queryFn: () => call<Times>('GET', `/learners/${learnerId}/times`),
+})
 
 /** The times of a learner's own. */
 export function useTimes(learnerId: string | undefined) {
-  return useQuery({
-    queryKey: ['record', learnerId, 'times'],
-    queryFn: () => call<Times>('GET', `/learners/${learnerId}/times`),
-    enabled: learnerId !== undefined,
-  })
+  return useQuery({ ...timesQuery(learnerId ?? ''), enabled: learnerId !== undefined })
 }
 
 export function useMoves(learnerId: string) {

@@ -10,16 +10,20 @@ import { techniqueById } from '@tachymetra/core/registry'
 import { SUPPORT_NAMES } from '@tachymetra/core/session'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { bestWords } from '@tachymetra/core/words'
-import { Button, Dropdown } from 'antd'
-import { useRef, useState } from 'react'
+import { Button } from 'antd'
+import { type ComponentProps, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { beginItem } from '../data/begin.js'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
 import type { Plan } from '../data/plan.js'
 import { Fold } from '../parts/Fold.js'
+import { Guard, lazily } from '../parts/Guard.js'
 import { Trouble } from '../parts/Trouble.js'
 import { dayName, minutesWords } from '../parts/words.js'
+import { ItemButton } from './ItemButton.js'
 import './desk.css'
+
+const ItemMenu = lazily(() => import('./ItemMenu.js'))
 
 /** Today's plan: what, for how long and why; one button starts it. */
 export function Today(props: {
@@ -73,7 +77,7 @@ export function Today(props: {
                 </p>
               </div>
               <span className="row">
-                <ItemMenu
+                <ChangeItem
                   learnerId={learner.id}
                   item={item}
                   day={input.day}
@@ -175,66 +179,13 @@ function MinuteRule(props: {
   )
 }
 
-/** Pinning, leaving out for a day and banning; all of it can be taken back in the settings. */
-function ItemMenu(props: {
-  readonly learnerId: string
-  readonly item: PlanItem
-  readonly day: string
-  readonly onBan: () => void
-}) {
-  const { learnerId, item, day, onBan } = props
-  const { pinned, banned, skipped } = useLearnerSettings(learnerId)
-  const actions: Record<string, () => void> = {
-    pin: () => changeLearner(learnerId, { pinned: [...pinned, item.id] }),
-    unpin: () => changeLearner(learnerId, { pinned: pinned.filter((id) => id !== item.id) }),
-    skip: () =>
-      // Other days' notes have served their turn.
-      changeLearner(learnerId, {
-        skipped: [...skipped.filter((s) => s.day === day), { item: item.id, day }],
-      }),
-    ban: () => {
-      changeLearner(learnerId, {
-        banned: [...banned, item.id],
-        pinned: pinned.filter((id) => id !== item.id),
-      })
-      onBan()
-    },
-  }
-  const [open, setOpen] = useState(false)
-  const button = useRef<HTMLButtonElement>(null)
-  /** The focus goes back to where it came from, unless it has been taken elsewhere. */
-  const onOpen = (next: boolean) => {
-    setOpen(next)
-    if (next) return
-    setTimeout(() => {
-      const at = document.activeElement
-      if (at === document.body || at?.closest('.ant-dropdown')) button.current?.focus()
-    })
-  }
+/** The menu of an item: pressed before it has come, it opens when it comes. */
+function ChangeItem(props: Omit<ComponentProps<typeof ItemMenu>, 'asked'>) {
+  const [asked, setAsked] = useState(false)
   return (
-    <Dropdown
-      trigger={['click']}
-      autoFocus
-      onOpenChange={onOpen}
-      menu={{
-        items: [
-          ...(item.pinned
-            ? [{ key: 'unpin', label: 'No longer every day' }]
-            : // What fades is not asked every day.
-              item.kind === 'mixed'
-              ? []
-              : [{ key: 'pin', label: 'Pin: every day' }]),
-          { key: 'skip', label: 'Not today' },
-          { key: 'ban', label: 'Never' },
-        ],
-        onClick: ({ key }) => actions[key]?.(),
-      }}
-    >
-      <Button ref={button} aria-haspopup="menu" aria-expanded={open}>
-        {item.pinned ? 'Pinned' : 'Change'}
-        <span className="sr-only">: pin, skip or ban {itemName(item)}</span>
-      </Button>
-    </Dropdown>
+    <Guard waiting={<ItemButton item={props.item} onClick={() => setAsked(true)} />}>
+      <ItemMenu {...props} asked={asked} />
+    </Guard>
   )
 }
 

@@ -5,11 +5,11 @@ import { problemWords, readProblem } from '@tachymetra/core/problem'
 import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { AttemptSummary, ItemPace } from '@tachymetra/core/wire'
 import { seconds, slipName } from '@tachymetra/core/words'
-import { Table } from 'antd'
 import { Link } from 'react-router'
 import { written } from '../written/written.js'
 import { Mark } from './Mark.js'
 import { practiceNames } from './setName.js'
+import { Wide } from './Wide.js'
 import './figures.css'
 
 /** Pace at each technique and level under each support that was used, most supported first. */
@@ -102,47 +102,45 @@ export function AttemptTable({
   readonly linked?: boolean
 }) {
   return (
-    <Table<AttemptSummary>
-      size="small"
-      rowKey="id"
-      dataSource={attempts}
-      pagination={false}
-      columns={[
-        { title: 'No.', dataIndex: 'n' },
-        {
-          title: 'Problem',
-          render: (_, a) => {
-            const drill = drillById(a.technique)
-            const text = drill ? drill.read(a.expression).says : problemWords(readProblem(a.expression))
-            return (
-              <span className="mono" style={{ overflowWrap: 'anywhere' }}>
-                {linked ? <Link to={`/record/attempt/${a.id}`}>{text}</Link> : text}
-              </span>
-            )
-          },
-        },
-        { title: 'Support', responsive: ['sm'], render: (_, a) => SUPPORT_NAMES[a.support] },
-        {
-          title: 'Result',
-          render: (_, a) => (
-            <>
-              <Mark right={a.right} /> {verdictWord(a)}
-              {a.slips.length > 0 && <span className="said-slip">: {a.slips.map(slipName).join(', ')}</span>}
-            </>
-          ),
-        },
-        ...(calm
-          ? []
-          : [
-              {
-                title: 'Time',
-                render: (_: unknown, a: AttemptSummary) =>
-                  a.timed ? written(seconds(a.totalMs)) : 'not timed',
-              },
-            ]),
-      ]}
-    />
+    <Wide label="The problems of the session">
+      <table className="plain-table attempts">
+        <thead>
+          <tr>
+            <th scope="col">No.</th>
+            <th scope="col">Problem</th>
+            <th scope="col" className="support">
+              Support
+            </th>
+            <th scope="col">Result</th>
+            {!calm && <th scope="col">Time</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {attempts.map((a) => (
+            <tr key={a.id}>
+              <td>{a.n}</td>
+              <th scope="row" className="mono">
+                {linked ? <Link to={`/record/attempt/${a.id}`}>{problemOf(a)}</Link> : problemOf(a)}
+              </th>
+              <td className="support">{SUPPORT_NAMES[a.support]}</td>
+              <td>
+                <Mark right={a.right} /> {verdictWord(a)}
+                {a.slips.length > 0 && (
+                  <span className="said-slip">: {a.slips.map(slipName).join(', ')}</span>
+                )}
+              </td>
+              {!calm && <td>{a.timed ? written(seconds(a.totalMs)) : 'not timed'}</td>}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Wide>
   )
+}
+
+function problemOf({ technique, expression }: AttemptSummary): string {
+  const drill = drillById(technique)
+  return drill ? drill.read(expression).says : problemWords(readProblem(expression))
 }
 
 const OUTCOME_WORDS = { skipped: 'skipped', stopped: 'stopped', 'timed-out': 'out of time' } as const
