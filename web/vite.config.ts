@@ -75,7 +75,21 @@ export default defineConfig({
   define: { __VERSION__: JSON.stringify(version) },
   // The core is taken from its sources, so that hot reload reaches it too.
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
-  build: { chunkSizeWarningLimit: 1600, sourcemap: false },
+  build: {
+    chunkSizeWarningLimit: 1600,
+    sourcemap: false,
+    rolldownOptions: {
+      output: {
+        // What every page needs in two files, rather than in thirty: each costs a request.
+        codeSplitting: {
+          groups: [
+            { name: 'libraries', test: /node_modules/, tags: ['$initial'], priority: 1 },
+            { name: 'base', tags: ['$initial'] },
+          ],
+        },
+      },
+    },
+  },
   server: {
     host: '127.0.0.1',
     port: 4173,

@@ -131,7 +131,7 @@ export function createApp({ db, file, data, judge, chores, log, say, web, loopba
     moveRoutes(db),
   )
   api.use('/learners', recordRoutes(db), exchangeRoutes(db, judge), ownRoutes(db))
-  api.use('/demo', demoRoutes({ db, data, chores }))
+  api.use('/demo', demoRoutes({ db, data, file, chores }))
   api.use('/sessions', sessionRoutes(db))
   api.use('/sheets', sheetRoutes(db))
   api.use('/board', boardRoutes(db))

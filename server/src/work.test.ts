@@ -28,7 +28,7 @@ test('an attempt is judged alike in another thread, right or wrong; what does no
   await expect(pool.judge(long)).rejects.toThrow()
 })
 
-test('backups are made and looked at in a process of its own; a file that is none is refused in words', async () => {
+test('backups and the demo are made, and backups looked at, in a process of its own; a file that is none is refused in words', async () => {
   const folder = mkdtempSync(join(tmpdir(), 'tachymetra-work-'))
   const file = join(folder, 'a.sqlite')
   const { db, close } = openDatabase(file)
@@ -53,6 +53,12 @@ test('backups are made and looked at in a process of its own; a file that is non
   expect(events).toEqual(['alone', 'over'])
   expect(db.$client.prepare('select name from learner').all()).toMatchObject([{ name: 'Wim' }])
   expect(await processes.chores.look(keep)).toMatchObject({ learners: 0 })
+  const fill = () => processes.chores.fillWithDemo(file, '2026-03-10', alone)
+  expect(await fill()).toBe(0)
+  db.$client.exec('delete from learner')
+  expect(await fill()).toBeGreaterThan(1000)
+  expect(db.$client.prepare('select count(*) as n from learner where demo').get()).toEqual({ n: 8 })
+  expect(events).toHaveLength(6)
   writeFileSync(packed, 'nothing')
   await expect(processes.chores.look(packed)).rejects.toThrow('not a complete backup')
   await expect(processes.chores.backUp(join(folder, 'none', 'b'), packed)).rejects.toThrow()

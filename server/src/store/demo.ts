@@ -5,6 +5,7 @@ import { insertAttempt, rollUpAll } from './attempts.js'
 import { type Database, writeNow } from './database.js'
 import { addRecalls } from './facts.js'
 import { allLearners } from './learners.js'
+import { openDatabase } from './opening.js'
 import { learner, session } from './schema.js'
 import { changeSettings } from './settings.js'
 
@@ -46,4 +47,14 @@ export function loadDemo(db: Database, today: string): number {
     }
   })
   return stored
+}
+
+/** The same for a database in a file, which others have open too. */
+export function fillWithDemo(file: string, today: string): number {
+  const { db, close } = openDatabase(file)
+  try {
+    return loadDemo(db, today)
+  } finally {
+    close()
+  }
 }

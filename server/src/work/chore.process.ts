@@ -1,6 +1,7 @@
 /** Does one chore in a process of its own, and ends with whoever asked for it. */
 import { InputError } from '@tachymetra/core/problem'
 import { backUpFile } from '../store/backup.js'
+import { fillWithDemo } from '../store/demo.js'
 import { look, removeFromAside, restore } from '../store/restore.js'
 import type { Chore, Said } from './chores.js'
 
@@ -26,6 +27,8 @@ async function work(chore: Chore): Promise<Said> {
     case 'aside':
       await removeFromAside(chore.folder, chore.learnerId)
       return { done: null }
+    case 'demo':
+      return { done: await alone(async () => fillWithDemo(chore.database, chore.today)) }
   }
 }
 

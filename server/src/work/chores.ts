@@ -1,5 +1,5 @@
 /**
- * Work that takes long: backups, restores, removals from what is put aside. Each is done in a process of its own, one after
+ * Work that takes long: backups, restores, removals from what is put aside, the demo. Each is done in a process of its own, one after
  * another, which can be ended at any moment whatever a file makes it do.
  */
 import { type ChildProcess, fork } from 'node:child_process'
@@ -7,6 +7,7 @@ import { constants, setPriority } from 'node:os'
 import { InputError } from '@tachymetra/core/problem'
 import type { Holdings } from '@tachymetra/core/wire'
 import { backUpFile } from '../store/backup.js'
+import { fillWithDemo } from '../store/demo.js'
 import { look, type Restore, removeFromAside, restore } from '../store/restore.js'
 import { TooBusy } from '../store/writes.js'
 
@@ -21,6 +22,12 @@ export interface Chores {
   restore(what: Restore, alone: Alone): Promise<Holdings>
   /** Removes a learner from what is put aside in a folder. */
   removeFromAside(folder: string, learnerId: string): Promise<void>
+  /**
+   * Fills an empty database with the demo data up to the day before.
+   * @param alone as in `restore`
+   * @returns how many attempts were stored; none where anybody is there
+   */
+  fillWithDemo(database: string, today: string, alone: Alone): Promise<number>
 }
 
 /** What a process is asked to do. */
@@ -29,16 +36,26 @@ export type Chore =
   | { readonly kind: 'look'; readonly packed: string }
   | ({ readonly kind: 'restore' } & Restore)
   | { readonly kind: 'aside'; readonly folder: string; readonly learnerId: string }
+  | { readonly kind: 'demo'; readonly database: string; readonly today: string }
+
+/** What comes of one. */
+export type Done = Holdings | number | null
 
 /** What it says: that it wants to be alone, that it is done, or why not. */
 export type Said =
   | { readonly wants: 'alone' }
-  | { readonly done: Holdings | null }
+  | { readonly done: Done }
   | { readonly refused: string }
   | { readonly failed: string }
 
 /** Done here and now, in commands and tests. */
-export const CHORES_HERE: Chores = { backUp: backUpFile, look, restore, removeFromAside }
+export const CHORES_HERE: Chores = {
+  backUp: backUpFile,
+  look,
+  restore,
+  removeFromAside,
+  fillWithDemo: (database, today, alone) => alone(async () => fillWithDemo(database, today)),
+}
 
 /** Longest a chore may take, in milliseconds, its memory in megabytes, and how many wait. */
 const LONGEST_MS = 15 * 60_000
@@ -52,7 +69,7 @@ export function choreProcesses(file: string): { readonly chores: Chores; close()
   let closed = false
   let waiting = 0
   let last: Promise<unknown> = Promise.resolve()
-  const inTurn = async (chore: Chore, alone?: Alone): Promise<Holdings | null> => {
+  const inTurn = async <T extends Done>(chore: Chore, alone?: Alone): Promise<T> => {
     if (waiting >= MOST_WAITING) throw new TooBusy()
     waiting += 1
     const mine = last.then(() => {
@@ -61,7 +78,7 @@ export function choreProcesses(file: string): { readonly chores: Chores; close()
         execArgv: [`--max-old-space-size=${MOST_MEMORY}`],
         stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
       })
-      return done(running, chore, alone)
+      return done(running, chore, alone) as Promise<T>
     })
     last = mine.catch(() => {})
     try {
@@ -74,9 +91,10 @@ export function choreProcesses(file: string): { readonly chores: Chores; close()
   return {
     chores: {
       backUp: async (database, file) => void (await inTurn({ kind: 'backup', database, file })),
-      look: async (packed) => (await inTurn({ kind: 'look', packed }))!,
-      restore: async (what, alone) => (await inTurn({ kind: 'restore', ...what }, alone))!,
+      look: (packed) => inTurn<Holdings>({ kind: 'look', packed }),
+      restore: (what, alone) => inTurn<Holdings>({ kind: 'restore', ...what }, alone),
       removeFromAside: async (folder, learnerId) => void (await inTurn({ kind: 'aside', folder, learnerId })),
+      fillWithDemo: (database, today, alone) => inTurn<number>({ kind: 'demo', database, today }, alone),
     },
     close() {
       closed = true
@@ -86,7 +104,7 @@ export function choreProcesses(file: string): { readonly chores: Chores; close()
 }
 
 /** Waits for a process to do a chore; it is ended when that takes too long. */
-function done(child: ChildProcess, chore: Chore, alone?: Alone): Promise<Holdings | null> {
+function done(child: ChildProcess, chore: Chore, alone?: Alone): Promise<Done> {
   // Whoever is practising goes first.
   if (child.pid !== undefined) lessUrgent(child.pid)
   return new Promise((resolve, reject) => {
