@@ -1,5 +1,7 @@
 /** The browser without its server: the program opens, everything is practised, and all is stored once when it is back. */
 
+import { createServer, request } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import type { Page } from '@playwright/test'
 import { answerText, readProblem } from '@tachymetra/core/problem'
 import { COURSE } from '@tachymetra/core/registry'
@@ -159,6 +161,118 @@ test('with the server gone before the page is opened: every technique, facts, a 
   const { sessions } = await server.api<SessionPage>(`/learners/${learner.id}/sessions?limit=4`)
   expect(sessions.filter((s) => s.recipe.paper)).toHaveLength(1)
   expect(sessions.filter((s) => s.recipe.sources[0]!.kind === 'flash')).toHaveLength(1)
+})
+
+/** What is only in a newer worker: it tells which it is, and when it is told to take over. */
+const NEWER = `addEventListener('message', ({ data, source }) => {
+  if (data === 'which') source.postMessage('newer')
+  if (data?.type === 'SKIP_WAITING') source.postMessage('goes on')
+});
+`
+
+/** Stands before a server as a newer version of it would, once `newer` is set: only the worker is another. */
+async function before(server: TestServer) {
+  const version = { newer: false }
+  const front = createServer((asked, answer) => {
+    // Whole, not packed, and whatever the browser has of it already.
+    const headers = { 'content-type': asked.headers['content-type'] ?? 'text/plain' }
+    const { method, url } = asked
+    const onward = request(`${server.url}${url}`, { method, headers }, (found) => {
+      const { 'content-length': _, ...rest } = found.headers
+      const newer = url === '/sw.js' && version.newer
+      answer.writeHead(found.statusCode!, newer ? rest : found.headers)
+      if (newer) answer.write(NEWER)
+      found.pipe(answer)
+    })
+    onward.on('error', () => answer.destroy())
+    asked.pipe(onward)
+  })
+  await new Promise<void>((ready) => front.listen(0, '127.0.0.1', ready))
+  const { port } = front.address() as AddressInfo
+  return { version, url: `http://127.0.0.1:${port}`, close: () => front.close() }
+}
+
+test('a new version is offered in every tab and taken at a press; the session under way goes on in it', async ({
+  open,
+  server,
+}) => {
+  const front = await before(server)
+  const context = await open({ serviceWorkers: 'allow', viewport: { width: 1280, height: 800 } })
+  const learner = (await server.api<LearnerWire[]>('/learners'))[0]!
+  const page = await context.newPage()
+  await page.goto(front.url)
+  await page.evaluate(() => navigator.serviceWorker.ready)
+  const other = await context.newPage()
+  await other.goto(front.url)
+  const problems = problemsAt('first').slice(0, 3)
+  await begin(page, front.url, learner.id, problems)
+  await expect(page.getByText('Problem 1 of 3')).toBeVisible()
+  await page.keyboard.type(answerText(readProblem(problems[0]!.expression)))
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Problem 2 of 3')).toBeVisible()
+  const address = page.url()
+  const offer = page.getByRole('button', { name: 'Load the new version' })
+  await expect(offer).toBeHidden()
+  front.version.newer = true
+  await page.evaluate(async () => (await navigator.serviceWorker.ready).update())
+  await expect(offer).toBeVisible()
+  await expect(other.getByRole('button', { name: 'Load the new version' })).toBeVisible()
+  const told = page.evaluate(
+    () =>
+      new Promise((said) => {
+        navigator.serviceWorker.onmessage = ({ data }) => said(data)
+        navigator.serviceWorker.startMessages()
+      }),
+  )
+  // Or the page is loaded anew before it can say so.
+  const gone = told.catch(() => 'goes on')
+  await offer.click()
+  // A browser that is looked into lets its workers go late: that the new one was told is what can be seen.
+  expect(await gone).toBe('goes on')
+  // Whichever page is opened next has it, and the session under way goes on there.
+  for (const tab of [page, other]) await tab.close()
+  const next = await context.newPage()
+  await next.goto(address)
+  await expect(next.getByText('Problem 2 of 3')).toBeVisible()
+  await expect(next.getByRole('button', { name: 'Load the new version' })).toBeHidden()
+  const which = () =>
+    next.evaluate(
+      () =>
+        new Promise((said) => {
+          navigator.serviceWorker.onmessage = ({ data }) => said(data)
+          navigator.serviceWorker.startMessages()
+          navigator.serviceWorker.controller?.postMessage('which')
+          setTimeout(() => said('older'), 1000)
+        }),
+    )
+  await expect.poll(which).toBe('newer')
+  front.close()
+})
+
+test('where the browser stores nothing, answers go to the server at once', async ({ page, server }) => {
+  const learner = (await server.api<LearnerWire[]>('/learners'))[0]!
+  await page.goto(server.url)
+  await expect(page.locator('.plan')).toBeVisible()
+  const problems = problemsAt('first').slice(0, 2)
+  const id = await begin(page, server.url, learner.id, problems)
+  await expect(page.getByText('Problem 1 of 2')).toBeVisible()
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.add = IDBObjectStore.prototype.put = () => {
+      throw new DOMException('There is no room.', 'QuotaExceededError')
+    }
+  })
+  for (const { expression } of problems) {
+    await page.keyboard.type(answerText(readProblem(expression)))
+    await page.keyboard.press('Enter')
+    await expect(page.locator('.done-panel')).toBeVisible()
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('The session')
+  await expect
+    .poll(async () => (await stored(server, id)).attempts?.map((a) => a.right))
+    .toEqual([true, true])
+  await expect(page.getByText('could not be kept')).toBeHidden()
 })
 
 test('an address that is none is answered as such; every other as a page', async ({ server }) => {

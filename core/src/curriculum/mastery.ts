@@ -1,4 +1,5 @@
 /** How far a learner is with each technique, and what may come next: prerequisites first. */
+import { byTime } from '../number/days.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import { WORKED_SUPPORTS, type WorkedSupport } from '../session/support.js'
 import type { Technique } from '../technique/contract.js'
@@ -174,7 +175,7 @@ function workedOf(technique: string, input: MasteryInput): Worked | undefined {
   const { latest, moves } = input
   const its = latest
     .filter((l) => l.technique === technique)
-    .toSorted((a, b) => b.at.localeCompare(a.at) || b.level - a.level)
+    .toSorted((a, b) => byTime(b.at, a.at) || b.level - a.level)
   const [last] = its
   const move = moves.find((m) => m.technique === technique)
   const answersAt = (some: readonly LatestAt[]) => some.reduce((sum, l) => sum + l.answers.length, 0)

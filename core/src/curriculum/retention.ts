@@ -3,7 +3,7 @@
  * technique was worked without steps. How long practice has stood at one level is read from the same sessions.
  */
 import { type Card, createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs'
-import { daysBetween } from '../number/days.js'
+import { byTime, daysBetween } from '../number/days.js'
 import { middleOf } from '../number/statistics.js'
 import type { WorkedSupport } from '../session/support.js'
 
@@ -104,7 +104,7 @@ export interface Course {
 
 /** @param sessions of one technique, at least one, in any order. @param level the level in force */
 export function courseOf(sessions: readonly PastSession[], level: number): Course | undefined {
-  const newest = sessions.toSorted((a, b) => b.at.localeCompare(a.at))
+  const newest = sessions.toSorted((a, b) => byTime(b.at, a.at))
   const [latest] = newest
   if (!latest) return undefined
   let heldSince = latest.at

@@ -1,6 +1,8 @@
 /** When a fact is to be asked again: FSRS memory states (ts-fsrs), the grade taken from correctness and time. */
+
 import { type Card, createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs'
 import { type FactCard, type FactDeck, factById } from '../facts/decks.js'
+import { byTime } from '../number/days.js'
 import type { Random } from '../number/random.js'
 import { median, quantileOf } from '../number/statistics.js'
 import { InputError } from '../problem/error.js'
@@ -234,7 +236,7 @@ export function toAsk(
   } = {},
 ): FactCard[] {
   const cards = new Map(decks.flatMap((d) => d.cards.map((c) => [c.id, c])))
-  const known = memories.filter((m) => cards.has(m.fact)).sort((a, b) => a.due.localeCompare(b.due))
+  const known = memories.filter((m) => cards.has(m.fact)).sort((a, b) => byTime(a.due, b.due))
   const due = known.filter((m) => m.due <= now).map((m) => cards.get(m.fact)!)
   const slow = (also.slow ?? []).flatMap((fact) => cards.get(fact) ?? []).filter((c) => !due.includes(c))
   const met = new Set([...known.map((m) => m.fact), ...slow.map((c) => c.id)])

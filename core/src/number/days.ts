@@ -41,6 +41,11 @@ export function dayIn(instant: string, timeZone: string): string {
   return day
 }
 
+/** Orders instants, or dates, in ISO 8601 by time: as plain text, a language's rules for sorting would take many times as long. */
+export function byTime(a: string, b: string): number {
+  return a < b ? -1 : a > b ? 1 : 0
+}
+
 /** The date so many days later (earlier when below 0). */
 export function dayAfter(day: string, days = 1): string {
   return new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10)

@@ -1,4 +1,4 @@
-export { dayAfter, dayIn, instantOf, weekOf } from './days.js'
+export { byTime, dayAfter, dayIn, instantOf, weekOf } from './days.js'
 export {
   absolute,
   add,

@@ -5,7 +5,7 @@
 import { firstMs } from '../curriculum/levels.js'
 import { isKnown, type Mastery } from '../curriculum/mastery.js'
 import { bugOf } from '../learner/bugs.js'
-import { daysBetween } from '../number/days.js'
+import { byTime, daysBetween } from '../number/days.js'
 import { COURSE, techniqueById } from '../registry/techniques.js'
 import { bugWords, PLAN } from '../words/plan.js'
 import { factsFor } from './facts.js'
@@ -180,7 +180,7 @@ function nextReady(going: readonly Mastery[], input: PlanInput): Mastery | undef
 /** Of what is known, the one that was left alone the longest: its next level is the next thing to learn. */
 function nextLevel(free: readonly Mastery[]): Mastery | undefined {
   const lastAt = ({ worked }: Mastery) => worked?.lastAt ?? ''
-  return free.filter(isKnown).toSorted((a, b) => lastAt(a).localeCompare(lastAt(b)))[0]
+  return free.filter(isKnown).toSorted((a, b) => byTime(lastAt(a), lastAt(b)))[0]
 }
 
 /**

@@ -5,7 +5,7 @@ import type { PastSession } from '../curriculum/retention.js'
 import { factById } from '../facts/decks.js'
 import { type FactMemory, lastRecalled, type RecallPace, recallLimit, remember } from '../learner/recall.js'
 import type { LearnerSettings } from '../learner/settings.js'
-import { dayAfter } from '../number/days.js'
+import { byTime, dayAfter } from '../number/days.js'
 import { median } from '../number/statistics.js'
 import { techniqueById } from '../registry/techniques.js'
 import type { Support } from '../session/support.js'
@@ -135,7 +135,7 @@ function foreseen({ latest, now, settings, done }: WeekInput, item: Task): Lates
   const before = [...done.values()].reduce((sum, minutes) => sum + minutes, 0)
   const last = latest
     .filter((l) => l.technique === item.id && l.answers.length > 0)
-    .toSorted((a, b) => b.at.localeCompare(a.at))[0]
+    .toSorted((a, b) => byTime(b.at, a.at))[0]
   const share = last ? last.answers.filter((a) => a.right).length / last.answers.length : 1
   const timed = last?.level === item.level ? last.answers.filter((a) => a.timed) : []
   const totalMs = timed.length

@@ -3,7 +3,7 @@
 import type { LevelMove } from '../curriculum/levels.js'
 import type { Mastery } from '../curriculum/mastery.js'
 import type { LearnerSettings } from '../learner/settings.js'
-import { dayAfter } from '../number/days.js'
+import { byTime, dayAfter } from '../number/days.js'
 import { techniqueById } from '../registry/techniques.js'
 import { SUPPORT_NAMES } from '../session/support.js'
 import { seconds } from '../words/english.js'
@@ -50,7 +50,7 @@ export function sheetOf(input: SheetInput): Sheet {
   const sure = facts.filter((f) => f.latestRight).length
   const practised = input.mastery
     .flatMap(({ worked, ...m }) => (worked ? [{ ...m, worked }] : []))
-    .toSorted((a, b) => b.worked.lastAt.localeCompare(a.worked.lastAt))
+    .toSorted((a, b) => byTime(b.worked.lastAt, a.worked.lastAt))
   const recent = moves.filter((m) => m.at.slice(0, 10) >= since)
   const slips = new Map<string, number>()
   for (const s of input.slips)

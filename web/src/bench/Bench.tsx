@@ -15,10 +15,16 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { leftSession } from '../data/leaving.js'
-import { flush } from '../data/outbox.js'
+import { handIn } from '../data/outbox.js'
 import { useLatest, useLearners } from '../data/queries.js'
 import { changeSettings, currentSettings } from '../data/settings.js'
-import { endSession, keepAttempt, type LocalAttempt, type LocalSession } from '../data/store.js'
+import {
+  attemptParcels,
+  endSession,
+  keepAttempt,
+  type LocalAttempt,
+  type LocalSession,
+} from '../data/store.js'
 import { Loading } from '../parts/Loading.js'
 import { Missing } from '../parts/Missing.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -114,15 +120,13 @@ function Session({ session }: { readonly session: LocalSession }) {
     else finish()
   }
   /** Keeps the attempt in this browser; sending it is the outbox's work. */
-  const keep = async (attempt: LocalAttempt) => {
+  const keep = (attempt: LocalAttempt) => {
     open.current = undefined
     done.current = [attempt]
-    try {
-      await keepAttempt(attempt)
-      void flush()
-    } catch {
-      setTrouble(new Error('This attempt could not be kept: the browser refuses to store it.'))
-    }
+    handIn(
+      () => keepAttempt(attempt, { ...session, attempts }),
+      attemptParcels(session, attempt.record),
+    ).catch(setTrouble)
   }
   const next = () => {
     const all = [...attempts, ...done.current]

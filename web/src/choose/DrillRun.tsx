@@ -3,7 +3,6 @@ import type { Times } from '@tachymetra/core/learner'
 import { OWN_LEVEL } from '@tachymetra/core/registry'
 import { figuresOf, JUDGE, type Progress } from '@tachymetra/core/session'
 import { useEffect, useRef, useState } from 'react'
-import { flush } from '../data/outbox.js'
 import { keepVisited, type Visit } from '../data/visited.js'
 import { KeyButton } from '../parts/KeyButton.js'
 import { Mark } from '../parts/Mark.js'
@@ -49,9 +48,7 @@ export function DrillRun(props: {
       judge: JUDGE,
       events,
     } as const
-    keepVisited(set, progress, record).then(flush, () =>
-      setTrouble(new Error('This answer could not be kept: the browser refuses to store it.')),
-    )
+    keepVisited(set, progress, record).catch(setTrouble)
   }
   return (
     <div className="stack loose">

@@ -2,9 +2,9 @@
 import type { BoardPlan, RoomCount } from '@tachymetra/core/set'
 import { useMutation, useQuery } from '@tanstack/react-query'
 import { call } from './api.js'
-import { flush } from './outbox.js'
+import { flush, handIn } from './outbox.js'
 import { queryClient } from './queryClient.js'
-import { keepPut } from './store.js'
+import { keepParcels } from './store.js'
 
 export type KeptPlan = BoardPlan & { readonly id: string }
 
@@ -31,9 +31,10 @@ export function useCounts() {
   return useQuery({ queryKey: ['board', 'counts'], queryFn: () => call<RoomCount[]>('GET', '/board/counts') })
 }
 
-/** Kept here until the server has it. @throws when the browser keeps nothing */
+/** Kept here until the server has it. @throws when it can be neither kept nor sent */
 export async function storeCount({ id, ...count }: RoomCount): Promise<void> {
-  await keepPut(`/board/counts/${id}`, count)
+  const parcels = [{ path: `/board/counts/${id}`, body: count }]
+  await handIn(() => keepParcels(parcels), parcels)
   await flush()
   await queryClient.invalidateQueries({ queryKey: ['board', 'counts'] })
 }

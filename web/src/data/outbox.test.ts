@@ -6,19 +6,21 @@ import fc from 'fast-check'
 import { openDB } from 'idb'
 import { afterEach, expect, test, vi } from 'vitest'
 import { leftAt, leftSession, noteLeaving } from './leaving.js'
-import { flush, startOutbox, throwAway, tryAgain } from './outbox.js'
+import { flush, handIn, startOutbox, throwAway, tryAgain } from './outbox.js'
 import {
+  attemptParcels,
   forgetLearner,
   keepAttempt,
   keepChange,
   keepOpen,
-  keepRecall,
+  keepParcels,
   keepSession,
   keptChange,
   keptSession,
   type LocalAttempt,
   type LocalSession,
   parcels,
+  recallParcels,
 } from './store.js'
 
 /** Just enough of a page to start the outbox in. */
@@ -144,7 +146,7 @@ async function session(learnerId = 'l1'): Promise<LocalSession> {
 const attempt = (sessionId: string, n: number, more: object = {}) =>
   ({ record: { id: `${sessionId}-${n}`, sessionId, n, ...more }, verdict: {} }) as unknown as LocalAttempt
 
-const recallOf = (n: number) => ({ id: uuid(n) }) as Parameters<typeof keepRecall>[0]
+const recallOf = (n: number) => ({ id: uuid(n) }) as Parameters<typeof recallParcels>[0]
 
 /** Sends until nothing is left to send but what was refused. */
 async function sendAll(): Promise<void> {
@@ -296,6 +298,34 @@ test('a session the server does not know is announced again; without its learner
   expect(server.arrivals).not.toContain(`/attempts/${gone}-2`)
 })
 
+test('where the browser stores nothing it is sent at once, and it is said when that cannot be either; cleared away under an open page, the session is announced again', async () => {
+  const server = serve()
+  const begun = await session()
+  const { id } = begun
+  const one = (n: number) => {
+    const made = attempt(id, n)
+    return handIn(() => keepAttempt(made, begun), attemptParcels(begun, made.record))
+  }
+  const full = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+    throw new DOMException('There is no room.', 'QuotaExceededError')
+  })
+  await one(1)
+  expect(server.arrivals).toEqual([`/sessions/${id}`, `/attempts/${id}-1`])
+  server.faults = ['lost']
+  await expect(one(2)).rejects.toThrow('refuses to store it, and it could not be sent')
+  full.mockRestore()
+  expect(await parcels()).toEqual([])
+  // What was cleared away is there again with what comes next, whose session the server may not know.
+  server.things.clear()
+  const db = await openDB('tachymetra')
+  await db.clear('sessions')
+  db.close()
+  await one(3)
+  await sendAll()
+  expect([...server.things.keys()]).toEqual([`/sessions/${id}`, `/attempts/${id}-3`])
+  expect((await keptSession(id))!.attempts.map((a) => a.record.n)).toEqual([3])
+})
+
 afterEach(async () => {
   serve()
   await sendAll()
@@ -338,7 +368,7 @@ test('whatever goes wrong on the way, everything arrives, once, attempts after t
         } else if (a.do === 'recall') {
           made += 1
           expected.push(`/recalls/${uuid(made)}`)
-          await keepRecall(recallOf(made), undefined)
+          await keepParcels(recallParcels(recallOf(made)))
         } else if (a.do === 'change') {
           fields[a.field] = a.to
           await keepChange(SETTINGS, { [a.field]: a.to })
@@ -387,7 +417,7 @@ test('a learner removed takes along what was still to be sent, and nobody elseâ€
   const [theirs, other] = [await session('l1'), await session('l2')]
   for (const { id } of [theirs, other]) await keepAttempt(attempt(id, 1))
   await keepChange(SETTINGS, { minutes: 6 })
-  await keepRecall({ ...recallOf(900), learnerId: 'l1' }, undefined)
+  await keepParcels(recallParcels({ ...recallOf(900), learnerId: 'l1' }))
   await forgetLearner('l1')
   expect(await keptSession(theirs.id)).toBeUndefined()
   expect((await keptSession(other.id))!.attempts).toHaveLength(1)
@@ -400,7 +430,7 @@ test('what is left from earlier is sent at the start and when the network is bac
   const server = serve()
   server.faults = ['lost']
   const sent = vi.fn()
-  await keepRecall(recallOf(901), undefined)
+  await keepParcels(recallParcels(recallOf(901)))
   startOutbox(sent)
   await flush()
   window.dispatchEvent(new Event('online'))
@@ -411,9 +441,9 @@ test('what is left from earlier is sent at the start and when the network is bac
 
 test('who sends while sending is under way waits until what was kept meanwhile is sent too', async () => {
   const server = serve()
-  await keepRecall(recallOf(902), undefined)
+  await keepParcels(recallParcels(recallOf(902)))
   const under = flush()
-  await keepRecall(recallOf(903), undefined)
+  await keepParcels(recallParcels(recallOf(903)))
   await flush()
   expect(server.arrivals).toEqual([`/recalls/${uuid(902)}`, `/recalls/${uuid(903)}`])
   await under

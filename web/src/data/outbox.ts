@@ -31,6 +31,25 @@ let sending: Promise<void> | undefined
 let again = false
 let onSent: () => void = () => {}
 
+/**
+ * Keeps something in this browser until it is sent; where the browser stores nothing, it is sent at once.
+ * @param now what the server needs of it
+ * @throws Error, in words for the learner, when it could neither be kept nor sent
+ */
+export async function handIn(keep: () => Promise<void>, now: readonly Parcel[]): Promise<void> {
+  try {
+    await keep()
+    void flush()
+  } catch {
+    try {
+      for (const { path, body } of now) await call('PUT', path, body)
+    } catch {
+      throw new Error('This could not be kept: the browser refuses to store it, and it could not be sent.')
+    }
+    onSent()
+  }
+}
+
 /** Starts sending what is left from earlier, and again whenever the network comes back. */
 export function startOutbox(sent: () => void): void {
   onSent = sent

@@ -1,5 +1,6 @@
 /** What the browser keeps of its own: what is not yet sent, and the session under way with its open attempt. */
 
+import { byTime } from '@tachymetra/core/number'
 import {
   type AttemptRecord,
   durationOf,
@@ -124,7 +125,7 @@ export async function unfinishedSession(learnerId: string): Promise<LocalSession
   const all = await (await database()).getAll('sessions')
   return all
     .filter((s) => s.learnerId === learnerId && !s.ended && (s.attempts.length > 0 || begun(s)))
-    .toSorted((a, b) => b.startedAt.localeCompare(a.startedAt))[0]
+    .toSorted((a, b) => byTime(b.startedAt, a.startedAt))[0]
 }
 
 const begun = ({ open }: LocalSession) => open?.events.some((e) => e.kind === 'entered') ?? false
@@ -143,7 +144,8 @@ let waiting: AttemptRecord | undefined
 
 /** The same right after the key that brought it about, so that what is said need not wait; `keepOpenNow` does not wait. */
 export function keepOpenSoon(open: AttemptRecord): void {
-  if (!waiting) setTimeout(() => void keepOpenNow())
+  // Where the browser stores nothing the attempt goes on, and is handed in when it is over.
+  if (!waiting) setTimeout(() => keepOpenNow().catch(() => undefined))
   waiting = open
 }
 
@@ -159,16 +161,24 @@ const posted = ({ id, ...body }: AttemptRecord, learnerId?: string): Parcel => (
   ...(learnerId && { learnerId }),
 })
 
+/** All that the server needs of an attempt, its session first. */
+export const attemptParcels = (
+  session: SessionStart & { readonly id: string },
+  record: AttemptRecord,
+): Parcel[] => [announced(session), posted(record, session.learnerId)]
+
 /**
  * Adds an attempt to its session and queues it for the server, both or neither. The first one brings the
  * announcement of the session with it, so that a session in which nothing was done leaves no trace.
+ * @param held the session as the page holds it, for where it has been cleared away meanwhile
  */
-export async function keepAttempt(attempt: LocalAttempt): Promise<void> {
+export async function keepAttempt(attempt: LocalAttempt, held?: LocalSession): Promise<void> {
   const { record } = attempt
   const tx = (await database()).transaction(['sessions', 'outbox'], 'readwrite')
-  const session = await tx.objectStore('sessions').get(record.sessionId)
+  const kept = await tx.objectStore('sessions').get(record.sessionId)
+  const session = kept ?? held
   if (session) {
-    if (session.attempts.length === 0) await tx.objectStore('outbox').add(announced(session))
+    if (!kept || kept.attempts.length === 0) await tx.objectStore('outbox').add(announced(session))
     const { open: _, ...rest } = session
     await tx.objectStore('sessions').put({ ...rest, attempts: [...session.attempts, attempt] })
   }
@@ -206,20 +216,20 @@ export async function forgetLearner(learnerId: string): Promise<void> {
   await tx.done
 }
 
-/** Queues a session that is kept nowhere else, and what was done first in it, both or neither. */
-export async function keepRecall(
+/** All that the server needs of a recall, the session it begins first. */
+export const recallParcels = (
   { id, ...body }: RecallWire,
-  announce: { readonly id: string; readonly start: SessionStart } | undefined,
-): Promise<void> {
-  const tx = (await database()).transaction('outbox', 'readwrite')
-  if (announce) await tx.store.add({ path: `/sessions/${announce.id}`, body: announce.start })
-  await tx.store.add({ path: `/recalls/${id}`, body })
-  await tx.done
-}
+  announce?: { readonly id: string; readonly start: SessionStart },
+): Parcel[] => [
+  ...(announce ? [{ path: `/sessions/${announce.id}`, body: announce.start }] : []),
+  { path: `/recalls/${id}`, body },
+]
 
-/** Queues something that is kept nowhere else in this browser. */
-export async function keepPut(path: string, body: object): Promise<void> {
-  await (await database()).add('outbox', { path, body })
+/** Queues what is kept nowhere else in this browser, all or nothing. */
+export async function keepParcels(all: readonly Parcel[]): Promise<void> {
+  const tx = (await database()).transaction('outbox', 'readwrite')
+  for (const parcel of all) await tx.store.add(parcel)
+  await tx.done
 }
 
 /** Queues a change of some fields; what has not been sent yet of the same thing goes with it. */
@@ -253,7 +263,14 @@ export async function keptChange<T>(path: string): Promise<Partial<T>> {
   }
 }
 
-function announced({ id, learnerId, startedAt, recipe, seed, generator }: LocalSession): Parcel {
+function announced({
+  id,
+  learnerId,
+  startedAt,
+  recipe,
+  seed,
+  generator,
+}: SessionStart & { readonly id: string }): Parcel {
   const body: SessionStart = { learnerId, startedAt, recipe, seed, generator }
   return { path: `/sessions/${id}`, body }
 }

@@ -12,7 +12,8 @@ import {
 import { type Item, itemsOf, type Recipe } from '@tachymetra/core/set'
 import type { SessionStart } from '@tachymetra/core/wire'
 import { startOf } from './fresh.js'
-import { keepAttempt, keepSession, keptSession, stopped } from './store.js'
+import { handIn } from './outbox.js'
+import { attemptParcels, keepAttempt, keepSession, keptSession, stopped } from './store.js'
 
 /** A session on such a page, with the items of its set. */
 export interface Visit {
@@ -69,14 +70,20 @@ export function forgetVisited(): void {
   sessionStorage.removeItem(KEY)
 }
 
-/** Notes an attempt as it stands, and queues it once it is over. */
+/** Notes an attempt as it stands; once it is over it is queued, and sent. @throws Error as `handIn` does */
 export async function keepVisited(
   { start }: Visit,
   progress: Progress,
   record: AttemptRecord,
 ): Promise<void> {
   note({ start, record })
-  if (progress.outcome !== undefined) await inTurn(() => keep(start, record, verdictOf(progress)))
+  if (progress.outcome === undefined) return
+  await inTurn(() =>
+    handIn(
+      () => keep(start, record, verdictOf(progress)),
+      attemptParcels({ ...start, id: record.sessionId }, record),
+    ),
+  )
 }
 
 async function keep(start: SessionStart, record: AttemptRecord, verdict: Verdict): Promise<void> {

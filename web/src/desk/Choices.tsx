@@ -1,4 +1,5 @@
 import { aimOf, type Mastery } from '@tachymetra/core/curriculum'
+import { byTime } from '@tachymetra/core/number'
 import { nextSupport } from '@tachymetra/core/plan'
 import { InputError, type ProblemSpace } from '@tachymetra/core/problem'
 import { OWN_LEVEL, TECHNIQUES } from '@tachymetra/core/registry'
@@ -174,6 +175,6 @@ function nextUp(map: readonly Mastery[]): string {
   const lastAt = (m: Mastery) => m.worked?.lastAt ?? ''
   const practised = map
     .filter((m) => m.state === 'practised')
-    .toSorted((a, b) => lastAt(a).localeCompare(lastAt(b)))
+    .toSorted((a, b) => byTime(lastAt(a), lastAt(b)))
   return (practised[0] ?? map.find((m) => m.state === 'ready') ?? map[0]!).technique.id
 }

@@ -16,9 +16,9 @@ import { Button } from 'antd'
 import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
-import { flush } from '../data/outbox.js'
+import { handIn } from '../data/outbox.js'
 import { useRecallPace } from '../data/recallPace.js'
-import { keepRecall } from '../data/store.js'
+import { keepParcels, recallParcels } from '../data/store.js'
 import type { Visit } from '../data/visited.js'
 import { Entry } from '../parts/Entry.js'
 import { KeyButton } from '../parts/KeyButton.js'
@@ -90,9 +90,8 @@ export function Drill({
           if (!one.right) setLooking(asked)
           if (!first) return
           const announce = answers.length === 0 ? { id: set.id, start: set.start } : undefined
-          keepRecall({ ...recall, sessionId: set.id, n }, announce).then(flush, () =>
-            setTrouble(new Error('This recall could not be kept: the browser refuses to store it.')),
-          )
+          const parcels = recallParcels({ ...recall, sessionId: set.id, n }, announce)
+          handIn(() => keepParcels(parcels), parcels).catch(setTrouble)
         }}
       />
       <KeyButton label="Stop" shortcut="Esc" onPress={onEnd} />

@@ -91,9 +91,7 @@ function Round({ learnerId, name }: { readonly learnerId: string; readonly name:
   const keep = (progress: Progress, record: AttemptRecord) => {
     const { visit, n } = current.current!
     if (progress.outcome === 'done') set.answered(n, figuresOf(progress).right)
-    keepVisited(visit, progress, record).then(flush, () =>
-      setTrouble(new Error('This attempt could not be kept: the browser refuses to store it.')),
-    )
+    keepVisited(visit, progress, record).catch(setTrouble)
   }
 
   if (stage.at === 'showing') {

@@ -82,11 +82,7 @@ function Grids({ learnerId }: { readonly learnerId: string }) {
           grid={readGrid(item.text)}
           sessionId={visit.id}
           n={n}
-          onChange={(progress, record) =>
-            keepVisited(visit, progress, record).then(flush, () =>
-              setTrouble(new Error('This grid could not be kept: the browser refuses to store it.')),
-            )
-          }
+          onChange={(progress, record) => keepVisited(visit, progress, record).catch(setTrouble)}
         />
       )}
     </div>

@@ -5,9 +5,16 @@ import { variantOf } from '@tachymetra/core/technique'
 import { extraTimeWords } from '@tachymetra/core/words'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNeeds } from '../data/needs.js'
-import { flush } from '../data/outbox.js'
+import { flush, handIn } from '../data/outbox.js'
 import { changeSettings, currentSettings, useSettings } from '../data/settings.js'
-import { endSession, keepAttempt, type LocalAttempt, type LocalSession } from '../data/store.js'
+import {
+  attemptParcels,
+  endSession,
+  keepAttempt,
+  type LocalAttempt,
+  type LocalSession,
+} from '../data/store.js'
+import { Trouble } from '../parts/Trouble.js'
 import { useTimeLimit } from '../parts/useTimeLimit.js'
 import { HandIn } from './HandIn.js'
 import { PaperItem } from './PaperItem.js'
@@ -32,6 +39,7 @@ export function PaperRun(props: {
     () => session.open?.n ?? nextOf(session.attempts, exercises.length, 0, recipe.paper!.back) ?? 0,
   )
   const [handing, setHanding] = useState(false)
+  const [trouble, setTrouble] = useState<Error>()
   const item = useRef<{ stop(): void }>(null)
   const over = useRef(false)
   const away = useAway(session, n)
@@ -61,10 +69,10 @@ export function PaperRun(props: {
     kept.current = [...kept.current, attempt]
     setAttempts(kept.current)
     setOpen(undefined)
-    void keepAttempt(attempt).then(
-      () => flush(),
-      () => undefined,
-    )
+    handIn(
+      () => keepAttempt(attempt, { ...session, attempts: kept.current.slice(0, -1) }),
+      attemptParcels(session, attempt.record),
+    ).catch(setTrouble)
     if (!over.current) go(kept.current, n)
   }
   const extra = extraTimeWords(recipe.extraTime)
@@ -82,6 +90,7 @@ export function PaperRun(props: {
         {until !== undefined && !calm && <TimeBar begun={begun} until={until} shown={clock} />}
       </div>
       {extra && <p className="faint">{extra}</p>}
+      {trouble && <Trouble error={trouble} />}
       {away && (
         <p role="status" className="advice">
           {away}

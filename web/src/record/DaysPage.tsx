@@ -1,4 +1,4 @@
-import { dayAfter, weekOf } from '@tachymetra/core/number'
+import { byTime, dayAfter, weekOf } from '@tachymetra/core/number'
 import type { DayWire } from '@tachymetra/core/wire'
 import { count } from '@tachymetra/core/words'
 import { useState } from 'react'
@@ -38,7 +38,7 @@ export default function DaysPage() {
     )
   const today = progress.data.day
   const lately = days.data.filter((d) => d.day > dayAfter(today, -LATELY))
-  const listed = days.data.toSorted((a, b) => b.day.localeCompare(a.day)).slice(0, LISTED)
+  const listed = days.data.toSorted((a, b) => byTime(b.day, a.day)).slice(0, LISTED)
   return (
     <div className="side-by-side">
       <figure className="charted">
