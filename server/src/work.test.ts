@@ -57,7 +57,7 @@ test('backups and the demo are made, and backups looked at, in a process of its 
   expect(await fill()).toBe(0)
   db.$client.exec('delete from learner')
   expect(await fill()).toBeGreaterThan(1000)
-  expect(db.$client.prepare('select count(*) as n from learner where demo').get()).toEqual({ n: 8 })
+  expect(db.$client.prepare('select count(*) as n from learner where demo').get()).toMatchObject({ n: 8 })
   expect(events).toHaveLength(6)
   writeFileSync(packed, 'nothing')
   await expect(processes.chores.look(packed)).rejects.toThrow('not a complete backup')
