@@ -4,7 +4,6 @@ import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import type { Holdings } from '@tachymetra/core/wire'
 import Driver from 'better-sqlite3'
-import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { testServer } from './testing.js'
@@ -13,7 +12,7 @@ const { database, data, base, get } = testServer('2026-03-10')
 
 /** A copy of the database with something done to it, packed as a backup is. */
 function packed(name: string, change: (driver: Driver.Database) => void): Buffer {
-  database.db.run(sql`pragma wal_checkpoint(truncate)`)
+  database.db.$client.pragma('wal_checkpoint(TRUNCATE)')
   const copy = join(data, `${name}.copy`)
   copyFileSync(join(data, 'test.sqlite'), copy)
   const driver = new Driver(copy)
