@@ -78,11 +78,6 @@ test('the day: open, plan, facts, technique, summary, record, by keyboard alone'
 })
 
 test('pin, skip and ban; all of it taken back; the week ahead and busy times', async ({ page, server }) => {
-  // The menu is on its way for a while: pressed before, it opens when it comes.
-  await page.route('**/assets/ItemMenu-*.js', async (route) => {
-    await new Promise((go) => setTimeout(go, 2000))
-    await route.continue()
-  })
   await page.goto(server.url)
   await pick(page, 'Learner:', 'Tobin Achter')
   const items = page.locator('.plan > li')

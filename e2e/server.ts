@@ -39,7 +39,7 @@ export class TestServer {
   /** @param signal SIGTERM stops it as Ctrl-C would; SIGKILL as a power cut would. */
   async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
     const child = this.process
-    if (!child || child.exitCode !== null) return
+    if (!child || child.exitCode !== null || child.signalCode !== null) return
     const gone = new Promise((done) => child.once('exit', done))
     child.kill(signal)
     await gone

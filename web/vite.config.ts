@@ -4,7 +4,7 @@ import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 import { version } from './package.json'
 
-/** The face of most of the text is asked for with the page, so that no line is set anew when it arrives. */
+/** The faces of most of the text and of digits are asked for with the page, so that no line is set anew when they arrive. */
 const preloadFace: Plugin = {
   name: 'preload-face',
   apply: 'build',
@@ -12,7 +12,9 @@ const preloadFace: Plugin = {
     order: 'post',
     handler: (_html, { bundle = {} }) =>
       Object.keys(bundle)
-        .filter((file) => /atkinson-hyperlegible-next-latin-(400|700)-normal-.*\.woff2$/.test(file))
+        .filter((file) =>
+          /(atkinson-hyperlegible-next-latin-(400|700)|noto-sans-latin-400)-normal-.*\.woff2$/.test(file),
+        )
         .map((file) => ({
           tag: 'link',
           attrs: { rel: 'preload', as: 'font', type: 'font/woff2', href: `/${file}`, crossorigin: '' },

@@ -1,19 +1,16 @@
-import type { PlanItem } from '@tachymetra/core/plan'
-import { Dropdown } from 'antd'
+import { itemName, type PlanItem } from '@tachymetra/core/plan'
+import { Button, Dropdown } from 'antd'
 import { useRef, useState } from 'react'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
-import { ItemButton } from './ItemButton.js'
 
 /** Pinning, leaving out for a day and banning; all of it can be taken back in the settings. */
-export default function ItemMenu(props: {
+export function ItemMenu(props: {
   readonly learnerId: string
   readonly item: PlanItem
   readonly day: string
   readonly onBan: () => void
-  /** It was asked for before it was there. */
-  readonly asked: boolean
 }) {
-  const { learnerId, item, day, onBan, asked } = props
+  const { learnerId, item, day, onBan } = props
   const { pinned, banned, skipped } = useLearnerSettings(learnerId)
   const actions: Record<string, () => void> = {
     pin: () => changeLearner(learnerId, { pinned: [...pinned, item.id] }),
@@ -31,7 +28,7 @@ export default function ItemMenu(props: {
       onBan()
     },
   }
-  const [open, setOpen] = useState(asked)
+  const [open, setOpen] = useState(false)
   const button = useRef<HTMLButtonElement>(null)
   /** The focus goes back to where it came from, unless it has been taken elsewhere. */
   const onOpen = (next: boolean) => {
@@ -45,7 +42,6 @@ export default function ItemMenu(props: {
   return (
     <Dropdown
       trigger={['click']}
-      open={open}
       autoFocus
       onOpenChange={onOpen}
       menu={{
@@ -62,7 +58,10 @@ export default function ItemMenu(props: {
         onClick: ({ key }) => actions[key]?.(),
       }}
     >
-      <ItemButton ref={button} item={item} aria-expanded={open} />
+      <Button ref={button} aria-haspopup="menu" aria-expanded={open}>
+        {item.pinned ? 'Pinned' : 'Change'}
+        <span className="sr-only">: pin, skip or ban {itemName(item)}</span>
+      </Button>
     </Dropdown>
   )
 }

@@ -11,19 +11,16 @@ import { SUPPORT_NAMES } from '@tachymetra/core/session'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { bestWords } from '@tachymetra/core/words'
 import { Button } from 'antd'
-import { type ComponentProps, useState } from 'react'
+import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { beginItem } from '../data/begin.js'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
 import type { Plan } from '../data/plan.js'
 import { Fold } from '../parts/Fold.js'
-import { Guard, lazily } from '../parts/Guard.js'
 import { Trouble } from '../parts/Trouble.js'
 import { dayName, minutesWords } from '../parts/words.js'
-import { ItemButton } from './ItemButton.js'
+import { ItemMenu } from './ItemMenu.js'
 import './desk.css'
-
-const ItemMenu = lazily(() => import('./ItemMenu.js'))
 
 /** Today's plan: what, for how long and why; one button starts it. */
 export function Today(props: {
@@ -77,7 +74,7 @@ export function Today(props: {
                 </p>
               </div>
               <span className="row">
-                <ChangeItem
+                <ItemMenu
                   learnerId={learner.id}
                   item={item}
                   day={input.day}
@@ -176,16 +173,6 @@ function MinuteRule(props: {
         </span>
       ))}
     </div>
-  )
-}
-
-/** The menu of an item: pressed before it has come, it opens when it comes. */
-function ChangeItem(props: Omit<ComponentProps<typeof ItemMenu>, 'asked'>) {
-  const [asked, setAsked] = useState(false)
-  return (
-    <Guard waiting={<ItemButton item={props.item} onClick={() => setAsked(true)} />}>
-      <ItemMenu {...props} asked={asked} />
-    </Guard>
   )
 }
 
