@@ -1,5 +1,5 @@
 import { paceOf } from '@tachymetra/core/learner'
-import { dayIn } from '@tachymetra/core/number'
+import { dayIn, median } from '@tachymetra/core/number'
 import type { AttemptRecord, Verdict } from '@tachymetra/core/session'
 import type { AttemptSummary, AttemptWire } from '@tachymetra/core/wire'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
@@ -22,7 +22,7 @@ export function storeAttempt(tx: Store, record: AttemptRecord, verdict: Verdict,
   const learner = { id: its.learnerId, timeZone: its.timeZone }
   if (!insertAttempt(tx, record, verdict, learner)) return false
   listRecorded(tx, its, record.n, record)
-  rollUp(tx, record, its)
+  addToPace(tx, record, verdict, its)
   return true
 }
 
@@ -203,11 +203,78 @@ const insertPace = prepared((db) =>
     })
     .prepare(),
 )
+const paceRow = prepared((db) =>
+  db
+    .select()
+    .from(sessionPace)
+    .where(
+      and(
+        eq(sessionPace.sessionId, sql.placeholder('sessionId')),
+        eq(sessionPace.technique, sql.placeholder('technique')),
+        eq(sessionPace.level, sql.placeholder('level')),
+        eq(sessionPace.support, sql.placeholder('support')),
+      ),
+    )
+    .prepare(),
+)
+/** The one or two times in the middle of those that count. */
+const middleTimes = prepared((db) =>
+  db
+    .select({ ms: attempt.totalMs })
+    .from(attempt)
+    .where(
+      and(
+        eq(attempt.sessionId, sql.placeholder('sessionId')),
+        eq(attempt.technique, sql.placeholder('technique')),
+        eq(attempt.level, sql.placeholder('level')),
+        eq(attempt.support, sql.placeholder('support')),
+        eq(attempt.timed, true),
+        eq(attempt.outcome, 'done'),
+      ),
+    )
+    .orderBy(attempt.totalMs)
+    .limit(sql.placeholder('most'))
+    .offset(sql.placeholder('before'))
+    .prepare(),
+)
+
 /** What is rolled up together of a session. */
 export type Rolled = Pick<AttemptRow, 'sessionId' | 'technique' | 'level' | 'support'>
 
+/** The pace of a session with one more attempt, which is stored already: by difference, but for the time in the middle. */
+function addToPace(
+  db: Store,
+  { sessionId, technique, level }: AttemptRecord,
+  { support, right, clean, timed, outcome, totalMs }: Verdict,
+  { learnerId, startedAt }: SessionHead,
+): void {
+  const its = { sessionId, technique, level, support }
+  const before = paceRow(db).get(its)
+  const counts = timed && outcome === 'done'
+  const ofTime = (before?.timed ?? 0) + (counts ? 1 : 0)
+  const most = ofTime % 2 === 0 ? 2 : 1
+  const middle = counts ? middleTimes(db).all({ ...its, most, before: (ofTime - 1) >> 1 }) : []
+  const best = Math.min(
+    before?.bestMs ?? Number.POSITIVE_INFINITY,
+    counts && right ? totalMs : Number.POSITIVE_INFINITY,
+  )
+  insertPace(db).run({
+    ...its,
+    learnerId,
+    startedAt,
+    attempts: (before?.attempts ?? 0) + 1,
+    right: (before?.right ?? 0) + (right ? 1 : 0),
+    clean: (before?.clean ?? 0) + (clean ? 1 : 0),
+    medianMs: counts ? median(middle.map((m) => m.ms))! : (before?.medianMs ?? null),
+    bestMs: Number.isFinite(best) ? best : null,
+    timed: ofTime,
+    timedMs: (before?.timedMs ?? 0) + (counts ? totalMs : 0),
+    timedRight: (before?.timedRight ?? 0) + (counts && right ? 1 : 0),
+  })
+}
+
 /** Counts the pace of a session at one technique and level under one support afresh: a handful of rows. */
-function rollUp(db: Store, { sessionId, technique, level, support }: Rolled, known?: SessionHead): void {
+function rollUp(db: Store, { sessionId, technique, level, support }: Rolled): void {
   const its = { sessionId, technique, level, support }
   const rows = rowsOfSession(db).all(its)
   if (rows.length === 0) {
@@ -219,7 +286,7 @@ function rollUp(db: Store, { sessionId, technique, level, support }: Rolled, kno
   }
   const pace = paceOf(rows.map((r) => ({ ...r, done: r.outcome === 'done' })))
   const times = { medianMs: pace.medianMs ?? null, bestMs: pace.bestMs ?? null }
-  const { learnerId, startedAt } = known ?? sessionHead(db, sessionId)!
+  const { learnerId, startedAt } = sessionHead(db, sessionId)!
   insertPace(db).run({ ...pace, ...times, ...its, learnerId, startedAt })
 }
 
