@@ -147,6 +147,15 @@ const addToSession = prepared((db) =>
     .prepare(),
 )
 
+/** What is of one session, technique, level and support. */
+const ofGroup = (rows: typeof attempt | typeof sessionPace) =>
+  and(
+    eq(rows.sessionId, sql.placeholder('sessionId')),
+    eq(rows.technique, sql.placeholder('technique')),
+    eq(rows.level, sql.placeholder('level')),
+    eq(rows.support, sql.placeholder('support')),
+  )
+
 const rowsOfSession = prepared((db) =>
   db
     .select({
@@ -157,14 +166,7 @@ const rowsOfSession = prepared((db) =>
       outcome: attempt.outcome,
     })
     .from(attempt)
-    .where(
-      and(
-        eq(attempt.sessionId, sql.placeholder('sessionId')),
-        eq(attempt.technique, sql.placeholder('technique')),
-        eq(attempt.level, sql.placeholder('level')),
-        eq(attempt.support, sql.placeholder('support')),
-      ),
-    )
+    .where(ofGroup(attempt))
     .prepare(),
 )
 const insertPace = prepared((db) =>
@@ -203,35 +205,13 @@ const insertPace = prepared((db) =>
     })
     .prepare(),
 )
-const paceRow = prepared((db) =>
-  db
-    .select()
-    .from(sessionPace)
-    .where(
-      and(
-        eq(sessionPace.sessionId, sql.placeholder('sessionId')),
-        eq(sessionPace.technique, sql.placeholder('technique')),
-        eq(sessionPace.level, sql.placeholder('level')),
-        eq(sessionPace.support, sql.placeholder('support')),
-      ),
-    )
-    .prepare(),
-)
+const paceRow = prepared((db) => db.select().from(sessionPace).where(ofGroup(sessionPace)).prepare())
 /** The one or two times in the middle of those that count. */
 const middleTimes = prepared((db) =>
   db
     .select({ ms: attempt.totalMs })
     .from(attempt)
-    .where(
-      and(
-        eq(attempt.sessionId, sql.placeholder('sessionId')),
-        eq(attempt.technique, sql.placeholder('technique')),
-        eq(attempt.level, sql.placeholder('level')),
-        eq(attempt.support, sql.placeholder('support')),
-        eq(attempt.timed, true),
-        eq(attempt.outcome, 'done'),
-      ),
-    )
+    .where(and(ofGroup(attempt), eq(attempt.timed, true), eq(attempt.outcome, 'done')))
     .orderBy(attempt.totalMs)
     .limit(sql.placeholder('most'))
     .offset(sql.placeholder('before'))

@@ -15,16 +15,10 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { leftSession } from '../data/leaving.js'
-import { handIn } from '../data/outbox.js'
+import { handInAttempt } from '../data/outbox.js'
 import { useLatest, useLearners } from '../data/queries.js'
 import { changeSettings, currentSettings } from '../data/settings.js'
-import {
-  attemptParcels,
-  endSession,
-  keepAttempt,
-  type LocalAttempt,
-  type LocalSession,
-} from '../data/store.js'
+import { endSession, type LocalAttempt, type LocalSession } from '../data/store.js'
 import { Loading } from '../parts/Loading.js'
 import { Missing } from '../parts/Missing.js'
 import { Trouble } from '../parts/Trouble.js'
@@ -123,10 +117,7 @@ function Session({ session }: { readonly session: LocalSession }) {
   const keep = (attempt: LocalAttempt) => {
     open.current = undefined
     done.current = [attempt]
-    handIn(
-      () => keepAttempt(attempt, { ...session, attempts }),
-      attemptParcels(session, attempt.record),
-    ).catch(setTrouble)
+    handInAttempt(attempt, { ...session, attempts }).catch(setTrouble)
   }
   const next = () => {
     const all = [...attempts, ...done.current]

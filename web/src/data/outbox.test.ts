@@ -6,9 +6,8 @@ import fc from 'fast-check'
 import { openDB } from 'idb'
 import { afterEach, expect, test, vi } from 'vitest'
 import { leftAt, leftSession, noteLeaving } from './leaving.js'
-import { flush, handIn, startOutbox, throwAway, tryAgain } from './outbox.js'
+import { flush, handInAttempt, startOutbox, throwAway, tryAgain } from './outbox.js'
 import {
-  attemptParcels,
   forgetLearner,
   keepAttempt,
   keepChange,
@@ -302,10 +301,7 @@ test('where the browser stores nothing it is sent at once, and it is said when t
   const server = serve()
   const begun = await session()
   const { id } = begun
-  const one = (n: number) => {
-    const made = attempt(id, n)
-    return handIn(() => keepAttempt(made, begun), attemptParcels(begun, made.record))
-  }
+  const one = (n: number) => handInAttempt(attempt(id, n), begun)
   const full = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
     throw new DOMException('There is no room.', 'QuotaExceededError')
   })

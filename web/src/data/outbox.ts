@@ -5,8 +5,12 @@
 import { call, Failed, Refusal, Unreachable } from './api.js'
 import { shared } from './shared.js'
 import {
+  attemptParcels,
   dropRefused,
+  keepAttempt,
   keptAnnouncement,
+  type LocalAttempt,
+  type LocalSession,
   type Parcel,
   parcels,
   settleParcel,
@@ -48,6 +52,11 @@ export async function handIn(keep: () => Promise<void>, now: readonly Parcel[]):
     }
     onSent()
   }
+}
+
+/** The same for an attempt that is over. @param session as the page holds it, without this attempt */
+export function handInAttempt(attempt: LocalAttempt, session: LocalSession): Promise<void> {
+  return handIn(() => keepAttempt(attempt, session), attemptParcels(session, attempt.record))
 }
 
 /** Starts sending what is left from earlier, and again whenever the network comes back. */

@@ -5,15 +5,9 @@ import { variantOf } from '@tachymetra/core/technique'
 import { extraTimeWords } from '@tachymetra/core/words'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNeeds } from '../data/needs.js'
-import { flush, handIn } from '../data/outbox.js'
+import { flush, handInAttempt } from '../data/outbox.js'
 import { changeSettings, currentSettings, useSettings } from '../data/settings.js'
-import {
-  attemptParcels,
-  endSession,
-  keepAttempt,
-  type LocalAttempt,
-  type LocalSession,
-} from '../data/store.js'
+import { endSession, type LocalAttempt, type LocalSession } from '../data/store.js'
 import { Trouble } from '../parts/Trouble.js'
 import { useTimeLimit } from '../parts/useTimeLimit.js'
 import { HandIn } from './HandIn.js'
@@ -69,10 +63,7 @@ export function PaperRun(props: {
     kept.current = [...kept.current, attempt]
     setAttempts(kept.current)
     setOpen(undefined)
-    handIn(
-      () => keepAttempt(attempt, { ...session, attempts: kept.current.slice(0, -1) }),
-      attemptParcels(session, attempt.record),
-    ).catch(setTrouble)
+    handInAttempt(attempt, { ...session, attempts: kept.current.slice(0, -1) }).catch(setTrouble)
     if (!over.current) go(kept.current, n)
   }
   const extra = extraTimeWords(recipe.extraTime)
