@@ -390,6 +390,7 @@ test('facts of any deck and frames: in a round, on a sheet, keyed back in with w
     await page.getByLabel('How many').fill('2')
     await page.getByRole('button', { name: 'Make 1 sheet' }).click()
     await page.getByRole('link', { name: 'Key it in' }).click()
+    await expect(page.getByText('Item 1', { exact: true })).toBeVisible()
     const code = new URL(page.url()).pathname.split('/').at(-2)!
     return (await server.api<SheetWire>(`/sheets/${code}`)).list
   }

@@ -17,6 +17,9 @@ export default defineConfig({
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // What is not there is told at once, and not when the whole test is out of time.
+    actionTimeout: 60_000,
+    navigationTimeout: 60_000,
     locale: 'en-GB',
     timezoneId: 'UTC',
     // What glides is drawn sixty times a second, which is most of the work where there is no graphics card.

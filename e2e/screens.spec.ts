@@ -264,7 +264,7 @@ everyScreen('every screen', async (page, server, check) => {
   await sessionRows(page).first().getByRole('link').click()
   await expect(page.getByRole('heading', { name: 'Attempts' })).toBeVisible()
   await check()
-  await sessionRows(page).first().getByRole('link').click()
+  await page.locator('.attempts tbody').getByRole('link').first().click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('−')
   await page.keyboard.press('ArrowRight')
   await check()
