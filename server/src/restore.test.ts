@@ -6,6 +6,7 @@ import type { Holdings } from '@tachymetra/core/wire'
 import Driver from 'better-sqlite3'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { isSound } from './store/opening.js'
 import { testServer } from './testing.js'
 
 const { database, data, base, get } = testServer('2026-03-10')
@@ -55,6 +56,10 @@ const HOSTILE: Readonly<Record<string, (driver: Driver.Database) => void>> = {
     d.exec(
       `update attempt set started_at = '+272024-01-01T00:00:00.000Z' where id in (select id from attempt limit 1)`,
     ),
+  'a text that is none, as the driver would end the process over it': (d) =>
+    d.exec(`update learner set name = name || cast(x'61ff62' as text) where demo = 1`),
+  'a text that is none behind a zero byte': (d) =>
+    d.exec(`update learner set name = cast(x'6100ff' as text) where rowid = 1`),
   'a trigger': (d) => d.exec('create trigger t after insert on learner begin delete from attempt; end'),
   'a column that reckons': (d) => d.exec('create table odd (a, b generated always as (a || a))'),
 }
@@ -88,6 +93,27 @@ test('a file that would fill the disk when unpacked is refused before it does; t
       )
     ).body,
   ).toEqual(await get('/holdings'))
+})
+
+test('a database with a text that is none, in a row, a name or another encoding, is not sound: the driver would end the process', () => {
+  const bytes = gunzipSync(
+    packed('texts', (d) => d.exec(`update learner set name = 'Änne Quist' where rowid = 1`)),
+  )
+  const file = join(data, 'texts.sqlite')
+  const soundWith = (change: (bytes: Buffer) => void) => {
+    const changed = Buffer.from(bytes)
+    change(changed)
+    writeFileSync(file, changed)
+    return isSound(file)
+  }
+  expect(soundWith(() => {})).toBe(true)
+  expect(soundWith((b) => void b.writeUInt8(0xff, b.indexOf('Änne')))).toBe(false)
+  // Where the encoding of the file is kept: https://www.sqlite.org/fileformat.html, 1.3.13.
+  expect(soundWith((b) => void b.writeUInt32BE(2, 56))).toBe(false)
+  const renamed = (b: Buffer) => {
+    for (let at = b.indexOf('room_count'); at >= 0; at = b.indexOf('room_count')) b[at] = 0xff
+  }
+  expect(soundWith(renamed)).toBe(false)
 })
 
 test('whatever bytes of it are changed, a file is taken or refused: the server never fails', async () => {

@@ -5,6 +5,7 @@ import { drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { type Database, MIGRATIONS } from './database.js'
 import * as schema from './schema.js'
+import { areTextsSound } from './texts.js'
 import { bringBackAhead } from './times.js'
 import {
   keepLimits,
@@ -89,13 +90,15 @@ export function openDatabase(file: string, opening: Opening = {}): { db: Databas
   }
 }
 
-/** Is every page of a database as it should be? One that is not there yet is. */
+/** Is every page of a database as it should be, and every text one? One that is not there yet is. */
 export function isSound(file: string): boolean {
   if (!existsSync(file)) return true
   let driver: Driver.Database | undefined
   try {
     driver = new Driver(file)
-    return Object.values((driver.pragma('quick_check(1)') as object[])[0] ?? {})[0] === 'ok'
+    if (!areTextsSound(driver)) return false
+    const checked = driver.prepare('pragma quick_check(1)').get() as { readonly quick_check: string }
+    return checked.quick_check === 'ok'
   } catch {
     return false
   } finally {

@@ -24,6 +24,7 @@ import type { Database } from './database.js'
 import { learnerKept, removeLearner } from './learners.js'
 import { APPLICATION_ID, openDatabase, SCHEMA_VERSION } from './opening.js'
 import { checkRows } from './rows.js'
+import { areTextsSound } from './texts.js'
 
 /** Most bytes of a file once unpacked, and how many times those of the packed file it may be. */
 const MOST_UNPACKED = 4 * 2 ** 30
@@ -82,6 +83,7 @@ function inspect(file: string): void {
   readSync(opened, head)
   closeSync(opened)
   const foreign = 'The file is no backup of this program. Nothing was changed.'
+  const damaged = 'The backup is damaged inside. Nothing was changed.'
   if (head.toString('latin1') !== 'SQLite format 3\0') throw new InputError(foreign)
   const driver = new Driver(file, { readonly: true })
   try {
@@ -101,11 +103,12 @@ function inspect(file: string): void {
       throw new InputError(
         `The backup comes from a newer version (its tables ${version}, ours ${SCHEMA_VERSION}): update first. Nothing was changed.`,
       )
-    if (pragma('integrity_check') !== 'ok' || (driver.pragma('foreign_key_check') as object[]).length > 0)
-      throw new InputError('The backup is damaged inside. Nothing was changed.')
+    // Texts before all that reads any.
+    if (!areTextsSound(driver) || pragma('integrity_check') !== 'ok') throw new InputError(damaged)
+    if ((driver.pragma('foreign_key_check') as object[]).length > 0) throw new InputError(damaged)
   } catch (error) {
     if (error instanceof InputError) throw error
-    throw new InputError('The backup is damaged inside. Nothing was changed.')
+    throw new InputError(damaged)
   } finally {
     driver.close()
   }
