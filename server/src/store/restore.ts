@@ -31,6 +31,23 @@ const MOST_UNPACKED = 4 * 2 ** 30
 const MOST_TIMES = 60
 const SMALL = 64 * 2 ** 20
 
+const DAMAGED = 'The backup is damaged inside. Nothing was changed.'
+
+/** Reads a file that may come from anywhere: what fails is its fault, unless it is the disk's. */
+function reading<T>(work: () => T): T {
+  try {
+    return work()
+  } catch (error) {
+    if (error instanceof InputError || isOfTheDisk(error)) throw error
+    throw new InputError(DAMAGED)
+  }
+}
+
+function isOfTheDisk(error: unknown): boolean {
+  const { code } = error as { readonly code?: unknown }
+  return typeof code === 'string' && /^(SQLITE_FULL|SQLITE_IOERR|E[A-Z]+$)/.test(code)
+}
+
 /**
  * Unpacks a backup, looks at all of it, brings it up to this version's tables, and hands it to `use`.
  * @param packed its file
@@ -52,11 +69,11 @@ async function opened<T>(
         createWriteStream(file, { mode: 0o600 }),
       )
     } catch (error) {
-      if (error instanceof InputError) throw error
+      if (error instanceof InputError || isOfTheDisk(error)) throw error
       throw new InputError('The file is damaged: this is not a complete backup. Nothing was changed.')
     }
-    inspect(file)
-    const { db, close } = openDatabase(file)
+    reading(() => inspect(file))
+    const { db, close } = reading(() => openDatabase(file))
     try {
       return await use(file, db)
     } finally {
@@ -83,7 +100,6 @@ function inspect(file: string): void {
   readSync(opened, head)
   closeSync(opened)
   const foreign = 'The file is no backup of this program. Nothing was changed.'
-  const damaged = 'The backup is damaged inside. Nothing was changed.'
   if (head.toString('latin1') !== 'SQLite format 3\0') throw new InputError(foreign)
   const driver = new Driver(file, { readonly: true })
   try {
@@ -104,11 +120,8 @@ function inspect(file: string): void {
         `The backup comes from a newer version (its tables ${version}, ours ${SCHEMA_VERSION}): update first. Nothing was changed.`,
       )
     // Texts before all that reads any.
-    if (!areTextsSound(driver) || pragma('integrity_check') !== 'ok') throw new InputError(damaged)
-    if ((driver.pragma('foreign_key_check') as object[]).length > 0) throw new InputError(damaged)
-  } catch (error) {
-    if (error instanceof InputError) throw error
-    throw new InputError(damaged)
+    if (!areTextsSound(driver) || pragma('integrity_check') !== 'ok') throw new InputError(DAMAGED)
+    if ((driver.pragma('foreign_key_check') as object[]).length > 0) throw new InputError(DAMAGED)
   } finally {
     driver.close()
   }
@@ -120,7 +133,12 @@ function inspect(file: string): void {
  * @throws InputError as `restore` does
  */
 export function look(packed: string): Promise<Holdings> {
-  return opened(packed, dirname(packed), (_, db) => {
+  return opened(packed, dirname(packed), (_, db) => checkedHoldings(db))
+}
+
+/** What a database holds whose every row could have come over the wire. @throws InputError with the first that could not */
+function checkedHoldings(db: Database): Holdings {
+  return reading(() => {
     checkRows(db)
     return holdings(db)
   })
@@ -143,8 +161,7 @@ export function restore(
   alone: <T>(work: () => Promise<T>) => Promise<T> = (work) => work(),
 ): Promise<Holdings> {
   return opened(packed, dirname(keep), async (file, found) => {
-    checkRows(found)
-    const held = holdings(found)
+    const held = checkedHoldings(found)
     // All that is in it has to be in the file itself.
     found.$client.pragma('wal_checkpoint(TRUNCATE)')
     return await alone(async () => {

@@ -38,7 +38,8 @@ process.once('message', (chore: Chore) =>
   work(chore)
     .catch((error): Said => {
       if (error instanceof InputError) return { refused: error.message }
-      return { failed: (error as Error).message }
+      const { message, code } = error as Error & { readonly code?: string }
+      return { failed: message, code }
     })
     .then(say),
 )

@@ -46,7 +46,7 @@ export type Said =
   | { readonly wants: 'alone' }
   | { readonly done: Done }
   | { readonly refused: string }
-  | { readonly failed: string }
+  | { readonly failed: string; readonly code?: string | undefined }
 
 /** Done here and now, in commands and tests. */
 export const CHORES_HERE: Chores = {
@@ -127,7 +127,7 @@ function done(child: ChildProcess, chore: Chore, alone?: Alone): Promise<Done> {
         )
       else if ('done' in said) settle(() => resolve(said.done))
       else if ('refused' in said) settle(() => reject(new InputError(said.refused)))
-      else settle(() => reject(new Error(said.failed)))
+      else settle(() => reject(Object.assign(new Error(said.failed), { code: said.code })))
     })
     child.on('error', (error) => settle(() => reject(error)))
     child.on('exit', () =>
