@@ -90,6 +90,22 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
     await page.getByRole('menuitem', { name: what }).click()
   }
   const practised = (await items.nth(1).locator('strong').textContent())!.split(',')[0]!
+  // By keyboard: it opens on its first line, and is left where it was entered.
+  const button = items.first().getByRole('button', { name: /pin, skip or ban/ })
+  const menu = page.getByRole('menuitem')
+  const opened = async () => {
+    await button.press('Enter')
+    await expect(menu.first()).toBeFocused()
+  }
+  await opened()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Escape')
+  await expect(button).toBeFocused()
+  await expect(menu).toHaveCount(0)
+  await opened()
+  await page.keyboard.press('Tab')
+  await expect(items.first().getByRole('button').last()).toBeFocused()
+  await expect(button).toHaveAttribute('aria-expanded', 'false')
   await choose(1, 'Pin: every day')
   await expect(items.nth(1)).toContainText(`${practised}, `)
   await expect(items.nth(1)).toContainText('Pinned.')

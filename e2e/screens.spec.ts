@@ -72,6 +72,29 @@ async function expectFits(page: Page): Promise<void> {
   expect.soft(wide, page.url()).toBeLessThanOrEqual(page.viewportSize()!.width)
 }
 
+/** Parts of the library's controls that it has no rules for. */
+const PLAIN_PARTS =
+  /^ant-(checkbox-label|radio-label|table-measure-row|modal-close-icon|select-dropdown-list.*)$/
+
+/** The rules of the library's controls are written when the program is built: each that is shown has its own. */
+async function expectDressed(page: Page): Promise<void> {
+  const bare = await page.evaluate(() => {
+    const rules = [...document.styleSheets]
+      .flatMap((sheet) => [...sheet.cssRules].map((r) => r.cssText))
+      .join()
+    const shown = [...document.querySelectorAll('[class*="ant-"]')].map(
+      (e) => [...e.classList].find((name) => name.startsWith('ant-')) ?? '',
+    )
+    return [...new Set(shown)].filter((name) => name && !new RegExp(`\\.${name}(?![\\w-])`).test(rules))
+  })
+  expect
+    .soft(
+      bare.filter((name) => !PLAIN_PARTS.test(name)),
+      page.url(),
+    )
+    .toEqual([])
+}
+
 /** By the Tab key alone everything is reached, with the focus seen and nothing lying over it. */
 async function expectWalkable(page: Page): Promise<void> {
   const reached = new Set<string>()
@@ -169,6 +192,7 @@ function everyScreen(what: string, walk: Walk): void {
         await expectNoViolations(page)
         await expectFits(page)
         await expectPlain(page)
+        await expectDressed(page)
         if (AUDIT && look?.colorScheme === 'light') await expectWalkable(page)
       }
       await walk(page, server, check)

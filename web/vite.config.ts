@@ -1,7 +1,9 @@
+import { fileURLToPath } from 'node:url'
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin } from 'vite'
 import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
+import { antStyles } from './antStyles.js'
 import { version } from './package.json'
 
 /** The faces of most of the text and of digits are asked for with the page, so that no line is set anew when they arrive. */
@@ -38,6 +40,7 @@ export default defineConfig({
   plugins: [
     // Every text passes there on its way to the page, to be written as numbers are written in this browser.
     react({ jsxImportSource: '#written' }),
+    antStyles(fileURLToPath(new URL('src', import.meta.url))),
     preloadFace,
     VitePWA({
       registerType: 'prompt',

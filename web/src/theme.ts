@@ -22,6 +22,9 @@ export function currentPalette(): Palette {
 /** The component library dressed as the rest of the program: flat, square-cornered, paper and ink, in the size that is set. */
 export function antTheme(light: Light, c: Palette, textSize: number): ThemeConfig {
   return {
+    // Its rules are written when the program is built; here only its variables are.
+    zeroRuntime: true,
+    hashed: false,
     algorithm: light === 'night' ? theme.darkAlgorithm : theme.defaultAlgorithm,
     token: {
       colorPrimary: c.signal,

@@ -1,7 +1,11 @@
 import { itemName, type PlanItem } from '@tachymetra/core/plan'
-import { Button, Dropdown } from 'antd'
+import { Button } from 'antd'
 import { useRef, useState } from 'react'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
+import { Guard, lazily } from '../parts/Guard.js'
+
+// The plan stands there sooner without it.
+const PlanMenu = lazily(() => import('./PlanMenu.js'))
 
 /** Pinning, leaving out for a day and banning; all of it can be taken back in the settings. */
 export function ItemMenu(props: {
@@ -28,40 +32,39 @@ export function ItemMenu(props: {
       onBan()
     },
   }
-  const [open, setOpen] = useState(false)
+  /** Undefined until it is opened for the first time. */
+  const [open, setOpen] = useState<boolean>()
   const button = useRef<HTMLButtonElement>(null)
-  /** The focus goes back to where it came from, unless it has been taken elsewhere. */
-  const onOpen = (next: boolean) => {
-    setOpen(next)
-    if (next) return
+  const onClose = () => {
+    setOpen(false)
+    // The focus goes back to where it came from, unless it has been taken elsewhere.
     setTimeout(() => {
       const at = document.activeElement
-      if (at === document.body || at?.closest('.ant-dropdown')) button.current?.focus()
+      if (!at || at === document.body || at.matches('[tabindex="-1"], .ant-dropdown *'))
+        button.current?.focus()
     })
   }
+  const items = [
+    ...(item.pinned
+      ? [{ key: 'unpin', label: 'No longer every day' }]
+      : // What fades is not asked every day.
+        item.kind === 'mixed'
+        ? []
+        : [{ key: 'pin', label: 'Pin: every day' }]),
+    { key: 'skip', label: 'Not today' },
+    { key: 'ban', label: 'Never' },
+  ]
   return (
-    <Dropdown
-      trigger={['click']}
-      autoFocus
-      onOpenChange={onOpen}
-      menu={{
-        items: [
-          ...(item.pinned
-            ? [{ key: 'unpin', label: 'No longer every day' }]
-            : // What fades is not asked every day.
-              item.kind === 'mixed'
-              ? []
-              : [{ key: 'pin', label: 'Pin: every day' }]),
-          { key: 'skip', label: 'Not today' },
-          { key: 'ban', label: 'Never' },
-        ],
-        onClick: ({ key }) => actions[key]?.(),
-      }}
-    >
-      <Button ref={button} aria-haspopup="menu" aria-expanded={open}>
+    <span className="with-menu">
+      <Button ref={button} aria-haspopup="menu" aria-expanded={open === true} onClick={() => setOpen(true)}>
         {item.pinned ? 'Pinned' : 'Change'}
         <span className="sr-only">: pin, skip or ban {itemName(item)}</span>
       </Button>
-    </Dropdown>
+      {open !== undefined && (
+        <Guard waiting={null}>
+          <PlanMenu open={open} items={items} onPick={(key) => actions[key]?.()} onClose={onClose} />
+        </Guard>
+      )}
+    </span>
   )
 }
