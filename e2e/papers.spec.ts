@@ -64,7 +64,7 @@ test('a paper by keyboard: skips, a reload, the server gone; then scored, gone t
       timeout: 20_000,
     })
     .toBe(12)
-  const missed = page.locator('details.gone')
+  const missed = page.locator('details.gone-through')
   await expect(missed).toHaveCount(3)
   await missed.first().locator('summary').first().click()
   await expect(missed.first()).toContainText('You answered')

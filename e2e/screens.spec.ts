@@ -298,7 +298,7 @@ everyScreen('every screen', async (page, server, check) => {
   await expect(page.locator('.chart .main-svg').first()).toBeVisible()
   await check()
   await page.locator('.paper-list a').first().click()
-  await page.locator('details.gone summary').first().click()
+  await page.locator('details.gone-through summary').first().click()
   await page.getByRole('button', { name: 'Work it yourself' }).first().click()
   await check()
   await page.goto(`${server.url}/papers`)

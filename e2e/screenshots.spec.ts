@@ -81,7 +81,7 @@ test('a picture of each main view, from the demo data', async ({ page, server, o
   await expect(page.locator('.chart .main-svg').first()).toBeVisible()
   await page.waitForTimeout(1500)
   await page.locator('.paper-list a').first().click()
-  await page.locator('details.gone summary').first().click()
+  await page.locator('details.gone-through summary').first().click()
   await shot('paper-review')
   await page.goto(`${server.url}/papers`)
   await page.getByRole('button', { name: 'Begin the paper' }).click()

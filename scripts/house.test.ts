@@ -84,6 +84,28 @@ test('the browser: a screen uses its own folder, data, parts and how numbers are
       expect(shared, `${file} uses ${used}`).toContain(folder(used))
 })
 
+test('a class with a rule of its own in the stylesheet of a screen is in no other: all of them come to hold on every page', () => {
+  // Those that are there from the beginning, and set in which light and size a class is shown.
+  const always = /^(base|page|palette|seeing)\.css$/
+  const sheets = sources('web/src', /\.css$/).map((file) => {
+    const text = textOf('web/src', file).replaceAll(/\/\*.*?\*\//gs, '')
+    const selectors = [...text.matchAll(/([^{}]+)\{/g)].flatMap(([, list]) => list!.split(','))
+    return { file, selectors: selectors.map((selector) => selector.trim()) }
+  })
+  const alone = (file: string) =>
+    sheets.find((s) => s.file === file)!.selectors.filter((s) => /^\.[\w-]+$/.test(s))
+  const faults: string[] = []
+  for (const { file } of sheets.filter((s) => !always.test(s.file)))
+    for (const name of new Set(alone(file)))
+      for (const other of sheets.filter((s) => s.file !== file)) {
+        const named = other.selectors.some((s) => s.split(/(?=[.\s:>+~[])/).includes(name))
+        const also =
+          file.startsWith('parts/') || always.test(other.file) ? alone(other.file).includes(name) : named
+        if (also) faults.push(`${name}: ${file} and ${other.file}`)
+      }
+  expect(faults).toEqual([])
+})
+
 test('no source is longer than 400 lines, no component longer than 150', () => {
   const long: string[] = []
   for (const root of ['core/src', 'server/src', 'web/src', 'scripts'])

@@ -87,7 +87,14 @@ export function ensureBuilt({ coreOnly = false } = {}) {
     say('Building the server...')
     return runBin('tsc', ['-b', 'server'], { stdio: ['ignore', 2, 'inherit'] })
   })
-  const web = ['core/src', 'web/src', 'web/index.html', 'web/public', 'web/vite.config.ts', 'web/antStyles.ts']
+  const web = [
+    'core/src',
+    'web/src',
+    'web/index.html',
+    'web/public',
+    'web/vite.config.ts',
+    'web/antStyles.ts',
+  ]
   buildIfChanged('web', web, 'web/dist/index.html', () => {
     say('Building the browser application...')
     return runBin('vite', ['build', '--logLevel', 'warn'], {

@@ -25,6 +25,26 @@ const preloadFace: Plugin = {
   },
 }
 
+interface Graph {
+  getModuleInfo(id: string): { readonly importedIds: readonly string[] } | null
+}
+
+let needs: Set<string> | undefined
+
+/** The modules of this folder without which the bench cannot be drawn. */
+function benchNeeds(graph: Graph): ReadonlySet<string> {
+  if (needs) return needs
+  const waiting = [fileURLToPath(new URL('src/bench/Bench.tsx', import.meta.url))]
+  needs = new Set(waiting)
+  for (let id = waiting.pop(); id !== undefined; id = waiting.pop())
+    for (const next of graph.getModuleInfo(id)?.importedIds ?? [])
+      if (next.includes('/web/src/') && !needs.has(next)) {
+        needs.add(next)
+        waiting.push(next)
+      }
+  return needs
+}
+
 /** What practice does without is fetched when it is wanted, and kept from then on. */
 const WANTED_SELDOM = [
   '**/Plot-*',
@@ -86,11 +106,17 @@ export default defineConfig({
     sourcemap: false,
     rolldownOptions: {
       output: {
-        // What every page needs in two files, rather than in thirty: each costs a request.
+        // What every page needs in two files, and what the bench needs besides in a third, rather than in eighty: each costs a
+        // request.
         codeSplitting: {
           groups: [
-            { name: 'libraries', test: /node_modules/, tags: ['$initial'], priority: 1 },
-            { name: 'base', tags: ['$initial'] },
+            { name: 'libraries', test: /node_modules/, tags: ['$initial'], priority: 2 },
+            { name: 'base', tags: ['$initial'], priority: 1 },
+            {
+              name: (id, graph) => (benchNeeds(graph).has(id) ? 'practice' : null),
+              debugName: 'practice',
+              includeDependenciesRecursively: false,
+            },
           ],
         },
       },

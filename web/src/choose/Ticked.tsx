@@ -32,7 +32,7 @@ export function Ticked(props: {
             .map((m) => {
               const { id, name } = m.technique
               return (
-                <label key={id} className="tick">
+                <label key={id} className="ticked-technique">
                   <input
                     type="checkbox"
                     checked={ticked.includes(id)}

@@ -31,7 +31,7 @@ export function Gone(props: {
   const { item, n, mark, answer } = props
   const [open, setOpen] = useState(false)
   return (
-    <details className="gone" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details className="gone-through" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>
         <span className="mono faint">{n}</span>{' '}
         <span>

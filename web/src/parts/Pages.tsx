@@ -9,7 +9,7 @@ export interface PageLink {
 /** The pages of one part of the program, as ticks of a rule. @param label what they are pages of */
 export function Pages({ label, pages }: { readonly label: string; readonly pages: readonly PageLink[] }) {
   return (
-    <nav className="pages" aria-label={label}>
+    <nav className="pages no-print" aria-label={label}>
       {pages.map(({ to, name }) => (
         <NavLink key={to} to={to} end>
           {name}

@@ -87,7 +87,7 @@ function Picks(props: { readonly which: Extract<Which, { from: 'techniques' }>; 
   return (
     <>
       {picks.map(({ technique, level, values }, i) => (
-        <div key={i} className="pick">
+        <div key={i} className="one-source">
           <TechniquePick
             label={picks.length > 1 ? `Technique ${i + 1}` : 'Technique'}
             value={technique}
@@ -112,7 +112,7 @@ function Picks(props: { readonly which: Extract<Which, { from: 'techniques' }>; 
             }
           />
           {values && (
-            <div className="pick-settings">
+            <div className="source-settings">
               <Parameters
                 technique={techniqueById(technique)}
                 values={values}

@@ -72,7 +72,7 @@ export default function ApplyTo(props: {
         <fieldset>
           <legend>What</legend>
           <Checkbox.Group
-            className="ticked"
+            className="ticked-learners"
             value={[...parts]}
             options={PARTS.map((p) => ({ value: p.page, label: p.name }))}
             onChange={setParts}
@@ -88,7 +88,7 @@ export default function ApplyTo(props: {
             everybody
           </Checkbox>
           <Checkbox.Group
-            className="ticked"
+            className="ticked-learners"
             value={[...to]}
             options={others.map((l) => ({ value: l.id, label: l.name }))}
             onChange={setTo}

@@ -74,7 +74,7 @@ function Many(props: {
 }) {
   const { id, label, value, options, onChange } = props
   return (
-    <label htmlFor={id} className="many">
+    <label htmlFor={id} className="daily-number">
       <span>{label}</span>
       <Select
         id={id}
