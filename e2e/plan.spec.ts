@@ -106,6 +106,7 @@ test('pin, skip and ban; all of it taken back; the week ahead and busy times', a
   await page.keyboard.press('Tab')
   await expect(items.first().getByRole('button').last()).toBeFocused()
   await expect(button).toHaveAttribute('aria-expanded', 'false')
+  await expect(menu).toHaveCount(0)
   await choose(1, 'Pin: every day')
   await expect(items.nth(1)).toContainText(`${practised}, `)
   await expect(items.nth(1)).toContainText('Pinned.')
