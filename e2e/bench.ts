@@ -115,6 +115,8 @@ export async function pick(page: Page, list: string, option: string): Promise<vo
     await box.click()
     await page.locator('.ant-select-item-option').getByText(option).first().click({ timeout: 2000 })
     await expect(page.locator('.ant-select', { has: box })).toContainText(option, { timeout: 2000 })
+    // One that stays open would lie over what is wanted next.
+    await expect(box).toHaveAttribute('aria-expanded', 'false', { timeout: 2000 })
   }).toPass()
 }
 
