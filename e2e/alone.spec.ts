@@ -233,7 +233,8 @@ test('a new version is offered in every tab and taken at a press; the session un
   // Whichever page is opened next has it, and the session under way goes on there.
   for (const tab of [page, other]) await tab.close()
   const next = await context.newPage()
-  await next.goto(address)
+  // It may have to wait until the old worker is let go.
+  await expect(() => next.goto(address, { timeout: 15_000 })).toPass()
   await expect(next.getByText('Problem 2 of 3')).toBeVisible()
   await expect(next.getByRole('button', { name: 'Load the new version' })).toBeHidden()
   const which = () =>
