@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import react from '@vitejs/plugin-react'
-import { defineConfig, type Plugin } from 'vite'
+import { defineConfig, normalizePath, type Plugin } from 'vite'
 import { compression } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 import { antStyles } from './antStyles.js'
@@ -34,7 +34,7 @@ let needs: Set<string> | undefined
 /** The modules of this folder without which the bench cannot be drawn. */
 function benchNeeds(graph: Graph): ReadonlySet<string> {
   if (needs) return needs
-  const waiting = [fileURLToPath(new URL('src/bench/Bench.tsx', import.meta.url))]
+  const waiting = [normalizePath(fileURLToPath(new URL('src/bench/Bench.tsx', import.meta.url)))]
   needs = new Set(waiting)
   for (let id = waiting.pop(); id !== undefined; id = waiting.pop())
     for (const next of graph.getModuleInfo(id)?.importedIds ?? [])

@@ -165,7 +165,7 @@ const ENOUGH_RECALLS = 12
 /** Bounds on it: a finger has its way to go, and nobody is left without any. */
 const SHARES = { least: 0.5, most: 6 } as const
 
-/** What recalls of late say of somebody; undefined while there are too few to tell. */
+/** What recent recalls say of somebody; undefined while there are too few to tell. */
 export interface RecallFigures {
   /**
    * How many times the usual limits their own recall needs, the hand's way to the first key counted in.

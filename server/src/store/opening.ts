@@ -97,8 +97,7 @@ export function isSound(file: string): boolean {
   try {
     driver = new Driver(file)
     if (!areTextsSound(driver)) return false
-    const checked = driver.prepare('pragma quick_check(1)').get() as { readonly quick_check: string }
-    return checked.quick_check === 'ok'
+    return Object.values((driver.pragma('quick_check(1)') as object[])[0] ?? {})[0] === 'ok'
   } catch {
     return false
   } finally {
