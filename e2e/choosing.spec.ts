@@ -1,4 +1,6 @@
 /** Choosing a way, and checking without doing it again: as drills, and before the verdict. */
+
+import type { Page } from '@playwright/test'
 import { checkQuestions } from '@tachymetra/core/drill'
 import { readDecimal, toText } from '@tachymetra/core/number'
 import { answerText } from '@tachymetra/core/problem'
@@ -9,7 +11,7 @@ import { chooseProblems, chooseSession, expect, pick, problemOn, test, trace, ty
 import type { TestServer } from './server.js'
 
 /** Ilse has worked nearly everything. */
-async function openChoose(page: import('@playwright/test').Page, server: TestServer): Promise<LearnerWire> {
+async function openChoose(page: Page, server: TestServer): Promise<LearnerWire> {
   await page.goto(server.url)
   await pick(page, 'Learner:', 'Ilse Marrow')
   await page.getByRole('link', { name: 'Choose', exact: true }).click()
@@ -22,6 +24,12 @@ async function kept(server: TestServer, learner: LearnerWire): Promise<readonly 
   const { sessions } = await server.api<SessionPage>(`/learners/${learner.id}/sessions?limit=1`)
   const whole = await server.api<{ attempts: readonly AttemptSummary[] }>(`/sessions/${sessions[0]!.id}`)
   return whole.attempts
+}
+
+/** One of a few answers by its letter, confirmed. */
+async function choose(page: Page, letter: string): Promise<void> {
+  await page.keyboard.press(letter)
+  await page.keyboard.press('Enter')
 }
 
 test('a trick that does not fit is refused, with what is missing', async ({ page, server }) => {
@@ -41,13 +49,13 @@ test('a trick that does not fit is refused, with what is missing', async ({ page
     expect(trick.fits(problem).fits).toBe(heads && ten)
     if (heads && ten) {
       fitted += 1
-      await page.keyboard.press('1')
+      await choose(page, 'a')
       await expect(page.locator('.revealed')).toContainText('Right. Same head fits here.')
     } else {
       refused += 1
-      await page.keyboard.press('1')
+      await choose(page, 'a')
       await expect(page.locator('.said')).toContainText(/Same head does not fit: /)
-      await page.keyboard.press(heads ? '3' : '2')
+      await choose(page, heads ? 'c' : 'b')
       await expect(page.locator('.revealed')).toContainText(
         heads ? 'the last digits do not make 10' : 'the heads are different',
       )
@@ -109,18 +117,17 @@ test('a check that passes wrongly is recognised as no proof', async ({ page, ser
     for (const question of questions) {
       await expect(page.locator('.question')).toHaveText(question.ask)
       const text = question.kind.print(question.expect)
-      if (question.kind.choices)
-        await page.keyboard.press(question.kind.choices.find((c) => c.id === text)!.key)
+      if (question.kind.choices) await choose(page, question.kind.choices.find((c) => c.id === text)!.key)
       else await type(page, text)
     }
     const right = answerText(problem) === toText(claimed)
     found[right ? 'right' : passes ? 'passing' : 'failing'] += 1
     if (passes && !right) {
       // That it is wrong does not follow from the check.
-      await page.keyboard.press('1')
+      await choose(page, 'a')
       await expect(page.locator('.said')).toContainText('is not right')
     }
-    await page.keyboard.press(passes ? '2' : '1')
+    await choose(page, passes ? 'b' : 'a')
     await expect(page.locator('.revealed')).toContainText(
       right
         ? 'The check alone could not tell.'
@@ -150,7 +157,7 @@ test('the check comes before the verdict where it is wished, and the clock rests
     for (const { ask, kind, expect: value } of questions) {
       await expect(page.locator('#question')).toHaveText(ask)
       const text = kind.print(value)
-      if (kind.choices) await page.keyboard.press(kind.choices.find((c) => c.id === text)!.key)
+      if (kind.choices) await choose(page, kind.choices.find((c) => c.id === text)!.key)
       else await type(page, text)
     }
   }

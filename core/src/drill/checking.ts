@@ -42,14 +42,14 @@ export interface CheckItem extends DrillItem {
   readonly truth: string
 }
 
-const AGREES = choiceOf(
-  { key: '1', id: 'passes', name: CHECKING.agrees },
-  { key: '2', id: 'fails', name: CHECKING.differs },
-)
-const KNOWN = choiceOf(
-  { key: '1', id: 'wrong', name: CHECKING.wrong },
-  { key: '2', id: 'open', name: CHECKING.open },
-)
+const AGREES = choiceOf([
+  { id: 'passes', name: CHECKING.agrees },
+  { id: 'fails', name: CHECKING.differs },
+])
+const KNOWN = choiceOf([
+  { id: 'wrong', name: CHECKING.wrong },
+  { id: 'open', name: CHECKING.open },
+])
 
 /** @throws InputError for a text that is no finished work, or work this check says nothing of */
 export function readChecking(text: string): CheckItem {

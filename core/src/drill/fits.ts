@@ -50,10 +50,10 @@ export function readFit(text: string): FitItem {
     questions: [
       {
         ask: FITS.ask(trick.name),
-        kind: choiceOf(
-          { key: '1', id: FIT, name: FITS.fits },
-          ...trick.conditions.map((c, i) => ({ key: String(i + 2), id: c.id, name: c.no })),
-        ),
+        kind: choiceOf([
+          { id: FIT, name: FITS.fits },
+          ...trick.conditions.map((c) => ({ id: c.id, name: c.no })),
+        ]),
         expect: missed[0]?.id ?? FIT,
       },
     ],

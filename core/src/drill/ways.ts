@@ -55,9 +55,7 @@ export function readWays(text: string): WayItem {
     questions: [
       {
         ask: WAYS_TO_TAKE.ask,
-        kind: choiceOf(
-          ...ways.map((w, i) => ({ key: String(i + 1), id: w.technique.id, name: w.technique.name })),
-        ),
+        kind: choiceOf(ways.map((w) => ({ id: w.technique.id, name: w.technique.name }))),
         expect: best.technique.id,
         also: (id: string) => good.has(id),
       },

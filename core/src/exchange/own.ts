@@ -1,9 +1,11 @@
 /** Problems of one's own: typed or pasted a line each, from a table, or from a file somebody has sent. */
 import Joi from 'joi'
 import { flashSum } from '../flash/sum.js'
+import { equal, multiply } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { MAX_EXPRESSION, printProblem, readProblem, solvedWords } from '../problem/expression.js'
 import { isExact, type Problem } from '../problem/problem.js'
+import { SIGNED } from '../question/kind.js'
 import { meets } from '../question/question.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import { checkOwn, MOST_OWN, type OwnProblem, type OwnSet } from '../set/own.js'
@@ -104,7 +106,12 @@ function checkAnswer(problem: Problem, text: string): void {
   )
   if (!technique) return
   const whole = Walk.begin(technique, problem, variantOf(technique)).whole()
-  const given = whole.kind.read(text.replace(/(\d)[\s\u2009,](?=\d{3}(?!\d))/g, '$1'))
+  const plain = text.replace(/(\d)[\s\u2009,](?=\d{3}(?!\d))/g, '$1')
+  // A book may give the quotient with its decimals where a remainder is asked.
+  const number = problem.kind === 'quotient' ? SIGNED.read(plain) : undefined
+  if (problem.kind === 'quotient' && number && equal(multiply(number, problem.divisor), problem.dividend))
+    return
+  const given = whole.kind.read(plain)
   if (given === undefined)
     throw new InputError(`"${text.slice(0, 40)}" behind the = cannot be read as an answer.`)
   if (isExact(problem, whole.expect) && !meets(whole, given))

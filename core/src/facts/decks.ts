@@ -71,10 +71,10 @@ function remainders(): FactCard[] {
   )
 }
 
-const TAKEN_OR_SHORT = choiceOf(
-  { key: '1', id: 'taken', name: 'can be taken' },
-  { key: '2', id: 'short', name: 'is short' },
-)
+const TAKEN_OR_SHORT = choiceOf([
+  { id: 'taken', name: 'can be taken' },
+  { id: 'short', name: 'is short' },
+])
 
 /** Can the bottom digit of a column be taken from the top one, or is the column short? */
 function shortColumns(): FactCard[] {

@@ -138,9 +138,13 @@ function spoken(
       const repeated = said.slice(n).every((t) => said.slice(0, n).includes(t))
       return repeated ? 'done' : { refused: `done before "${text}"` }
     }
+    const open = progress.walks[0]!.next!
     progress = happen(progress, entered(1000 * (n + 1), text))
     const last = progress.entries.at(-1)!
     if (!mistaken(last)) continue
+    // The value against the decision of the step is told, whatever else it may be.
+    const value = open.kind.read(text)
+    if (value !== undefined && slipAt(open, value)?.decisive) return 'a known mistake'
     // A value stepped over to that is a known mistake here as well is taken for that.
     if (over && last.verdict === 'slip') return 'a known mistake'
     return { refused: `"${text}" is ${last.slips[0]?.id ?? 'wrong'} at "${progress.walks[0]!.next!.ask}"` }
@@ -157,7 +161,10 @@ function practitionerIsTaken(technique: Technique): void {
     for (const way of PRACTITIONER[id]!(problem, variant)) {
       const end = spoken(beginTask({ technique, problem, variant, level, support: 'guided' }), way)
       runs += 1
-      if (end === 'a known mistake') mistakes += 1
+      if (end === 'a known mistake') {
+        mistakes += 1
+        continue
+      }
       // The same said again and again may be a repetition or the next value: both readings are kept, not all of them.
       const repeating = way.said.some((t, i) => way.said.slice(i + 1, i + 4).includes(t))
       if (repeating && end !== 'done') {

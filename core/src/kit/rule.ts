@@ -1,7 +1,7 @@
 /** What the rules of the kit look at. */
 import type { Decimal } from '../number/decimal.js'
 import { answerOf, type Problem } from '../problem/problem.js'
-import { asDecimal } from '../question/value.js'
+import { asDecimal, isQuotient } from '../question/value.js'
 import type { AnswerLine, Step, Technique, Variant } from '../technique/contract.js'
 import { type Trace, trace } from '../technique/driver.js'
 
@@ -26,11 +26,15 @@ export interface NumberTrace extends Trace {
   readonly answer: Decimal
 }
 
-/** A working of which every value is a decimal, as such. @throws RangeError where one is not */
+/**
+ * A working of which every value is a decimal, as such; of a quotient with its remainder the quotient is the answer.
+ * @throws RangeError where one is not
+ */
 export function inNumbers(worked: Trace): NumberTrace {
-  const values = [worked.answer, ...worked.entries, ...worked.steps.map((s) => s.expect)]
+  const answer = isQuotient(worked.answer) ? worked.answer.quotient : worked.answer
+  const values = [answer, ...worked.entries, ...worked.steps.map((s) => s.expect)]
   if (!values.every((v) => asDecimal(v) === v)) throw new RangeError('There are values that are no decimals.')
-  return worked as NumberTrace
+  return { ...worked, answer } as NumberTrace
 }
 
 /** The plain answer of a problem that has a number for one. */

@@ -12,7 +12,7 @@ import { cardOfFact, factById } from '../facts/decks.js'
 import { median, middleOf } from '../number/statistics.js'
 import { valueText } from '../question/value.js'
 import type { AttemptRecord, Figures } from '../session/record.js'
-import { type JudgedEntry, moved } from '../session/reduce.js'
+import { type JudgedEntry, moved, passedOver } from '../session/reduce.js'
 import { exerciseOf, IDLE_MS, replayOf } from '../session/verdict.js'
 import type { Step } from '../technique/contract.js'
 import { type Trace, trace } from '../technique/driver.js'
@@ -101,7 +101,7 @@ export function timedSteps(record: AttemptRecord): Timed[] {
   if (!replayed || !walk) return []
   const { entries } = replayed
   const steps = [...walk.steps, ...(walk.next ? [walk.next] : [])]
-  const counted = entries.filter((e) => e.verdict !== 'elsewhere')
+  const counted = entries.filter((e) => !passedOver(e))
   return counted.flatMap((entry, i) => {
     const first = counted.findIndex((e) => e.step === entry.step) === i
     const step = steps[entry.step - 1]

@@ -178,7 +178,6 @@ function* surface([a = 1n, b, c]: readonly bigint[]): Generator<Step, Value, Val
     text: [ab, ac, bc].map((p) => p.text).join(' + '),
     load: () =>
       together(ab.load(), ac.load(), bc.load(), first.load(), sum(first.value.units, bc.value.units).load()),
-    along: (n) => [ab, ac, bc, first].some((q) => q.value.units === n.units && n.scale === 0),
   }
   const faces = yield* mind.find(three, { what: 'three faces', ask: FIGURE.askFaces, why: FIGURE.whyFaces })
   const whole = product(2n, faces)

@@ -205,7 +205,7 @@ function chainQuantity(chain: Chain): Quantity {
     text,
     load: () => together(...loads),
     // What a longer chain comes to on the way.
-    along: (n) => n.scale === 0 && values.slice(1, -1).includes(n.units),
+    parts: () => values.slice(1, -1).map((n) => decimal(n)),
     slips(slip) {
       for (const off of [-1n, 1n])
         if (value + off > 0n)

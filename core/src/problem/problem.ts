@@ -1,6 +1,7 @@
 /** The kinds of problem, and their plain answers. Reading and printing them is in expression.ts. */
 import {
   add,
+  compare,
   type Decimal,
   decimal,
   equal,
@@ -13,7 +14,7 @@ import {
   ZERO,
 } from '../number/decimal.js'
 import { squareRoot } from '../number/root.js'
-import { asDecimal, sameValue, type Value } from '../question/value.js'
+import { asDecimal, isQuotient, sameValue, type Value } from '../question/value.js'
 import { type ItemProblem, itemAnswer } from './items/forms.js'
 
 /** Sums and differences: `8341-3675` is 8341 added, 3675 taken away. */
@@ -146,6 +147,11 @@ export function isExact(problem: PlainProblem, answer: Decimal): boolean
 export function isExact(problem: Problem, answer: Value): boolean
 export function isExact(problem: Problem, given: Value): boolean {
   if (isItem(problem)) return sameValue(given, itemAnswer(problem))
+  if (isQuotient(given) && problem.kind === 'quotient') {
+    const { quotient, remainder } = given
+    const back = add(multiply(quotient, problem.divisor), remainder)
+    return equal(back, problem.dividend) && compare(remainder, problem.divisor) < 0
+  }
   const answer = asDecimal(given)
   if (!answer) return false
   switch (problem.kind) {

@@ -49,7 +49,7 @@ export interface AnswerKind<V> {
 }
 
 export interface AnswerChoice {
-  /** What it is typed with, and its place among the choices. */
+  /** The letter it is answered with. */
   readonly key: string
   readonly id: string
   readonly name: string
@@ -135,16 +135,33 @@ export const QUOTIENT: AnswerKind<QuotientRemainder> = {
   length: (value) => QUOTIENT.print(value).length,
 }
 
-/** One of a few answers, each with a key of its own. Ids and keys must differ from one another. */
-export function choiceOf(...choices: readonly AnswerChoice[]): AnswerKind<string> {
-  const found = (text: string) => choices.find((c) => c.id === text || c.key === text)
+/** Letters that choices are answered with, in their order. */
+const LETTERS = 'abcdefghijklmnopqrstuvwxyz'
+
+/**
+ * One of a few answers, each with a letter of its own. Ids must differ from one another, and be no single letters.
+ * @param typed reads the answer where it may be typed as well, such as a value among values: its id, undefined for none
+ */
+export function choiceOf(
+  given: readonly Omit<AnswerChoice, 'key'>[],
+  typed?: { readonly keys: readonly string[]; readonly idOf: (text: string) => string | undefined },
+): AnswerKind<string> {
+  const choices = given.map((c, i): AnswerChoice => ({ ...c, key: LETTERS[i]! }))
+  const found = (text: string) => choices.find((c) => c.id === text || c.key === text.toLowerCase())
+  const letter = (text: string) => choices.some((c) => c.key === text.toLowerCase())
   return {
     id: 'choice',
     keys: choices.map((c) => c.key),
+    ...(typed && { alsoTyped: typed.keys }),
     choices,
     unfinished: UNFINISHED.choice,
-    begins: (text) => text === '' || found(text) !== undefined,
-    read: (text) => found(text)?.id,
+    begins: (text) =>
+      text === '' ||
+      letter(text) ||
+      (typed !== undefined &&
+        text.length <= MOST_CHARACTERS &&
+        [...text].every((k) => typed.keys.includes(k))),
+    read: (text) => found(text)?.id ?? typed?.idOf(text.trim()),
     print: (value) => value,
     say: (value) => found(value)?.name ?? value,
     same: (a, b) => a === b,

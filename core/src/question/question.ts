@@ -36,7 +36,8 @@ export function meaning<V>(question: Question<V>, value: V): V | undefined {
   return meant !== undefined && isRight(question, meant) ? meant : undefined
 }
 
-function isRight<V>({ kind, expect, also, within }: Question<V>, value: V): boolean {
+/** Is this the value itself, and not only another way of saying it? */
+export function isRight<V>({ kind, expect, also, within }: Question<V>, value: V): boolean {
   if (kind.same(expect, value) || (also?.(value) ?? false)) return true
   return within !== undefined && (kind.near?.(value, expect, within) ?? false)
 }
@@ -54,5 +55,7 @@ export function meetsText<V>(question: Question<V>, text: string): boolean {
 
 /** Has as much been typed as the expected answer takes? Then it can be taken without Enter. */
 export function isFull<V>({ kind, expect }: Question<V>, text: string): boolean {
+  // A letter is a whole answer; what is typed in its place may still go on.
+  if (kind.choices) return kind.choices.some((c) => c.key === text.toLowerCase())
   return text.length >= kind.length(expect)
 }

@@ -12,12 +12,19 @@ export interface QuotientRemainder {
 export type Value = Decimal | Fraction | QuotientRemainder | string
 
 const isDecimal = (value: Value): value is Decimal => typeof value === 'object' && 'units' in value
+/** Is it a quotient with what is left over? */
+export function isQuotient(value: Value): value is QuotientRemainder {
+  return typeof value === 'object' && 'quotient' in value
+}
+
 const isFraction = (value: Value): value is Fraction => typeof value === 'object' && 'under' in value
 
 /** The value as a decimal number; undefined for a fraction that is no whole number, and for what is no number. */
 export function asDecimal(value: Value | undefined): Decimal | undefined {
   if (value === undefined) return undefined
   if (isDecimal(value)) return value
+  // A quotient with nothing left over is a number.
+  if (isQuotient(value)) return value.remainder.units === 0n ? value.quotient : undefined
   return isFraction(value) && value.under === 1n ? { units: value.over, scale: 0 } : undefined
 }
 
@@ -28,8 +35,9 @@ export function decimals(values: readonly Value[]): readonly Decimal[] {
 
 /** The value as an exact fraction; undefined for what is no single number. */
 export function asFraction(value: Value): Fraction | undefined {
-  if (isDecimal(value)) return fractionOf(value)
-  return isFraction(value) ? value : undefined
+  if (isFraction(value)) return value
+  const plain = asDecimal(value)
+  return plain && fractionOf(plain)
 }
 
 /** Are two values the same, whichever kinds of answer they belong to? */

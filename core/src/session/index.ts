@@ -14,6 +14,7 @@ export {
   openQuestion,
   openStep,
   type Progress,
+  passedOver,
   reduceEvents,
   type Task,
 } from './reduce.js'

@@ -31,6 +31,6 @@ export function keyedEvents(
   const after = happen(begun, confirmed.event)
   const events = [...BEGUN, confirmed.event]
   if (after.outcome !== undefined) return { events }
-  if (after.entries.at(-1)?.verdict === 'elsewhere') return { notice: UNFINISHED.otherForm }
+  if (after.entries.at(-1)?.as === 'form') return { notice: UNFINISHED.otherForm }
   return { events: [...events, { kind: 'handed-in', at: 0 }] }
 }

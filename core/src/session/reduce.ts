@@ -8,7 +8,15 @@ import type { Problem } from '../problem/problem.js'
 import { type AnyQuestion, meets } from '../question/question.js'
 import type { Step, Technique, Variant } from '../technique/contract.js'
 import { once } from '../technique/make.js'
-import { type ElsewhereAs, type Reading, readAnswer, readStep, showStep } from '../technique/reading.js'
+import {
+  type ElsewhereAs,
+  type Reading,
+  readAnswer,
+  readStep,
+  readStrictly,
+  type SaidSoFar,
+  showStep,
+} from '../technique/reading.js'
 import { beginWalks, pastDecisions, type Walk } from '../technique/walks.js'
 import { type Clock, sinceMoved, ticked, UNSTARTED, worked } from './clock.js'
 import type { AttemptEvent } from './events.js'
@@ -17,9 +25,10 @@ import { moreHelp, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
 
 /**
  * The rules entries are judged by. Version 1 took only what the open step of the one variant set asked; version 2
- * follows several walks, lets steps be stepped over and counts nothing that is right in itself.
+ * follows several walks, lets steps be stepped over and counts nothing that is right in itself; version 3 tells what is on
+ * the way to a value from its quantities, the same way for every technique.
  */
-export const JUDGE = 2
+export const JUDGE = 3
 export const FIRST_JUDGE = 1
 
 /** A problem worked by a technique. */
@@ -44,6 +53,7 @@ export type Task = Exercise | QuestionList
 export const ENTRY_VERDICTS = [
   'right',
   'ahead',
+  'so-far',
   'elsewhere',
   'slip',
   'wrong',
@@ -63,8 +73,10 @@ export interface JudgedEntry {
   readonly place: number
   /** Steps it answered: several where some were stepped over. */
   readonly took: number
-  /** Why a right value was not taken. */
+  /** Why a true value was not taken. */
   readonly as?: ElsewhereAs
+  /** So far, but it is also what comes of this mistake. */
+  readonly possible?: string
   /** What is known of a wrong entry: one slip, or those that led to it together. */
   readonly slips: readonly LocatedSlip[]
 }
@@ -72,6 +84,11 @@ export interface JudgedEntry {
 /** Did the entry move the work on? */
 export function moved({ verdict }: Pick<JudgedEntry, 'verdict'>): boolean {
   return verdict === 'right' || verdict === 'ahead' || verdict === 'given'
+}
+
+/** Did it leave the question open without being counted: on the way to what is asked, or true and not asked? */
+export function passedOver({ verdict }: Pick<JudgedEntry, 'verdict'>): boolean {
+  return verdict === 'so-far' || verdict === 'elsewhere'
 }
 
 /** Was the entry a mistake? Not so what was right in itself, and not asked. */
@@ -211,7 +228,9 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
   if (!('technique' in task)) return answerOne(progress, event)
   const inSteps = support !== 'answer'
   const read = inSteps
-    ? readStep(walks, text, progress.spare, insists(progress, text), progress.judge <= FIRST_JUDGE)
+    ? progress.judge <= FIRST_JUDGE
+      ? readStrictly(walks, text)
+      : readStep(walks, text, progress.spare, saidSoFar(progress, text))
     : readAnswer(walks, text)
   if (!read) throw notValue(text)
   const step = inSteps ? walks[0]!.taken + 1 : 0
@@ -227,11 +246,15 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
         spare: once(() => asked(spare(), support, progress.judge)),
       }
     }
-    case 'elsewhere':
+    case 'so-far': {
+      const { possible, spare } = read
       return {
-        ...noted(progress, { ...entry, place: read.place, as: read.as, verdict: 'elsewhere' }),
-        spare: once(() => [...progress.spare(), ...asked(read.spare?.() ?? [], support, progress.judge)]),
+        ...noted(progress, { ...entry, verdict: 'so-far', ...(possible && { possible }) }),
+        spare: once(() => [...progress.spare(), ...asked(spare(), support, progress.judge)]),
       }
+    }
+    case 'elsewhere':
+      return noted(progress, { ...entry, place: read.place, as: read.as, verdict: 'elsewhere' })
     case 'slip': {
       const { id, remark } = read.slip
       return noted(progress, { ...entry, verdict: 'slip', slips: [{ step, place, id, remark }] })
@@ -241,10 +264,17 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
   }
 }
 
-/** Was the same just said, and passed over as a repetition? */
-function insists({ entries }: Progress, text: string): boolean {
-  const last = entries.at(-1)
-  return last?.as === 'again' && last.text === text
+/** What was passed over as so far at the open step, and how often this very value in a row. */
+function saidSoFar({ entries, walks }: Progress, text: string): SaidSoFar {
+  const here = entries.slice(entries.findLastIndex(moved) + 1)
+  const said = here.filter((e) => e.verdict === 'so-far')
+  const row = here.slice(here.findLastIndex((e) => e.text !== text) + 1)
+  const last = said.at(-1)
+  return {
+    count: said.length,
+    running: row.filter((e) => e.verdict === 'so-far').length,
+    last: last && walks[0]?.next?.kind.read(last.text),
+  }
 }
 
 function answerOne(progress: Progress, event: AttemptEvent): Progress {

@@ -16,10 +16,12 @@ import {
   type Exercise,
   FIRST_JUDGE,
   happen,
+  JUDGE,
   type JudgedEntry,
   mistaken,
   moved,
   type Progress,
+  passedOver,
   reduceEvents,
   type Task,
 } from './reduce.js'
@@ -82,7 +84,7 @@ export function finishedProgress(record: AttemptRecord): Progress {
  * @throws InputError when the record does not hang together.
  */
 export function judgeRecord(record: AttemptRecord): Verdict {
-  if (record.judge > FIRST_JUDGE || record.support === 'answer') return verdictOf(finishedProgress(record))
+  if (record.judge === JUDGE || record.support === 'answer') return verdictOf(finishedProgress(record))
   const replayed = replayOf(record)
   return replayed ? verdictOf(replayed) : judgedByItsEnd(record)
 }
@@ -123,12 +125,14 @@ function judgedByItsEnd(record: AttemptRecord): Verdict {
  * @throws InputError as `exerciseOf` does.
  */
 export function replayOf(record: AttemptRecord): Progress | undefined {
-  if (record.judge > FIRST_JUDGE || record.support === 'answer' || drillById(record.technique))
+  if (record.judge === JUDGE || record.support === 'answer' || drillById(record.technique))
     return progressOf(record)
   const { technique } = exerciseOf(record)
   try {
     const progress = finishedProgress(record)
-    return progress.outcome === 'done' || asksTheSame(technique) ? progress : undefined
+    return progress.outcome === 'done' || record.judge > FIRST_JUDGE || asksTheSame(technique)
+      ? progress
+      : undefined
   } catch (error) {
     if (error instanceof InputError) return undefined
     throw error
@@ -161,7 +165,7 @@ export function figuresOf(progress: Progress): Figures {
   // Of a list every answer has to be right at its first try, of a problem the one that ends it.
   const first = 'technique' in task ? progress.lastTries === 1 : !entries.some(mistaken)
   const right = outcome === 'done' && first && moved(last!) && last!.verdict !== 'given'
-  const unaided = (e: JudgedEntry) => e.verdict === 'elsewhere' || (moved(e) && e.verdict !== 'given')
+  const unaided = (e: JudgedEntry) => passedOver(e) || (moved(e) && e.verdict !== 'given')
   const end = clock.at - clock.away
   const firstKey = clock.firstKeyAt ?? end
   return {

@@ -62,8 +62,11 @@ test('the demo is the same for the same day, and hangs together', () => {
     expect(recipe.clock).toEqual({ kind: 'whole', ms: spent })
     const judged = attempts.map((a) => judgeRecord(a))
     expect(judged.at(-1)!.outcome).toBe('timed-out')
-    for (const outcome of ['done', 'skipped'] as const)
-      expect(judged.filter((j) => j.outcome === outcome).length).toBeGreaterThan(5)
+    for (const [outcome, least] of [
+      ['done', 6],
+      ['skipped', 1],
+    ] as const)
+      expect(judged.filter((j) => j.outcome === outcome).length).toBeGreaterThanOrEqual(least)
     expect(judged.filter((j) => j.outcome === 'done' && !j.right).length).toBeGreaterThan(0)
   }
 })

@@ -46,7 +46,6 @@ export function total(numbers: readonly bigint[]): Quantity {
     value: decimal(value),
     text,
     load: () => together(...loads),
-    along: (n) => n.scale === 0 && sums.slice(0, -1).includes(n.units) && n.units !== value,
     slips(slip) {
       const right = equation(text, said(value))
       slip('fact', decimal(value - 1n), 2, REMARK.tooFew(right))
@@ -71,6 +70,6 @@ export function chain(numbers: readonly bigint[]): Quantity {
     value: decimal(value),
     text: numbers.map((n) => said(n)).join(' × '),
     load: () => together(...loads),
-    along: (n) => n.scale === 0 && products.slice(0, -1).includes(n.units) && n.units !== value,
+    parts: () => products.slice(0, -1).map((n) => decimal(n)),
   }
 }

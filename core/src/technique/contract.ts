@@ -52,6 +52,8 @@ export interface Technique {
   readonly tally?: (problem: Problem, entries: readonly Decimal[]) => Tally
   /** What the answer is, where that needs saying: "the root to 3 decimals, the rest cut off". */
   readonly asks?: (variant: Variant) => string
+  /** Is a value the answer rounded, where the rest is to be cut off, or cut off too soon? True, but not asked. */
+  readonly rounds?: (problem: Problem, variant: Variant, value: Value) => boolean
   /** Only to be called with a problem that fits. */
   work(problem: Problem, variant: Variant): Work
 }
@@ -132,8 +134,10 @@ export interface Step<V extends Value = Value> extends Question<V> {
   readonly decision?: readonly V[] | undefined
   /** The whole total of a column of which one digit is written: it says the digit too. */
   readonly sum?: Decimal | undefined
-  /** Values that are right on the way to this one, such as a running total inside a column: neither taken nor counted. */
-  readonly along?: OnEntry<V, boolean> | undefined
+  /** What is carried into the column, where it is not part of what is reckoned. */
+  readonly carry?: number | undefined
+  /** Quantities of the step besides those it reckons with, such as a complement: said on the way, they are so far. */
+  readonly parts?: (() => readonly Value[]) | undefined
   /** The value holds all that was worked before it, so that it may be said without the steps before. */
   readonly total: boolean
   /** Digits that may be taken next, in any order. */
@@ -238,10 +242,24 @@ export interface AnswerCell {
   readonly draft: boolean
 }
 
+/** Steps whose value stands at the place they act on. */
+export const AT_PLACE: readonly Action[] = [
+  'hold',
+  'glance',
+  'write',
+  'mend',
+  'settle',
+  'quotient-digit',
+  'column-total',
+  'cross-sum',
+]
+
 /** A wrong entry with a known cause. */
 export interface Slip<V extends Value = Value> {
   readonly id: SlipId
   readonly entry: V
+  /** The value before or against the decision that the step is there for, such as a borrow missed: it is never so far. */
+  readonly decisive: boolean
   /** What was done and what to do. */
   readonly remark: string
   /** How common this slip is beside the others of the technique (relative weight). */

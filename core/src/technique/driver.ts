@@ -1,9 +1,9 @@
 /** Runs a technique: the worked example, and the answer as a question. Following entries is in walks.ts. */
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
-import { SIGNED } from '../question/kind.js'
-import { type AnyQuestion, meets } from '../question/question.js'
-import { sameValue, type Value } from '../question/value.js'
+import { QUOTIENT, SIGNED } from '../question/kind.js'
+import { type AnyQuestion, isRight } from '../question/question.js'
+import { isQuotient, sameValue, type Value } from '../question/value.js'
 import { listed } from '../words/english.js'
 import { ANSWER } from '../words/steps.js'
 import { WAYS } from '../words/ways.js'
@@ -54,12 +54,14 @@ export function answerQuestion(
   { steps, answer }: Pick<Trace, 'steps' | 'answer'>,
 ): AnyQuestion {
   const last = steps.at(-1)
-  const kind = last?.kind ?? (SIGNED as unknown as AnyQuestion['kind'])
+  // A quotient with its remainder is one answer, though both were asked by themselves.
+  const whole = isQuotient(answer) ? QUOTIENT : (last?.kind ?? SIGNED)
+  const kind = whole as unknown as AnyQuestion['kind']
   return {
     ask: ANSWER.ask(technique.asks?.(variant) ?? kind.form?.asks),
     kind,
     expect: answer,
-    also: last && sameValue(last.expect, answer) ? (value) => meets(last, value) : undefined,
+    also: last && sameValue(last.expect, answer) ? (value) => isRight(last, value) : undefined,
   }
 }
 

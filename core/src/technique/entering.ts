@@ -2,7 +2,7 @@
 import type { AnswerPlaces } from '../problem/places.js'
 import { isItem, type Problem } from '../problem/problem.js'
 import { asDecimal } from '../question/value.js'
-import type { Action, AnswerCell, Step } from './contract.js'
+import { type Action, type AnswerCell, AT_PLACE, type Step } from './contract.js'
 import type { Trace } from './driver.js'
 import { digitCells } from './line.js'
 
@@ -15,18 +15,6 @@ export interface Zone {
   /** A value too long for it stands raw at its lowest place instead of reaching over what is beside it. */
   readonly narrow: boolean
 }
-
-/** Steps whose value stands at the place they act on. */
-const AT_PLACE: readonly Action[] = [
-  'hold',
-  'glance',
-  'write',
-  'mend',
-  'settle',
-  'quotient-digit',
-  'column-total',
-  'cross-sum',
-]
 
 /** Steps whose value begins at their place and reaches as far to the left as it needs. */
 const FROM_PLACE: readonly Action[] = ['block', 'front']

@@ -1,16 +1,24 @@
 /** Answers in two parts: a front, and a back of so many places, worked in either order and joined. */
 import { type Decimal, decimal } from '../number/decimal.js'
 import { FRONT_BACK } from '../words/multiplication.js'
-import type { AnswerLine, Step, Variant } from './contract.js'
+import type { AnswerLine, Held, Step, Variant } from './contract.js'
 import { NO_LOAD, sumLoad, takeLoad } from './facts.js'
-import { twoParts, wholeLine } from './line.js'
+import { BLANK, twoParts, wholeLine } from './line.js'
 import { type Later, step } from './make.js'
-import { ask, type Quantity } from './quantities.js'
+import { ask, difference, holdsThat, type Quantity, sum } from './quantities.js'
 
 type Part = Generator<Step, bigint, Decimal>
 
-/** Front and back may be worked in either order: both are followed. */
+/** Front and back may be worked in either order. */
 export const EITHER_HALF: readonly Variant[] = [{}, { half: 'back-first' }]
+
+/** What comes over from the back may also go into the front before they are joined, at once or after it was said alone. */
+export const HALVES_THAT_JOIN: readonly Variant[] = [
+  ...EITHER_HALF,
+  { half: 'carried' },
+  { half: 'carried-at-once' },
+  { half: 'back-carried' },
+]
 
 export interface FrontBack {
   /** Places of the back. */
@@ -19,6 +27,8 @@ export interface FrontBack {
   readonly scale?: number
   /** The back is taken from the front. */
   readonly taken?: boolean
+  /** Held until both are found. */
+  readonly holds?: readonly Held[]
   /** @param line what stands when the front has a value, or while it has none */
   front(line: (front: bigint | undefined) => Later<AnswerLine>): Part
   back(line: (back: bigint | undefined) => Later<AnswerLine>): Part
@@ -41,9 +51,59 @@ export function* frontBack(given: FrontBack, variant: Variant): Part {
     )
     return yield* join(f, b, given)
   }
+  const carried = variant.half !== undefined && (yield* carriedOver(given, variant.half, line))
+  if (carried) return carried
   const f = yield* front((value) => line(value, undefined))
   const b = yield* back((value) => line(f, value))
   return yield* join(f, b, given)
+}
+
+/**
+ * The front with what comes over from the back, and then the rest of the back: 74|169 is 75|69.
+ * @returns undefined, with nothing asked, where nothing comes over
+ */
+function* carriedOver(
+  { width, scale = 0, taken = false, holds = [], front, back }: FrontBack,
+  half: string,
+  line: (f: bigint | undefined, b: bigint | undefined) => () => AnswerLine,
+): Generator<Step, bigint | undefined, Decimal> {
+  const base = 10n ** BigInt(width)
+  const whole = expected(back(() => BLANK))
+  if (!taken && whole < base) return undefined
+  if (half === 'back-carried') yield* back((value) => line(undefined, value))
+  const plain =
+    half === 'carried' ? yield* front((value) => line(value, undefined)) : expected(front(() => BLANK))
+  const signed = taken ? -whole : whole
+  const rest = ((signed % base) + base) % base
+  const over = (signed - rest) / base
+  const into = over < 0n ? difference(plain, -over) : sum(plain, over)
+  const raised = (yield ask(into, {
+    action: 'front',
+    place: width - scale,
+    ask: FRONT_BACK.over(String(plain), over < 0n),
+    why: FRONT_BACK.whyOver,
+    holds: half === 'back-carried' ? [] : holds,
+    writes: line(into.value.units, undefined),
+    slips: (slip) =>
+      slip(over < 0n ? 'borrow-missed' : 'carry-lost', decimal(plain), 6, FRONT_BACK.into(holdsThat(into))),
+  })).units
+  const value = raised * base + rest
+  yield step({
+    action: 'back',
+    place: -scale,
+    ask: FRONT_BACK.rest,
+    why: FRONT_BACK.whyRest(width),
+    expect: decimal(rest),
+    writes: () => ({ ...wholeLine(value, scale), back: width - scale }),
+  })
+  return value
+}
+
+/** What a part comes to, without asking for it. */
+function expected(part: Part): bigint {
+  let state = part.next()
+  while (!state.done) state = part.next(state.value.expect as Decimal)
+  return state.value
 }
 
 /** NumberWork on the front while the back stands already: its cells are seen beside whatever is written. */
@@ -92,6 +152,8 @@ function* join(front: bigint, back: bigint, { width, scale = 0, taken = false }:
           : FRONT_BACK.whyPadded(width, back),
     expect: decimal(value),
     writes: () => ({ ...wholeLine(value, scale), back: width - scale }),
+    // The front with what has come over into it is on the way.
+    parts: () => (reckoned ? [decimal(value / base), decimal(value % base)] : []),
     ...(reckoned && { reckons: `${front * base} ${taken ? '−' : '+'} ${back}` }),
     load: () => (taken ? takeLoad(front * base, back) : reckoned ? sumLoad(front * base, back) : NO_LOAD),
     slips(slip) {

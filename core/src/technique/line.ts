@@ -3,6 +3,11 @@ import type { AnswerCell, AnswerLine } from './contract.js'
 
 export const BLANK: AnswerLine = { negative: false, cells: [] }
 
+/** The digits that stand for good, by place. */
+export function settled({ cells }: AnswerLine): Map<number, string> {
+  return new Map(cells.filter((c) => !c.draft && c.digits.length === 1).map((c) => [c.place, c.digits]))
+}
+
 /** The answer line showing a whole value from its highest place down to `lowest`. */
 export function lineOf(value: Decimal, lowest: number, draft = false): AnswerLine {
   const cells = []

@@ -108,7 +108,8 @@ export interface Asked<V extends Value = Decimal>
     | 'expect'
     | 'also'
     | 'meant'
-    | 'along'
+    | 'carry'
+    | 'parts'
     | 'decision'
     | 'after'
     | 'links'
@@ -160,7 +161,8 @@ export class AskedStep<V extends Value = Decimal, A extends Asked<V> = Asked<V>>
   readonly also: Step<V>['also']
   readonly meant: Step<V>['meant']
   readonly within: Step['within']
-  readonly along: Step<V>['along']
+  readonly carry: Step['carry']
+  readonly parts: Step['parts']
   readonly decision: Step<V>['decision']
   readonly after: Step<V>['after']
   readonly links: Step['links']
@@ -180,7 +182,8 @@ export class AskedStep<V extends Value = Decimal, A extends Asked<V> = Asked<V>>
     this.sum = sum
     this.meant = asked.meant ?? (sum && ((value) => (sameValue(value, sum) ? asked.expect : undefined)))
     this.within = asked.within
-    this.along = asked.along
+    this.carry = asked.carry
+    this.parts = asked.parts
     this.decision = asked.decision
     this.after = asked.after
     this.links = asked.links
@@ -236,6 +239,19 @@ export function now<T>(later: Later<T>): T {
   return typeof later === 'function' ? (later as () => T)() : later
 }
 
+/** Mistakes against the very decision of a step: to borrow or not, to carry or not, from which to take, from ten. */
+const DECISIVE: readonly SlipId[] = [
+  'borrow-missed',
+  'borrow-not-through-equals',
+  'needless-borrow',
+  'ten-forgotten',
+  'carry-lost',
+  'carry-not-through-nine',
+  'needless-carry',
+  'smaller-from-larger',
+  'complement-nine',
+]
+
 const belowZero = (value: Value) => {
   const number = asDecimal(value)
   return number !== undefined && isNegative(number)
@@ -245,11 +261,13 @@ function gather<V extends Value>(step: Step<V>, tell: (slip: SlipSink<V>) => voi
   const found: Slip<V>[] = []
   // What a value may stand for is no excuse here: from the answer alone "both digits written" is a mistake.
   const asked = { ask: '', kind: step.kind, expect: step.expect, also: step.also, within: step.within }
+  // A total that is written whole decides nothing.
+  const decides = step.action !== 'column-total'
   tell((id, entry, odds, remark) => {
     if (meets(asked, entry) || found.some((s) => sameValue(s.entry, entry))) return
     // Nobody ends below zero by a slip where the right value is not.
     if (belowZero(entry) && !belowZero(step.expect)) return
-    found.push({ id, entry, odds, remark })
+    found.push({ id, entry, decisive: decides && DECISIVE.includes(id), odds, remark })
   })
   return found
 }

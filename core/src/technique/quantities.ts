@@ -2,7 +2,7 @@
  * Quantities: what a step asks for, with all that follows from how it comes about. Each brings its value, how it is
  * written, the facts it rests on, the mistakes people make with it and what else may be said on the way.
  */
-import { type Decimal, decimal, equal, toText, toWords } from '../number/decimal.js'
+import { type Decimal, decimal, equal, toWords } from '../number/decimal.js'
 import { size } from '../number/whole.js'
 import { equation, howMuch, REMARK } from '../words/steps.js'
 import type { AnswerLine, Held, Step } from './contract.js'
@@ -17,7 +17,7 @@ import {
   takeLoad,
   together,
 } from './facts.js'
-import { type Asked, type Later, once, type SlipSink, step } from './make.js'
+import { type Asked, type Later, type SlipSink, step } from './make.js'
 
 export interface Quantity {
   readonly value: Decimal
@@ -27,9 +27,9 @@ export interface Quantity {
   readonly slips: (slip: SlipSink) => void
   readonly also?: Asked['also']
   readonly meant?: Asked['meant']
-  readonly along?: Asked['along']
-  /** Values on the way to it by another way, where they are no mistake with a name of its own. */
-  readonly mixed?: (value: Decimal) => boolean
+  /** Carried into it, where it is a column. */
+  readonly carry?: number
+  readonly parts?: Asked['parts']
 }
 
 /** "6 × 2 = 12", to be set into a sentence. */
@@ -58,32 +58,22 @@ interface Around {
 /** The step that asks for a quantity. */
 export function ask(quantity: Quantity, around: Around): Step<Decimal> {
   const { slips: own, ask: question, ...rest } = around
-  const { value, text, load, slips, also, meant, along, mixed } = quantity
-  const told = (slip: SlipSink) => {
-    own?.(slip)
-    slips(slip)
-  }
-  const named = once(() => namedSlips(told))
+  const { value, text, load, slips, also, meant, carry, parts } = quantity
   return step({
     expect: value,
     also,
     meant,
-    along: along ?? (mixed && ((n) => mixed(n) && !named().has(toText(n)))),
+    carry,
+    parts,
     load,
     reckons: text,
     ...rest,
     ask: question ?? (() => howMuch(text)),
-    slips: told,
+    slips(slip) {
+      own?.(slip)
+      slips(slip)
+    },
   })
-}
-
-/** The entries of the mistakes that say more than that a fact was wrong. */
-function namedSlips(tell: (slip: SlipSink) => void): ReadonlySet<string> {
-  const entries = new Set<string>()
-  tell((id, entry) => {
-    if (id !== 'fact') entries.add(toText(entry))
-  })
-  return entries
 }
 
 const words = (n: bigint, scale: number) => toWords(decimal(n, scale))
@@ -96,8 +86,6 @@ export function product(x: bigint, y: bigint): Quantity {
     value: decimal(value),
     text,
     load: () => productLoad(x, y),
-    // It may be worked in any way itself: by parts, by a rounder number, by factors.
-    mixed: (n) => n.scale === 0 && onTheWay(x, y).has(n.units),
     slips(slip) {
       const right = equation(text, words(value, 0))
       const zeros = value % 10n === 0n
@@ -113,42 +101,6 @@ export function product(x: bigint, y: bigint): Quantity {
       slip('fact', decimal(value + ten), 2, REMARK.tenTooMany(right))
     },
   }
-}
-
-const ways = new Map<string, ReadonlySet<bigint>>()
-/** So many products are kept in mind at once, since the same ones are asked of again and again. */
-const MOST_PRODUCTS = 200
-
-/**
- * What is right on the way to a product that is no table fact, whichever way it is worked: one number times the
- * parts of the other so far, times a rounder number, times a factor of it, or one doubled and the other halved.
- */
-function onTheWay(x: bigint, y: bigint): ReadonlySet<bigint> {
-  const key = `${x} ${y}`
-  const before = ways.get(key)
-  if (before) return before
-  const found = new Set<bigint>()
-  if ([x, y].some((n) => n / lastUnit(n) > 9n))
-    for (const [whole, apart] of [
-      [x, y],
-      [y, x],
-    ] as const)
-      for (const part of partsOf(apart)) found.add(whole * part)
-  found.delete(x * y)
-  if (ways.size >= MOST_PRODUCTS) ways.clear()
-  ways.set(key, found)
-  return found
-}
-
-/** What a number is taken apart into: its places and those so far, the round number above and the rest, its small factors. */
-function partsOf(n: bigint): bigint[] {
-  const parts: bigint[] = []
-  for (let unit = 1n; unit <= n; unit *= 10n) {
-    const over = (unit - (n % unit)) % unit
-    parts.push(n - (n % unit), ((n / unit) % 10n) * unit, n + over, over)
-  }
-  for (let factor = 2n; factor <= 9n; factor += 1n) if (n % factor === 0n) parts.push(factor, n / factor)
-  return parts.filter((part) => part > 1n)
 }
 
 /** A number times itself. */
@@ -235,7 +187,7 @@ export function complement(digit: number): Quantity {
     text: `10 − ${digit}`,
     load: () => ({ facts: [`10-${digit}`], carries: 0 }),
     slips(slip) {
-      slip('fact', decimal(value - 1), 2, REMARK.tooFew(right))
+      slip('complement-nine', decimal(value - 1), 3, REMARK.complementNine(right))
       slip('fact', decimal(value + 1), 2, REMARK.tooMany(right))
     },
   }
@@ -279,14 +231,10 @@ export function columnTotal(
   carry = 0,
 ): Quantity {
   const value = parts.reduce((total, p) => total + p.value, 0)
-  const sums = runningTotals(
-    parts.map((p) => p.value),
-    carry,
-  )
   return {
     value: decimal(value),
     text: parts.map((p) => p.text).join(' + '),
-    along: (n) => n.scale === 0 && sums().has(Number(n.units)),
+    carry,
     load: () => {
       let total = 0
       const adding = parts.map((p) => {
@@ -303,44 +251,6 @@ export function columnTotal(
 }
 
 const digitsOfBoth = (a: number, b: number) => digitsKept(BigInt(a)) + digitsKept(BigInt(b))
-
-/** Digits with those that make ten taken together first: 7 4 3 6 as 10, 10. */
-function tensFirst(values: readonly number[]): number[] {
-  const left = [...values]
-  const tens: number[] = []
-  for (let i = 0; i < left.length; ) {
-    const j = left.findIndex((v, k) => k > i && v > 0 && left[i]! > 0 && v + left[i]! === 10)
-    if (j < 0) i += 1
-    else {
-      tens.push(10)
-      left.splice(j, 1)
-      left.splice(i, 1)
-    }
-  }
-  return [...tens, ...left]
-}
-
-/** The totals on the way through some numbers from either end or tens first, the carry first or last. */
-function runningTotals(values: readonly number[], carry: number): () => ReadonlySet<number> {
-  let found: Set<number> | undefined
-  return () => {
-    if (found) return found
-    found = new Set()
-    for (const row of [values, values.toReversed(), tensFirst(values)]) {
-      let total = 0
-      for (const value of row.slice(0, -1)) {
-        total += value
-        found.add(total).add(total + carry)
-      }
-    }
-    if (carry > 0) found.add(carry)
-    const whole = values.reduce((a, b) => a + b, 0)
-    found.delete(whole)
-    found.delete(whole + carry)
-    found.delete(0)
-    return found
-  }
-}
 
 /** Slips of a value that is just one too few or too many at a place. */
 export function oneOff(slip: SlipSink, value: Decimal, unit: Decimal, odds: number, right: string): void {

@@ -2,16 +2,20 @@
  * How an entry is read on the walks that are alive: taken, stepped over to, right elsewhere, or wrong. What people may say
  * beside the value asked is read here, for every technique.
  */
-import { type AnyQuestion, meaning, meets } from '../question/question.js'
-import { asDecimal, sameValue, type Value, valueText } from '../question/value.js'
-import type { AnswerLine, Slip, Step } from './contract.js'
+import { atPlace, decimal, equal, isZero, readDecimal } from '../number/decimal.js'
+import { type AnyQuestion, isRight, meaning, meets } from '../question/question.js'
+import { asDecimal, sameValue, type Value } from '../question/value.js'
+import type { SlipId } from '../words/slips.js'
+import { AT_PLACE, type Slip, type Step } from './contract.js'
+import { settled } from './line.js'
 import { once } from './make.js'
-import { MOST_WALKS, pastDecisions, type Walk } from './walks.js'
+import { productsAt, soFarAt } from './so-far.js'
+import { beginWalks, MOST_WALKS, pastDecisions, type Walk } from './walks.js'
 
 /**
  * How an entry was taken. `right`: the open step of a walk takes it; `ahead`: it contains everything worked so far, so
- * that the steps between were done in the head; `elsewhere`: right in itself, but not what was asked; `slip`: wrong, the
- * cause is known; `wrong`. Only the first two move on.
+ * that the steps between were done in the head; `so-far`: on the way to what is asked, or said again; `elsewhere`: true,
+ * but not asked here; `slip`: wrong, the cause is known; `wrong`. Only the first two move on, only the last two count.
  */
 export type Reading =
   | {
@@ -21,91 +25,202 @@ export type Reading =
       readonly spare?: () => readonly Walk[]
     }
   | {
-      readonly verdict: 'elsewhere'
-      readonly place: number
-      readonly as: ElsewhereAs
-      readonly spare?: () => readonly Walk[]
+      readonly verdict: 'so-far'
+      /** It is also what comes of this mistake: evidence, where a later entry at the step is not right. */
+      readonly possible: SlipId | undefined
+      readonly spare: () => readonly Walk[]
     }
+  | { readonly verdict: 'elsewhere'; readonly place: number; readonly as: ElsewhereAs }
   | { readonly verdict: 'slip'; readonly slip: Slip }
   | { readonly verdict: 'wrong' }
 
-/**
- * Why a right value was not taken: it stands already, it is on the way to what is asked, it is the bare digit of what is
- * asked, it comes later, or it is asked in another form.
- */
-export type ElsewhereAs = 'again' | 'along' | 'bare' | 'later' | 'form'
+/** Why a true value was not taken: it comes later, it is asked in another form, or the rest was to be cut off. */
+export type ElsewhereAs = 'later' | 'form' | 'rounded'
 
+/** What was passed over as so far since the last entry that moved on. */
+export interface SaidSoFar {
+  /** So many in all. */
+  readonly count: number
+  /** So often this very value, one after another. */
+  readonly running: number
+  readonly last: Value | undefined
+}
+
+const NOTHING_SAID: SaidSoFar = { count: 0, running: 0, last: undefined }
 const NO_WALKS = () => []
+/** After all that can be said so far and this many more, it is meant as the answer. */
+const SPARE_SAYINGS = 2
 
 /**
- * Reads an entry made where steps are asked.
+ * Reads an entry made where steps are asked. The first reading that fits stands: what is asked, in another form too; a value
+ * that goes against the very decision of the step; so far; stepped over to; another known mistake; another column's; wrong.
+ * All other right ones stay live for the next entry.
  * @param walks those alive, all with an open step
  * @param spare where the entry before may also have led to
- * @param insists the same was just said and passed over as a repetition
- * @param strictly take only what the open step of the first walk asks, as attempts were once judged
+ * @param said what was passed over as so far at this step
  * @returns undefined for a text that is no value
  */
 export function readStep(
   walks: readonly Walk[],
   text: string,
   spare: () => readonly Walk[] = NO_WALKS,
-  insists = false,
-  strictly = false,
+  said: SaidSoFar = NOTHING_SAID,
 ): Reading | undefined {
   const first = walks[0]!
-  const value = first.next!.kind.read(text)
-  if (walks.some((w) => isOtherForm(w.next!, text)))
-    return { verdict: 'elsewhere', place: first.next!.place, as: 'form' }
-  // A zero in front is said only of a block.
-  const zeroFirst = /^0\d/.test(text) && !strictly
-  const block = zeroFirst
-    ? [...walks, ...spare().filter((w) => w.next)].flatMap((walk) => blocksAhead(walk, text))
-    : []
-  if (block.length > 0) return { verdict: 'ahead', walks: nearestFirst(block) }
-  const takers = taking(walks, text)
-  if (takers.length > 0) {
-    // It may also have been what stands already, said once more.
-    const repeated = () => walks.filter((w) => value && saidAgain(w, value, text, undefined))
-    const spare = once(() => (strictly ? [] : [...repeated(), ...ahead(walks, text)]))
-    return { verdict: 'right', walks: takers, spare }
-  }
-  if (value === undefined) return strictly ? undefined : answerAhead(walks, text)
-  const slip = slipAt(first.next!, value)
-  if (strictly) return slip ? { verdict: 'slip', slip } : { verdict: 'wrong' }
-  const past = slip ? [] : beyondDecisions(walks, text)
-  const others = taking(spare(), text)
-  // Going past a decision is nearer than what the entry before may also have led to.
-  if (others.length > 0)
-    return past.length > 0
-      ? { verdict: 'ahead', walks: past, spare: () => others }
-      : { verdict: 'right', walks: others }
-  const { place } = first.next!
-  const again = once(() => ahead(walks, text))
-  if (!insists && isDigitOfTotal(first, value))
-    return { verdict: 'elsewhere', place, as: 'again', spare: again }
-  const both = [...walks, ...spare().filter((w) => w.next)]
-  const carried = nearestFirst(both.flatMap((walk) => carriedTotal(walk, value, text)))
-  if (carried.length > 0) return { verdict: 'ahead', walks: carried }
-  if (!insists && saidAgain(first, value, text, slip))
-    return { verdict: 'elsewhere', place, as: 'again', spare: again }
-  const later = past.length > 0 ? past : again()
-  const ends = walks.flatMap((walk) => {
-    const last = walk.onward().at(-1)
-    return last && asRead(walk.whole(), text) ? [last] : []
-  })
-  // What comes to the answer on the way already goes less far than the whole answer.
-  if (ends.length > 0)
-    return { verdict: 'ahead', walks: slip || !later[0]?.next ? nearestFirst(ends) : later, spare: again }
-  if (walks.some((w) => w.next!.along?.(value))) return { verdict: 'elsewhere', place, as: 'along' }
-  if (isBareDigit(first.next!, value)) return { verdict: 'elsewhere', place, as: 'bare' }
+  const step = first.next!
+  const value = step.kind.read(text)
+  // A zero in front is said of a block first of all.
+  const zero = /^0\d/.test(text)
+  const open = once(() => spare().filter((w) => w.next))
+  const may = once(() => (value !== undefined ? walks.map((w) => [w, soFarAt(w, said.last)] as const) : []))
+  const sayable = (): Move[] =>
+    may().flatMap(([walk, so]) => (so.times(value!) > said.running ? [{ walk, far: 0 }] : []))
+  const over = once(() => steppingOver(walks, text, !zero && may().some(([, so]) => so.isEcho(value!))))
+  if (zero && over().length > 0) return moving(over(), () => rightHere([...walks, ...open()], text))
+  const here = rightHere(walks, text)
+  if (here.length > 0)
+    return moving(here, () => [
+      ...finalDigits(walks, text),
+      ...sayable(),
+      ...over(),
+      ...rightHere(open(), text),
+    ])
+  const untaken = notAskedHere(walks, text, value)
+  if (untaken) return untaken
+  const final = finalDigits(walks, text)
+  if (final.length > 0) return moving(final, () => [...sayable(), ...over(), ...rightHere(open(), text)])
+  if (value === undefined) return over().length > 0 ? moving(over()) : answerAhead(walks, text)
+  const slip = slipAt(step, value)
+  // What is held said again shows what was decided, whatever else the entry before may have been.
+  if (slip?.decisive && isSaidAgain(first, value)) return { verdict: 'slip', slip }
+  const before = rightHere(open(), text)
+  // What only leads to where the work stands already is said again.
+  const others = before.filter(({ walk }) => !walks.some((w) => isWhere(w, walk)))
+  if (others.length > 0) return moving(others, () => [...sayable(), ...over()])
+  if (slip?.decisive) return { verdict: 'slip', slip }
+  const patient = said.count < (may()[0]?.[1].size ?? 0) + SPARE_SAYINGS
+  const soFar = { verdict: 'so-far', possible: slip?.id, spare: () => over().map((m) => m.walk) } as const
+  const ways = patient ? sayable().map((m) => m.walk) : []
+  if (ways.includes(first) || (patient && before.length > 0 && said.running === 0)) return soFar
+  const further = [...over(), ...steppingOver(open(), text, false)]
+  if (further.length > 0) return moving(further)
+  if (ways.length > 0) return soFar
   if (slip) return { verdict: 'slip', slip }
-  if (later.length > 0) return { verdict: 'ahead', walks: later, ...(past.length > 0 && { spare: again }) }
-  const otherwise = ahead(
-    spare().filter((w) => w.next),
-    text,
-  )
-  if (otherwise.length > 0) return { verdict: 'ahead', walks: otherwise }
-  return comesLater(first, value, text) ?? { verdict: 'wrong' }
+  const later = comesLater(first, value, text)
+  // What stands and has to change is left as it is by whoever goes on to the next column.
+  const unmended = later && step.action === 'mend' && !step.total && step.slips().find((s) => s.decisive)
+  return unmended ? { verdict: 'slip', slip: unmended } : (later ?? { verdict: 'wrong' })
+}
+
+/** A position an entry leads to, and how many steps it answers. */
+interface Move {
+  readonly walk: Walk
+  readonly far: number
+}
+
+const NO_MOVES = (): readonly Move[] => []
+
+/** A reading that moves on: the nearest positions stand, the others stay live. */
+function moving(found: readonly Move[], others: () => readonly Move[] = NO_MOVES): Reading {
+  const far = Math.min(...found.map((m) => m.far))
+  const walks = found.filter((m) => m.far === far).map((m) => m.walk)
+  const further = found.filter((m) => m.far > far)
+  return {
+    verdict: far <= 1 ? 'right' : 'ahead',
+    walks: walks.slice(0, MOST_WALKS),
+    spare: once(() => [...further, ...others()].map((m) => m.walk).slice(0, MOST_WALKS)),
+  }
+}
+
+/** The value that is asked in another form, or rounded where the rest is to be cut off. */
+function notAskedHere(walks: readonly Walk[], text: string, value: Value | undefined): Reading | undefined {
+  const { place } = walks[0]!.next!
+  if (walks.some((w) => isOtherForm(w.next!, text))) return { verdict: 'elsewhere', place, as: 'form' }
+  return value !== undefined && walks[0]!.rounds(value)
+    ? { verdict: 'elsewhere', place, as: 'rounded' }
+    : undefined
+}
+
+const isWhere = (a: Walk, b: Walk) => a.taken === b.taken && a.variant === b.variant
+
+const isSaidAgain = ({ entries, typed }: Walk, value: Value) =>
+  [entries.at(-1), typed].some((v) => v !== undefined && sameValue(v, value))
+
+/** As attempts were judged at first: only what the open step of the one walk asks is taken. */
+export function readStrictly([walk]: readonly Walk[], text: string): Reading | undefined {
+  const step = walk!.next!
+  const value = step.kind.read(text)
+  if (value === undefined) return undefined
+  const meant = meaning(step, value)
+  if (meant !== undefined) return { verdict: 'right', walks: [walk!.take(meant, value)] }
+  const slip = slipAt(step, value)
+  return slip ? { verdict: 'slip', slip } : { verdict: 'wrong' }
+}
+
+/** Right at an open step: what it asks, with or without its place, or a column's total with what is carried into it. */
+function rightHere(walks: readonly Walk[], text: string): Move[] {
+  return walks.flatMap((walk): Move[] => {
+    const taken = taking([walk], text)
+    if (taken.length > 0) return taken.map((w) => ({ walk: w, far: 1 }))
+    const value = walk.next?.kind.read(text)
+    if (value === undefined) return []
+    const bare = withoutItsPlace(walk.next!, value)
+    if (bare) return [{ walk: walk.take(bare, value), far: 1 }]
+    return carriedTotal(walk, value, text).map((w) => ({ walk: w, far: 2 }))
+  })
+}
+
+/** The digit of a column said with its place: 7 for the 7000 of 7 thousands. */
+function withoutItsPlace({ place, action, total, expect }: Step, value: Value): Value | undefined {
+  const [said, asked] = [asDecimal(value), asDecimal(expect)]
+  if (!said || !asked || place === 0 || total || !AT_PLACE.includes(action) || isZero(said)) return undefined
+  return equal(decimal(said.units, said.scale + place), asked) ? expect : undefined
+}
+
+/**
+ * The digit that stands in the lit column in the end, however it was found: always right. Another way through the same
+ * columns is looked for where no live walk writes just this digit next.
+ */
+function finalDigits(walks: readonly Walk[], text: string): Move[] {
+  const first = walks[0]!
+  const { place } = first.next!
+  const final = first.finalDigits()
+  const digit = final.get(place)
+  const said = digit === undefined ? undefined : readDecimal(text)
+  if (digit === undefined || !said) return []
+  if (![decimal(BigInt(digit)), atPlace(BigInt(digit), place)].some((d) => equal(d, said))) return []
+  const before = settled(first.line)
+  // It stands already, or what stands beside it has to change first.
+  if (before.get(place) === digit) return []
+  if ([...before].some(([p, d]) => p !== place && final.get(p) !== d)) return []
+  const size = before.size + (before.has(place) ? 0 : 1)
+  const stands = (walk: Walk) => {
+    const now = settled(walk.line)
+    return now.size === size && now.has(place) && [...now].every(([p, d]) => final.get(p) === d)
+  }
+  const reached = (some: readonly Walk[], from: (walk: Walk) => number) =>
+    some.flatMap((walk) => {
+      const found = walk.onward().find(stands)
+      return found ? [{ walk: found, far: Math.max(2, found.taken - from(walk)) }] : []
+    })
+  const mine = reached(walks, (w) => w.taken)
+  if (mine.length > 0) return mine
+  const ways = beginWalks(first.technique, first.problem, first.variant, true)
+  return reached(ways, () => first.taken)
+}
+
+/** Stepped over to: past a decision, a later total, the next digits as a block, or the whole answer. */
+function steppingOver(walks: readonly Walk[], text: string, echo: boolean): Move[] {
+  return walks.flatMap((from): Move[] => {
+    const last = from.onward().at(-1)
+    const found = [
+      ...beyondDecisions([from], text),
+      // An echo of the question is never read as what comes next.
+      ...(echo ? [] : [...totalsAhead(from, text), ...blocksAhead(from, text)]),
+      ...(last && asRead(from.whole(), text) ? [last] : []),
+    ]
+    return found.map((walk) => ({ walk, far: Math.max(2, walk.taken - from.taken) }))
+  })
 }
 
 /** A text that is no value of what is asked, but may be the whole answer, which is of another kind. */
@@ -118,34 +233,16 @@ function answerAhead(walks: readonly Walk[], text: string): Reading | undefined 
 function taking(walks: readonly Walk[], text: string): Walk[] {
   return walks.flatMap((walk) => {
     const value = walk.next?.kind.read(text)
-    const meant = value && meaning(walk.next!, value)
+    const meant = value && !isOtherForm(walk.next!, text) && meaning(walk.next!, value)
     return meant ? [walk.take(meant, value)] : []
   })
 }
 
 /** The walks that an entry leads to past decisions that were not answered: it shows what was decided. */
 function beyondDecisions(walks: readonly Walk[], text: string): Walk[] {
-  return nearestFirst(walks.flatMap((w) => (w.next?.decision ? taking(pastDecisions([w]), text) : [])))
-}
-
-/** The walks that an entry leads to by stepping over, those that go less far first. */
-function ahead(walks: readonly Walk[], text: string): Walk[] {
-  return nearestFirst(
-    walks.flatMap((walk) => {
-      const value = walk.next?.kind.read(text)
-      const carried = value ? carriedTotal(walk, value, text) : []
-      return [
-        ...beyondDecisions([walk], text),
-        ...carried,
-        ...totalsAhead(walk, text),
-        ...blocksAhead(walk, text),
-      ]
-    }),
+  return walks.flatMap((w) =>
+    w.next?.decision ? rightHere(pastDecisions([w]), text).map((m) => m.walk) : [],
   )
-}
-
-function nearestFirst(walks: readonly Walk[]): Walk[] {
-  return walks.toSorted((a, b) => a.taken - b.taken).slice(0, MOST_WALKS)
 }
 
 /** A column's total with the carry in it, said where the column alone is asked: it may go in first or last. */
@@ -155,12 +252,11 @@ function carriedTotal(walk: Walk, value: Value, text: string): Walk[] {
   return sum && sameValue(sum, value) && place === walk.next!.place ? taking([next!], text) : []
 }
 
-/** A later running total. */
+/** A later running total: the value itself, since a part of it never stands for the whole. */
 function totalsAhead(walk: Walk, text: string): Walk[] {
   const reached = walk.onward().flatMap((position) => {
     const value = position.next?.total ? position.next.kind.read(text) : undefined
-    const meant = value && meaning(position.next!, value)
-    return meant ? [position.take(meant, value)] : []
+    return value && isRight(position.next!, value) ? [position.take(value)] : []
   })
   return reached.slice(0, 1)
 }
@@ -170,9 +266,10 @@ function blocksAhead(walk: Walk, text: string): Walk[] {
   if (!/^\d{2,}$/.test(text)) return []
   const place = walk.next!.place
   const before = settled(walk.line)
+  // The next digit alone is no block, but where it is said with a zero in front.
   return walk
     .onward()
-    .slice(1)
+    .slice(text.startsWith('0') ? 0 : 1)
     .filter((position) => {
       const written = [...settled(position.line)].filter(([p, digit]) => before.get(p) !== digit)
       const places = written.map(([p]) => p)
@@ -187,44 +284,6 @@ function blocksAhead(walk: Walk, text: string): Walk[] {
       )
     })
     .slice(0, 1)
-}
-
-/** The digits that stand for good, by place. */
-function settled({ cells }: AnswerLine): Map<number, string> {
-  return new Map(cells.filter((c) => !c.draft && c.digits.length === 1).map((c) => [c.place, c.digits]))
-}
-
-/** After a column's whole total its written digit is usually said too, or the total once more. */
-function isDigitOfTotal({ entries, typed }: Walk, value: Value): boolean {
-  const last = entries.at(-1)
-  return (
-    last !== undefined &&
-    typed !== undefined &&
-    !sameValue(typed, last) &&
-    (sameValue(value, last) || sameValue(value, typed))
-  )
-}
-
-/** What was said last, or what stands written, said once more. */
-function saidAgain(walk: Walk, value: Value, text: string, slip: Slip | undefined): boolean {
-  const last = walk.entries.at(-1)
-  if (!last) return false
-  if (isDigitOfTotal(walk, value)) return true
-  // A single digit is the mistake it looks like, but where totals are said.
-  if (sameValue(value, last)) return walk.next!.total || !(slip && isDigit(value))
-  if (isDigit(value) && !/^0\d$/.test(text)) return false
-  if (walk.entries.some((entry) => sameValue(entry, value))) return true
-  const stands = [...settled(walk.line)].toSorted(([p], [q]) => q - p).map(([, digit]) => digit)
-  // The digits of the last total that were just written.
-  if (stands.join('').startsWith(text) && valueText(last).endsWith(text)) return true
-  return !slip && stands.join('') === text
-}
-
-/** The bare digit 3 where thirty was meant. */
-function isBareDigit({ expect }: Step, value: Value): boolean {
-  const [digit, asked] = [asDecimal(value), asDecimal(expect)]
-  if (!digit || !asked || !isDigit(digit) || digit.units <= 0n) return false
-  return new RegExp(`^${digit.units}0+$`).test(asked.units.toString())
 }
 
 /** The value a text stands for where it answers a question rightly, in the form asked. */
@@ -251,7 +310,11 @@ export function slipAt(step: Step, value: Value): Slip | undefined {
  */
 function comesLater(walk: Walk, value: Value, text: string): Reading | undefined {
   const steps = walk.onward().flatMap((w) => w.next ?? [])
-  const found = (isDigit(value) ? steps.slice(0, 1) : steps).find((step) => asRead(step, text))
+  const near = isDigit(value) ? steps.slice(0, 1) : steps
+  // A product of another column belongs there too.
+  const isPart = (step: Step) =>
+    step.action === 'cross-sum' && !isDigit(value) && productsAt(step).some((p) => sameValue(p, value))
+  const found = near.find((step) => asRead(step, text)) ?? near.find(isPart)
   return found && { verdict: 'elsewhere', place: found.place, as: 'later' }
 }
 
@@ -262,10 +325,12 @@ function isDigit(value: Value): boolean {
 
 /** Reads an entry made where only the answer is asked. @returns undefined for a text that is no value */
 export function readAnswer(walks: readonly Walk[], text: string): Reading | undefined {
-  if (walks[0]!.whole().kind.read(text) === undefined) return undefined
+  const value = walks[0]!.whole().kind.read(text)
+  if (value === undefined) return undefined
   // The first that ends so is enough: there is nothing more to be asked.
   const found = walks.find((walk) => asRead(walk.whole(), text))
   if (!found && isOtherForm(walks[0]!.whole(), text)) return { verdict: 'elsewhere', place: 0, as: 'form' }
+  if (!found && walks[0]!.rounds(value)) return { verdict: 'elsewhere', place: 0, as: 'rounded' }
   return found ? { verdict: 'right', walks: [found.onward().at(-1) ?? found] } : { verdict: 'wrong' }
 }
 

@@ -62,9 +62,7 @@ export function* roundStep(given: {
     also(other) {
       if (other.scale > scale) return false
       const rounder = unitsAt(other, scale)
-      return (
-        rounder > number && rounder < 2n * number + 10n && rounder % 10n === 0n && isRounder(rounder, number)
-      )
+      return rounder < 2n * number + 10n && liesJustAbove(rounder, number)
     },
     holds: [{ what: 'round', value: decimal(round, scale) }],
     slips(slip) {
@@ -75,7 +73,12 @@ export function* roundStep(given: {
   return unitsAt(entry, scale)
 }
 
-const isRounder = (round: bigint, number: bigint) => nonZeroDigits(round) <= nonZeroDigits(number)
+/** Is it the next ten, hundred or more above a number? */
+function liesJustAbove(round: bigint, number: bigint): boolean {
+  for (let unit = 10n; unit <= 10n * number; unit *= 10n)
+    if (round === number - (number % unit) + unit) return true
+  return false
+}
 
 /** The numbers of so many digits that lie just below a round one, with a surplus of at most `most` where that is set. */
 export function justBelow(digits: number, most?: number): Space<bigint> {

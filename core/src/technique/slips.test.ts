@@ -9,7 +9,7 @@ import { meets } from '../question/question.js'
 import { asDecimal } from '../question/value.js'
 import { techniqueById } from '../registry/techniques.js'
 import type { Technique } from './contract.js'
-import { momentAfter, variantOf } from './driver.js'
+import { momentAfter, readAnswerOf, variantOf } from './driver.js'
 import { lineText } from './line.js'
 import { Walk } from './walks.js'
 
@@ -29,7 +29,10 @@ test.each([
   ['multiply-crosswise', '36*52', '1782', 'key-swapped'],
 ])('%s %s answered %s: likeliest %s', (id, expression, answer, slip) => {
   const technique = techniqueById(id)
-  const { causes } = diagnose(technique, readProblem(expression), variantOf(technique), readDecimal(answer)!)
+  const problem = readProblem(expression)
+  const variant = variantOf(technique)
+  const value = readAnswerOf(technique, problem, variant, answer)!
+  const { causes } = diagnose(technique, problem, variant, value)
   expect(causes.flatMap((c) => c.slips.map((s) => s.id))).toContain(slip)
   if (!slip.startsWith('key')) expect(causes[0]!.slips[0].id).toBe(slip)
 })

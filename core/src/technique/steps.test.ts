@@ -258,8 +258,8 @@ test('products part by part: each part, and the running total after each but the
     const over = round - (a * b) / whole
     expect([a, b], text).toContain(whole)
     expect(round % 10n, text).toBe(0n)
-    // One too many is taken back without being asked for.
-    const taken = over === 1n ? [] : [over, over * whole]
+    // One too many is the other factor itself.
+    const taken = over === 1n ? [1n] : [over, over * whole]
     const end = problem.kind === 'product-sum' ? [a * b + more] : []
     expect(valuesOf(steps), text).toEqual([round, product, ...taken, a * b, ...end])
   }

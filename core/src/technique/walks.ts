@@ -4,13 +4,14 @@
  * it, and the first one gives the next question. So whoever works another variant than the one set is followed, and the
  * variant worked is the first walk's.
  */
+import { decimal } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import type { AnyQuestion } from '../question/question.js'
-import type { Value } from '../question/value.js'
-import type { AnswerLine, Step, Technique, Variant, Work } from './contract.js'
+import { asDecimal, type Value } from '../question/value.js'
+import type { AnswerCell, AnswerLine, Step, Technique, Variant, Work } from './contract.js'
 import { answerQuestion, begin, momentAfter, variantsOf } from './driver.js'
-import { BLANK } from './line.js'
+import { BLANK, settled } from './line.js'
 
 /** Walks followed at once, at most. */
 export const MOST_WALKS = 16
@@ -108,6 +109,39 @@ export class Walk {
   get line(): AnswerLine {
     const [step, entry] = [this.steps.at(-1), this.entries.at(-1)]
     return step && entry ? momentAfter(step, entry).writes : BLANK
+  }
+
+  /** The digits of the answer that stand in the end, by place. */
+  finalDigits(): ReadonlyMap<number, string> {
+    return settled((this.onward().at(-1) ?? this).line)
+  }
+
+  /** What is held in mind before the open step. */
+  get held(): readonly Value[] {
+    const [step, entry] = [this.steps.at(-1), this.entries.at(-1)]
+    return step && entry ? momentAfter(step, entry).holds.map((h) => h.value) : []
+  }
+
+  /** The whole of what stands written as one number, and while sums are settled each digit that needs no settling. */
+  get written(): readonly Value[] {
+    const { cells } = this.line
+    const stand = cells.filter((c) => c.digits.length === 1).toSorted((a, b) => b.place - a.place)
+    const whole = decimal(BigInt(stand.map((c) => c.digits).join('') || '0'), -(stand.at(-1)?.place ?? 0))
+    const digits = this.next?.action === 'settle' ? stand.map((c) => decimal(BigInt(c.digits))) : []
+    return [...(stand.length > 1 ? [whole] : []), ...digits, ...this.writtenOf(stand)]
+  }
+
+  /** The digits of the last total that were just written. */
+  private writtenOf(stand: readonly AnswerCell[]): readonly Value[] {
+    const last = asDecimal(this.entries.at(-1))
+    const [said, line] = [last ? String(last.units) : '', stand.map((c) => c.digits).join('')]
+    const tails = Array.from({ length: Math.max(0, said.length - 1) }, (_, k) => said.slice(k + 1))
+    return tails.filter((tail) => line.startsWith(tail)).map((tail) => decimal(BigInt(tail)))
+  }
+
+  /** Is a value the answer rounded where it is to be cut off? */
+  rounds(value: Value): boolean {
+    return this.technique.rounds?.(this.problem, this.variant, value) ?? false
   }
 
   /** The whole answer as a question, from where the walk stands. */

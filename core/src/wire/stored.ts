@@ -35,6 +35,7 @@ export const storedVerdictSchema = Joi.object({
         place: counted.required(),
         took: counted.required(),
         as: Joi.string().max(40),
+        possible: Joi.string().max(80),
         slips: Joi.array()
           .max(20)
           .items(Joi.object({ step: counted, place: counted, id: Joi.string().max(80).required() }))

@@ -26,5 +26,5 @@ export const SHORT = {
   whole: 'the divisor must be whole: move both points first',
   range: 'the divisor must be 2 to 12: short division keeps what is left in mind',
   asks: (places: number) => `the quotient, cut off after ${places} decimals`,
-  asksQuotient: 'the quotient, without the remainder',
+  asksQuotient: 'the quotient, then r and what is left over',
 } as const

@@ -1,4 +1,5 @@
-/** What is said of an entry as such: not finished yet, or mistyped. */
+/** What is said of an entry as such: not finished yet, on the way, or mistyped. */
+import { placeName } from '../number/places.js'
 
 export const UNFINISHED = {
   number: 'That is not a number yet.',
@@ -13,6 +14,20 @@ export const UNFINISHED = {
   otherForm: 'The value is right, in another form than asked. Press the right arrow to count it as right.',
   tries: 'That is not right, and you have tried many times. Press S to see it, or N to skip it.',
 } as const
+
+/** What is said of a value that was neither taken nor counted. */
+export const PASSED_OVER = {
+  soFar: (value: string) => `${value} so far. Go on: what does it come to?`,
+  /** The digit alone of a total that is asked as a whole. */
+  digit: (digit: string, place: number) => `${counted(digit, place)} so far. What is the total?`,
+  rounded: (value: string) =>
+    `${value} is true, but rounded or cut too soon. Give every decimal that is asked, and cut off the rest.`,
+  later: (value: string, place: number) =>
+    `${value} is right, but it belongs to the ${placeName(place)}. This step comes first.`,
+} as const
+
+const counted = (digit: string, place: number) =>
+  `${digit} ${digit === '1' ? placeName(place).replace(/s$/, '') : placeName(place)}`
 
 /** The forms a value is asked in. */
 const FORM = {

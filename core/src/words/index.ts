@@ -1,4 +1,5 @@
 export { count, listed, seconds, targetWords, times } from './english.js'
+export { PASSED_OVER } from './entry.js'
 export {
   bestWords,
   extraTimeWords,

@@ -22,6 +22,14 @@ export const FRONT_BACK = {
   lost: (carried: bigint) => `You forgot to carry ${said(carried)} to the front.`,
   pad: (width: number, back: bigint) =>
     `The back has ${places(width)}: put ${plural(width - String(back).length, 'a zero', 'zeros')} before the ${said(back)}.`,
+  over: (front: string, less: boolean) =>
+    less
+      ? `The front is ${front}. How much is left once the back has borrowed from it?`
+      : `The front is ${front}. How much is it with what comes over from the back?`,
+  whyOver: 'What does not fit into the back goes into the front.',
+  into: (right: string) => `What comes over from the back changes the front: ${right}.`,
+  rest: 'Back: which digits stand behind the front?',
+  whyRest: (width: number) => `Only ${places(width)} of the back are left for it.`,
   padBehind: (back: bigint) => `The zero goes before the ${said(back)}, not behind it.`,
 } as const
 

@@ -14,6 +14,7 @@ export const SLIP_NAMES = {
   'carry-lost': 'forgot to carry',
   'carry-not-through-nine': 'did not carry through a nine',
   'complement-left-out': 'left the complement out',
+  'complement-nine': 'took from nine instead of ten',
   'complement-tens': 'took every digit from ten',
   'complement-wrong-way': 'moved the complement the wrong way',
   'digit-left-out': 'left a digit out',

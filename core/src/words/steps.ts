@@ -18,6 +18,7 @@ export const REMARK = {
   carryLost: (right: string) => `You forgot to carry: ${right}.`,
   borrowMissed: (right: string) => `You forgot to borrow: ${right}.`,
   complementTens: (right: string) => `Only the last digit is taken from ten, the others from nine: ${right}.`,
+  complementNine: (right: string) => `That goes with it to make nine. To make ten: ${right}.`,
   notHalved: (right: string) => `Halve it: ${right}.`,
   notDoubled: (right: string) => `Double it: ${right}.`,
   doubledNotSquared: (right: string) => `Squared means times itself, not doubled: ${right}.`,

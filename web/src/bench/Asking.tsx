@@ -58,6 +58,11 @@ export function Asking(props: {
         hidden={onFrame}
         inPlace={inPlace}
         onKey={onKey}
+        onChoose={(letter) => {
+          attempt.clear()
+          attempt.press(letter)
+          onEnter()
+        }}
         onErase={attempt.erase}
         onEnter={onEnter}
       >

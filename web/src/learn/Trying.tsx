@@ -115,6 +115,7 @@ function One(props: {
         label="The answer?"
         describedBy="try-problem"
         onKey={attempt.press}
+        onChoose={attempt.enter}
         onErase={attempt.erase}
         onEnter={() => attempt.confirm()}
       />

@@ -1,4 +1,4 @@
-import { type Exercise, openQuestion } from '@tachymetra/core/session'
+import { type Exercise, openQuestion, passedOver } from '@tachymetra/core/session'
 import { formAsked, isStarred } from '@tachymetra/core/set'
 import { type Ref, useImperativeHandle } from 'react'
 import { useNeeds } from '../data/needs.js'
@@ -55,14 +55,18 @@ export function PaperItem(props: Props) {
   const question = openQuestion(attempt.progress)
   const confirm = () => {
     attempt.confirm()
+    handIn()
+  }
+  const handIn = () => {
     const { progress } = attempt.latest()
     const last = progress.entries.at(-1)
     // A right value in another form is told; anything else is the answer.
-    if (progress.outcome === undefined && last && last.verdict !== 'elsewhere') attempt.note('handed-in')
+    if (progress.outcome === undefined && last && !passedOver(last)) attempt.note('handed-in')
   }
-  const press = (key: string) => {
-    attempt.press(key)
-    if (question?.kind.choices) confirm()
+  const press = (key: string) => attempt.press(key)
+  const choose = (letter: string) => {
+    attempt.enter(letter)
+    handIn()
   }
   const skip = () => attempt.progress.outcome === undefined && attempt.note('skipped')
   const kind = question?.kind
@@ -104,6 +108,7 @@ export function PaperItem(props: Props) {
           label={`Item ${n}`}
           describedBy="asked"
           onKey={press}
+          onChoose={choose}
           onErase={attempt.erase}
           onEnter={confirm}
         >

@@ -25,6 +25,7 @@ export function WorkAgain({ exercise }: { readonly exercise: Exercise }) {
         text={typing.text}
         label={aloud(questionOf(progress))}
         onKey={attempt.press}
+        onChoose={attempt.enter}
         onErase={attempt.erase}
         onEnter={() => attempt.confirm()}
       >

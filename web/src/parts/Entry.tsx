@@ -15,6 +15,8 @@ interface Props {
   readonly describedBy?: string
   readonly onKey: (key: string) => void
   readonly onErase: () => void
+  /** One of a few answers, pressed whole by its letter; left out where nothing is chosen. */
+  readonly onChoose?: (letter: string) => void
   /** Left out where an answer is taken by itself. */
   readonly onEnter?: () => void
   /** The field is there for assistive technology only: the answer is entered otherwise, on a frame. */
@@ -31,6 +33,8 @@ export function Entry(props: Props) {
   const field = useRef<HTMLInputElement>(null)
   const { choices } = kind
   const keys = [...kind.keys, ...(kind.alsoTyped ?? [])]
+  // Choices are pressed; where the answer may be typed as well, what is typed is seen.
+  const unseen = hidden || inPlace || (choices && !kind.alsoTyped)
   const { decimal } = useSettings().numbers
   const { keypad, ownKeyboard } = useNeeds()
   useEffect(() => field.current?.focus(), [])
@@ -43,7 +47,7 @@ export function Entry(props: Props) {
   }
   return (
     <>
-      <div className={hidden || inPlace || choices ? 'sr-only' : 'entry-line'}>
+      <div className={unseen ? 'sr-only' : 'entry-line'}>
         <input
           ref={field}
           className={`entry${text.length > 11 ? ' long' : ''}`}
@@ -76,8 +80,14 @@ export function Entry(props: Props) {
         (choices ? (
           <div className="row choices">
             {choices.map((c) => (
-              <button key={c.id} type="button" className="choice" onClick={() => onKey(c.key)}>
-                <kbd>{c.key}</kbd> {c.name}
+              <button
+                key={c.id}
+                type="button"
+                className="choice"
+                aria-pressed={text === c.key}
+                onClick={() => (props.onChoose ?? onKey)(c.key)}
+              >
+                <kbd>{c.key.toUpperCase()}</kbd> {c.name}
               </button>
             ))}
           </div>

@@ -7,7 +7,7 @@ import { useTold } from './useTold.js'
 import { aloud } from './words.js'
 import './question-flow.css'
 
-/** The keys of questions answered one after another: one of a few is taken at its key, a number with Enter. */
+/** The keys of questions answered one after another, each confirmed with Enter. */
 export function useQuestionKeys(
   attempt: AttemptOnScreen,
   commands: Readonly<Record<string, () => void>>,
@@ -15,11 +15,8 @@ export function useQuestionKeys(
 ): KeyTarget | undefined {
   const question = attempt.question()
   const target = question && {
-    keys: question.kind.keys,
-    press(key: string) {
-      attempt.press(key)
-      if (question.kind.choices) attempt.confirm()
-    },
+    keys: [...question.kind.keys, ...(question.kind.alsoTyped ?? [])],
+    press: (key: string) => attempt.press(key),
   }
   useKeys(
     { ...commands, Enter: () => (question ? attempt.confirm() : onOver()), Backspace: attempt.erase },
@@ -77,6 +74,7 @@ export function QuestionFlow(props: {
             labelledBy="question"
             {...(describedBy && { describedBy })}
             onKey={target.press}
+            onChoose={attempt.enter}
             onErase={attempt.erase}
             onEnter={() => attempt.confirm()}
           >

@@ -1,9 +1,9 @@
 /** What the bench says: the question, the hint, what a mistake was, and what became of the problem. */
 import type { Cause } from '@tachymetra/core/diagnose'
 import type { FadeLevel } from '@tachymetra/core/learner'
-import { placeName, readDecimal, toWords } from '@tachymetra/core/number'
+import { digitAt, placeName, readDecimal, toWords } from '@tachymetra/core/number'
 import { printProblem, solvedWords } from '@tachymetra/core/problem'
-import { decimals, type Value } from '@tachymetra/core/question'
+import { asDecimal, decimals, type Value } from '@tachymetra/core/question'
 import {
   type Exercise,
   figuresOf,
@@ -13,11 +13,12 @@ import {
   openQuestion,
   openStep,
   type Progress,
+  passedOver,
   wrongAnswers,
 } from '@tachymetra/core/session'
 import { type BeadMove, beadWorkOf, fingerOf, moveWords } from '@tachymetra/core/soroban'
 import { type Walk, wayWords } from '@tachymetra/core/technique'
-import { seconds } from '@tachymetra/core/words'
+import { PASSED_OVER, seconds } from '@tachymetra/core/words'
 import { memo, useEffect, useRef, useState } from 'react'
 import { HAS_TOUCH } from '../data/touch.js'
 import { ACTION_WORDS } from './actions.js'
@@ -104,10 +105,10 @@ export function Hint({ progress }: { readonly progress: Progress }) {
 function remarkOn(
   progress: Progress,
   explained: string | undefined,
-): { readonly elsewhere: string } | { readonly value: string; readonly remark: string } | undefined {
+): { readonly passed: string } | { readonly value: string; readonly remark: string } | undefined {
   const entry = standingEntry(progress)
   if (!entry) return undefined
-  if (entry.verdict === 'elsewhere') return { elsewhere: elsewhereWords(progress, entry) }
+  if (passedOver(entry)) return { passed: passedWords(progress, entry) }
   const remark =
     entry.slips[0]?.remark ??
     explained ??
@@ -118,7 +119,7 @@ function remarkOn(
 export function Said(props: { readonly progress: Progress; readonly explained: string | undefined }) {
   const said = remarkOn(props.progress, props.explained)
   if (!said) return null
-  if ('elsewhere' in said) return <p>{said.elsewhere}</p>
+  if ('passed' in said) return <p>{said.passed}</p>
   return (
     <p>
       <Mark right={false} /> <span className="value">{said.value}</span> is not right.{' '}
@@ -131,25 +132,27 @@ export function Said(props: { readonly progress: Progress; readonly explained: s
 export function saidWords(progress: Progress, explained: string | undefined): string | undefined {
   const said = remarkOn(progress, explained)
   if (!said) return undefined
-  return 'elsewhere' in said ? said.elsewhere : `${said.value} is not right. ${said.remark}`
+  return 'passed' in said ? said.passed : `${said.value} is not right. ${said.remark}`
 }
 
-/** A value that is right in itself, but was not asked: nothing is counted. */
-function elsewhereWords(progress: Progress, entry: JudgedEntry): string {
-  const { as, place } = entry
+/** A value on the way to what is asked, or true and not asked: nothing is counted. */
+function passedWords(progress: Progress, entry: JudgedEntry): string {
+  const { as, place, verdict } = entry
   const value = entryWords(progress.walks[0], entry)
-  switch (as) {
-    case 'form':
-      return openQuestion(progress)?.kind.form?.says ?? ''
-    case 'again':
-      return `${value} is there already. What comes next?`
-    case 'along':
-      return `${value} so far. Go on: what does it come to?`
-    case 'bare':
-      return `Say it with its place: not ${value}, but how many ${placeName(place)} in full?`
-    default:
-      return `${value} is right, but it belongs to the ${placeName(place)}. This step comes first.`
-  }
+  if (verdict === 'so-far')
+    return isBareDigit(progress, entry) ? PASSED_OVER.digit(value, place) : PASSED_OVER.soFar(value)
+  if (as === 'form') return openQuestion(progress)?.kind.form?.says ?? ''
+  return as === 'rounded' ? PASSED_OVER.rounded(value) : PASSED_OVER.later(value, place)
+}
+
+/** The same in two words, in a list of entries. */
+export const passedName = ({ verdict }: JudgedEntry) => (verdict === 'so-far' ? 'so far' : 'not counted')
+
+/** The digit of the lit place alone, where a whole total is asked. */
+function isBareDigit(progress: Progress, { text, place }: JudgedEntry): boolean {
+  const step = openStep(progress)
+  const total = step?.total && place > 0 ? asDecimal(step.expect) : undefined
+  return total !== undefined && text === String(digitAt(total, place))
 }
 
 /** One word for what became of it, the same as in the record. */
@@ -221,15 +224,11 @@ export const Steps = memo(function Steps(props: {
       <ol className="plain-list steps" start={before + 1}>
         {all.slice(before).map((entry, i) => (
           <li key={before + i}>
-            {entry.verdict === 'elsewhere' ? (
-              <span aria-hidden="true">·</span>
-            ) : (
-              <Mark right={moved(entry)} />
-            )}
+            {passedOver(entry) ? <span aria-hidden="true">·</span> : <Mark right={moved(entry)} />}
             <span>
               <span className="value">{entryWords(walk, entry)}</span>
               {entry.verdict === 'given' && <span className="faint"> shown</span>}
-              {entry.verdict === 'elsewhere' && <span className="faint"> not counted</span>}
+              {passedOver(entry) && <span className="faint"> {passedName(entry)}</span>}
               {entry.verdict === 'ahead' && <span className="faint"> at once</span>}
               {entry.slips[0] && <span className="said-slip"> {entry.slips[0].remark}</span>}
             </span>

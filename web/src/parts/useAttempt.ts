@@ -113,8 +113,7 @@ export function useAttempt({
       const asked = question(of)
       if (!asked) return
       change({ typing: typeKey(latest.current.typing, asked.kind, key, now(), from) })
-      // A choice is an answer as it is taken.
-      if ((byItself || asked.kind.choices) && isFull(asked, latest.current.typing.text)) confirmed(of)
+      if (byItself && isFull(asked, latest.current.typing.text)) confirmed(of)
     },
     erase: () => question() && change({ typing: eraseKey(latest.current.typing, now(), from) }),
     touch: () => question() && change({ typing: touched(latest.current.typing, now()) }),

@@ -2,7 +2,7 @@ import { drillById, practiceName } from '@tachymetra/core/drill'
 import { readGrid } from '@tachymetra/core/flash'
 import { lowestPlace, readDecimal } from '@tachymetra/core/number'
 import { isItem, lowestOf, problemWords } from '@tachymetra/core/problem'
-import { exerciseOf, moved, replayOf, SUPPORT_NAMES, withRemarks } from '@tachymetra/core/session'
+import { exerciseOf, moved, passedOver, replayOf, SUPPORT_NAMES, withRemarks } from '@tachymetra/core/session'
 import { clearFrame, frameOf, frameValue, isAbacus, setNumber } from '@tachymetra/core/soroban'
 import { lineOf, momentAfter } from '@tachymetra/core/technique'
 import type { AttemptWire } from '@tachymetra/core/wire'
@@ -18,7 +18,7 @@ import { Mark } from '../parts/Mark.js'
 import { NotInRecord } from '../parts/Missing.js'
 import { PlaceRule } from '../parts/PlaceRule.js'
 import { SorobanFrame } from '../parts/SorobanFrame.js'
-import { entryWords } from '../parts/saying.js'
+import { entryWords, passedName } from '../parts/saying.js'
 import { useKeys } from '../parts/useKeys.js'
 import { levelWords, when } from '../parts/words.js'
 import './record.css'
@@ -178,14 +178,14 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
       <ol className="plain-list" aria-live="polite">
         {entries.slice(0, at).map((e, i) => (
           <li key={i} className="replay-entry">
-            {e.verdict === 'elsewhere' ? <span aria-hidden="true">·</span> : <Mark right={moved(e)} />}{' '}
+            {passedOver(e) ? <span aria-hidden="true">·</span> : <Mark right={moved(e)} />}{' '}
             {isEntered(e) ? (
               <span className="mono">{entryWords(walk, e)}</span>
             ) : (
               <span>marked as wrong</span>
             )}
             {e.verdict === 'given' && <span className="faint"> shown</span>}
-            {e.verdict === 'elsewhere' && <span className="faint"> not counted</span>}
+            {passedOver(e) && <span className="faint"> {passedName(e)}</span>}
             {e.took > 1 && <span className="faint"> at once</span>}{' '}
             {!onPaper && <span className="faint">after {seconds(e.ms)}</span>}
             <br />

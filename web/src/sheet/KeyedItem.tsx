@@ -42,8 +42,6 @@ export function KeyedItem(props: {
     const next = typeKey(typing, kind, key, 0)
     setTyping(next)
     setNotice('')
-    // A choice is an answer as it is taken.
-    if (kind.choices) take(next.text)
   }
   const take = (text: string) => {
     if (text === '') return onMove(1)
@@ -96,6 +94,7 @@ export function KeyedItem(props: {
           label={`Answer to item ${n}`}
           {...(form && { describedBy: 'asked' })}
           onKey={press}
+          onChoose={take}
           onErase={erase}
           onEnter={() => take(typing.text)}
         >

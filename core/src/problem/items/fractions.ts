@@ -11,7 +11,7 @@ import {
   times,
 } from '../../number/fraction.js'
 import { FRACTION, MIXED, RATIO, RATIONAL } from '../../question/fractions.js'
-import { choiceOf } from '../../question/kind.js'
+import { choiceOf, DIGITS } from '../../question/kind.js'
 import { valueText, valueWords } from '../../question/value.js'
 import { ITEM, MISTYPED } from '../../words/items.js'
 import { InputError } from '../error.js'
@@ -121,6 +121,22 @@ const FRACTIONS = /^\d{1,9}\/\d{1,9}(?: ?, ?\d{1,9}\/\d{1,9}){2}$/
 const nth = (p: Parts, i: number) => ratioOf(p, 2 * i, 2 * i + 1)
 const nthText = (p: Parts, i: number) => `${whole(p, 2 * i)}/${whole(p, 2 * i + 1)}`
 
+/** Which of two fractions a typed number is; both where they are equal. */
+function nthTyped(p: Parts, text: string): string | undefined {
+  const value = RATIONAL.read(text)
+  const is = [0, 1].map((i) => value !== undefined && compareFractions(value, nth(p, i)) === 0)
+  return is[0] ? 'first' : is[1] ? 'second' : undefined
+}
+
+/** The order three typed fractions stand in: "2/7 < 5/6 < 7/8", also with blanks or commas between. */
+function orderTyped(p: Parts, text: string): string | undefined {
+  const found = text.split(/[\s,<]+/).map((part) => {
+    const value = RATIONAL.read(part)
+    return [0, 1, 2].findIndex((i) => value !== undefined && compareFractions(value, nth(p, i)) === 0)
+  })
+  return ORDERS.find((order) => order === found.join(''))
+}
+
 /** The orders three things can stand in, by their numbers. */
 const ORDERS = ['012', '021', '102', '120', '201', '210'] as const
 
@@ -206,9 +222,12 @@ export const FRACTION_FORMS = {
     words: (p) => ITEM.larger(nthText(p, 0), nthText(p, 1)),
     kind: (p) =>
       choiceOf(
-        { key: '1', id: 'first', name: nthText(p, 0) },
-        { key: '2', id: 'second', name: nthText(p, 1) },
-        { key: '3', id: 'equal', name: ITEM.equal },
+        [
+          { id: 'first', name: nthText(p, 0) },
+          { id: 'second', name: nthText(p, 1) },
+          { id: 'equal', name: ITEM.equal },
+        ],
+        { keys: [...DIGITS, '/', '='], idOf: (text) => (text === '=' ? 'equal' : nthTyped(p, text)) },
       ),
     answer: (p) => {
       const order = compareFractions(nth(p, 0), nth(p, 1))
@@ -231,11 +250,11 @@ export const FRACTION_FORMS = {
     words: (p) => ITEM.order([0, 1, 2].map((i) => nthText(p, i)).join(', ')),
     kind: (p) =>
       choiceOf(
-        ...ORDERS.map((order, i) => ({
-          key: String(i + 1),
+        ORDERS.map((order) => ({
           id: order,
           name: [...order].map((n) => nthText(p, Number(n))).join(' < '),
         })),
+        { keys: [...DIGITS, '/', ' ', ',', '<'], idOf: (text) => orderTyped(p, text) },
       ),
     answer: (p) =>
       ['0', '1', '2'].sort((a, b) => compareFractions(nth(p, Number(a)), nth(p, Number(b)))).join(''),

@@ -89,7 +89,6 @@ function blockStep({ place, parts, carried, last }: Block, written: readonly Ans
     expect: decimal(total),
     // The two digits to be written say it too.
     meant: (n) => (!last && n.scale === 0 && n.units === BigInt(total % 100) ? decimal(total) : undefined),
-    along: carried > 0 || shown.length > 2 ? plain.along : undefined,
     writes: () => ({ negative: false, cells: cellsOf(total, place, last, written) }),
     holds: last || total < 100 ? [] : [{ what: 'carry', value: decimal(Math.floor(total / 100)) }],
     reckons: text,

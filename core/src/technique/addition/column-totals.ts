@@ -23,7 +23,7 @@ import type { AnswerCell, Step } from '../contract.js'
 import { lineOf } from '../line.js'
 import { step, technique } from '../make.js'
 import { ask } from '../quantities.js'
-import { columnsOf, digitTotal, type SumColumn } from './columns.js'
+import { columnsOf, digitTotal, rawColumns, type SumColumn } from './columns.js'
 import { loadOf, readPlainSum } from './parts.js'
 
 export const addColumnTotals = technique({
@@ -45,8 +45,11 @@ export const addColumnTotals = technique({
   ],
   parameters: sumBoard([3, 12]),
   read: readPlainSum,
-  *work(problem) {
+  // Estimates on the way need not be said; then the raw totals are settled digit by digit from the right.
+  ways: [{}, { settle: 'digits' }],
+  *work(problem, { settle }) {
     const columns = columnsOf(problem).reverse()
+    if (settle === 'digits') return yield* rawColumns(problem, (place) => estimatesFrom(columns, place))
     const lowest = columns.at(-1)!.place
     let raw: readonly AnswerCell[] = []
     let estimate = ZERO
@@ -58,6 +61,15 @@ export const addColumnTotals = technique({
     return estimate
   },
 })
+
+/** What the columns to the left of a place come to, one after another. */
+function estimatesFrom(columns: readonly SumColumn[], place: number): Decimal[] {
+  let estimate = ZERO
+  return columns.flatMap((column) => {
+    estimate = add(estimate, atPlace(column.sum, column.place))
+    return column.place > place ? [estimate] : []
+  })
+}
 
 function totalStep({ place, digits, sum }: SumColumn, raw: readonly AnswerCell[], estimate: Decimal): Step {
   // A zero has nothing to add.
@@ -105,6 +117,8 @@ function estimateStep(
     why: words,
     expect,
     total: true,
+    // An estimate on the way need not be said.
+    decision: last ? undefined : [expect],
     writes: () => (last ? lineOf(expect, lowest) : { negative: false, cells: totals }),
     holds: last ? [] : [{ what: 'estimate', value: expect }],
     reckons: `${toText(before)} + ${toText(part)}`,

@@ -14,11 +14,16 @@ import { sumLoad } from '../facts.js'
 import { digitCells } from '../line.js'
 import { step, technique } from '../make.js'
 import { CARRY } from '../variants.js'
-import { columnLoad, columnsOf, runningSums, type SumColumn } from './columns.js'
+import { columnLoad, columnsOf, rawColumns, type SumColumn } from './columns.js'
 import { readPlainSum } from './parts.js'
 
-/** Mending may come before the digit it makes room for, or after it. */
-const WAYS: readonly Variant[] = [{ carry: 'mend' }, { carry: 'mend', mending: 'first' }, { carry: 'glance' }]
+/** Mending may come before the digit it makes room for or after it, or all sums stand raw and are settled at the end. */
+const WAYS: readonly Variant[] = [
+  { carry: 'mend' },
+  { carry: 'mend', mending: 'first' },
+  { carry: 'glance' },
+  { carry: 'mend', mending: 'raw' },
+]
 
 export const addColumnsLeft = technique({
   id: 'add-columns-left',
@@ -45,6 +50,7 @@ export const addColumnsLeft = technique({
   parameters: sumBoard([2, 6]),
   read: readPlainSum,
   *work(problem, { carry, mending }) {
+    if (carry === 'mend' && mending === 'raw') return yield* rawColumns(problem)
     const columns = columnsOf(problem).reverse()
     return yield* carry === 'glance' ? glance(columns) : mend(columns, mending === 'first')
   },
@@ -86,7 +92,6 @@ function glanceStep(
     why: throughNine ? COLUMNS_LEFT.whyNine(next) : COLUMNS_LEFT.whySum(`${shown} = ${sum}`, carried),
     expect: decimal(expect),
     sum: decimal(total),
-    along: runningSums(digits, carried),
     writes: () => ({ negative: false, cells: cells(String(expect)) }),
     reckons: [...digits, ...(carried > 0 ? [carried] : [])].join(' + '),
     load: () => ({
@@ -133,7 +138,6 @@ function* mend(columns: readonly SumColumn[], mendFirst: boolean): Walk {
       why: COLUMNS_LEFT.whySum(`${shown} = ${sum}`, 0),
       expect: decimal(unit),
       sum: decimal(sum),
-      along: runningSums(digits, 0),
       writes: () => cells([...standing, String(unit)]),
       reckons: shown,
       load: () => columnLoad(digits),

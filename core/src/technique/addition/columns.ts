@@ -1,8 +1,12 @@
 /** The columns of a sum, from the lowest place up. */
-import { type Decimal, digitAt } from '../../number/decimal.js'
+import { type Decimal, decimal, digitAt } from '../../number/decimal.js'
 import type { SumProblem } from '../../problem/problem.js'
+import { COLUMN_TOTALS } from '../../words/addition.js'
+import { at, REMARK } from '../../words/steps.js'
+import type { NumberWork } from '../contract.js'
 import { type Load, NO_LOAD } from '../facts.js'
-import { columnTotal } from '../quantities.js'
+import { leftRaw } from '../multiplication/columns.js'
+import { columnTotal, type Quantity } from '../quantities.js'
 import { rangeOf } from './parts.js'
 
 export interface SumColumn {
@@ -47,7 +51,27 @@ export function columnLoad(digits: readonly number[]): Load {
   return digitTotal(digits).load()
 }
 
-/** Totals on the way through a column: right, but not all of it yet. */
-export function runningSums(digits: readonly number[], carry: number): ((n: Decimal) => boolean) | undefined {
-  return digits.length > 2 || carry > 0 ? digitTotal(digits, carry).along : undefined
+/**
+ * Every column summed from the left, its sum left raw, and all of them settled from the right.
+ * @param beside what else may be said at a column, such as an estimate
+ */
+export function* rawColumns(
+  problem: SumProblem,
+  beside: (place: number) => readonly Decimal[] = () => [],
+): NumberWork {
+  const columns = columnsOf(problem)
+  const { lowest } = rangeOf(problem)
+  const value: bigint = yield* leftRaw(
+    columns.map(({ digits, place, sum }) => ({
+      sum,
+      quantity: (): Quantity => ({ ...digitTotal(digits), parts: () => beside(place) }),
+      why: () => COLUMN_TOTALS.whyColumn,
+      slips(slip) {
+        const right = `${digits.join(' + ')} = ${sum}`
+        for (const off of [-1, 1]) slip('fact', decimal(sum + off), 3, at(place, REMARK.check(right)))
+      },
+    })),
+    lowest,
+  )
+  return decimal(value, -lowest)
 }

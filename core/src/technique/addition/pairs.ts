@@ -18,6 +18,7 @@ import {
 } from '../../number/decimal.js'
 import { placeTitle } from '../../number/places.js'
 import type { Problem, SumProblem } from '../../problem/problem.js'
+import { type AnswerKind, SIGNED } from '../../question/kind.js'
 import { PAIRS } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
 import { sumBoard } from '../boards.js'
@@ -115,6 +116,21 @@ function picksOf(total: Decimal, digits: readonly Left[], place: number): Picks 
   }
 }
 
+/** How many make ten; which they are is read too: "3 and 7", "2 + 3 + 5". */
+const TENS_KIND: AnswerKind<Decimal> = {
+  ...SIGNED,
+  alsoTyped: [...(SIGNED.alsoTyped ?? []), '+'],
+  begins: (text) => /^\d(?:\+\d?)*$/.test(text) || SIGNED.begins(text),
+  read(text) {
+    const digits = text.match(/^\s*\d(?:\s*(?:and|\+|,|\s)\s*\d)+\s*$/) ? text.match(/\d/g)! : []
+    if (digits.length === 0) return SIGNED.read(text)
+    const sum = digits.reduce((total, d) => total + Number(d), 0)
+    return decimal(sum === 10 ? digits.length : sum)
+  },
+}
+
+const isTenSaid = (n: Decimal) => n.scale === 0 && n.units === 10n
+
 /** Is a ten among the digits left, and of how many? */
 function tenStep({ digits, readings }: Remaining, place: number, total: Decimal, lowest: number): Step {
   const sizes = TEN_SIZES.filter((size) => tenOf(digits, size))
@@ -135,6 +151,9 @@ function tenStep({ digits, readings }: Remaining, place: number, total: Decimal,
     // Whichever is decided, the next total may take any digits: one way past is enough.
     decision: [decimal(first)],
     also: (n) => n.scale === 0 && sizes.some((size) => BigInt(size) === n.units),
+    kind: TENS_KIND,
+    // People say which they are, or that they make ten.
+    meant: (n) => (first > 0 && isTenSaid(n) ? decimal(first) : undefined),
     writes: () => (isZero(total) ? BLANK : lineOf(total, lowest, true)),
     holds: [
       ...(isZero(total) ? [] : [{ what: 'total', value: total }]),

@@ -10,9 +10,9 @@ import { countColumns, either, mapped, type ProblemSpace } from '../../problem/s
 import { SHORT } from '../../words/division.js'
 import { at as inPlace, REMARK } from '../../words/steps.js'
 import { parameter } from '../boards.js'
-import type { AnswerCell, Fact, Step } from '../contract.js'
+import type { AnswerCell, Fact, Step, Work } from '../contract.js'
 import { differenceLoad } from '../facts.js'
-import { type Misfit, misfit, step, technique } from '../make.js'
+import { type Misfit, misfit, step, techniqueOfValues } from '../make.js'
 import { REST } from '../variants.js'
 
 interface Dividing {
@@ -62,12 +62,14 @@ function quotientSpace({
   }
 }
 
-export const divideShort = technique({
+export const divideShort = techniqueOfValues<Dividing>({
   id: 'divide-short',
   words: SHORT,
   family: 'division',
   needs: ['subtract-hold-drop'],
   variants: [REST],
+  // What is asked of the rest is no way of working: a quotient without it is not the answer.
+  ways: [{}],
   asks: (variant) => (variant.rest === 'decimals' ? SHORT.asks(CUT_PLACES) : SHORT.asksQuotient),
   // Targets: common practice, no published source.
   levels: [
@@ -100,7 +102,7 @@ export const divideShort = technique({
     if (divisor.units < 2n || divisor.units > 12n) return misfit(SHORT.range)
     return { dividend, divisor: Number(divisor.units) }
   },
-  *work({ dividend, divisor }, { rest: variant }): Generator<Step, Decimal, Decimal> {
+  *work({ dividend, divisor }, { rest: variant }): Work {
     const lowest = lowestPlace(dividend)
     const written: AnswerCell[] = []
     const line = (cells: readonly AnswerCell[] = []) => ({ negative: false, cells: [...written, ...cells] })
@@ -126,14 +128,14 @@ export const divideShort = technique({
         part < divisor && at > lowest && written.length > 0 ? Math.floor((part * 10 + below) / divisor) : 0
       const q = Number(
         wholePart(
-          yield quotientStep({
+          (yield quotientStep({
             part,
             divisor,
             right,
             skipped,
             place: at,
             writes: line([cell(at, right)]),
-          }),
+          })) as Decimal,
         ),
       )
       written.push(cell(at, q))
@@ -147,7 +149,13 @@ export const divideShort = technique({
       let left = rest
       // Where nothing went in, all of it is left: there is nothing to ask.
       if (rest !== 0 && (stated || (more && q > 0)))
-        left = Number(wholePart(yield restStep({ n, q, divisor, rest, place, stated, writes: line() })))
+        left = Number(
+          wholePart((yield restStep({ n, q, divisor, rest, place, stated, writes: line() })) as Decimal),
+        )
+      if (!more && stated && place === 0) {
+        const quotient = decimal(BigInt(written.map((c) => c.digits).join('')))
+        return { quotient, remainder: decimal(left) }
+      }
       if (!more) break
       place -= 1
       n = left * 10 + digitAt(dividend, place)

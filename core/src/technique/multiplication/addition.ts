@@ -120,7 +120,6 @@ function* inBlocks(
       expect: decimal(value),
       // The two digits to be written say it too.
       meant: (n) => (!last && n.scale === 0 && n.units === value % 100n ? decimal(value) : undefined),
-      along: (n) => inCarry > 0n && n.scale === 0 && n.units === plain.value.units,
       writes: () => ({
         negative: false,
         cells: digitCells((last ? String(value) : String(value % 100n).padStart(2, '0')) + done, -scale),

@@ -74,6 +74,7 @@ export function* fromGaps(
       width: zeros,
       scale,
       taken,
+      holds: gaps,
       *front(line) {
         const front = moved(e)
         return yield* half(

@@ -76,6 +76,11 @@ export function* rightRaw(columns: readonly SumColumn[], shift = 0): Walking {
   )
 }
 
+/** From the left, every sum written raw; the tens are settled from the right at the end. */
+export function* leftRaw(columns: readonly SumColumn[], shift = 0): Walking {
+  return yield* rawThenSettled(columns, columns.map((_, k) => k).reverse(), shift)
+}
+
 /** The first and the last column, then inwards; the tens are settled at the end. */
 export function* endsFirst(columns: readonly SumColumn[], shift = 0): Walking {
   const order: number[] = []
@@ -230,6 +235,8 @@ function writeStep({ place, raw, carry, carriedBefore, last, written, shift, res
   const total = raw + carry
   const expect = last ? total : total % 10
   const carries = Math.floor(total / 10)
+  // The column's whole total says the digit too; so does the printed digit with what is carried: 8 + 4 = 12, write 2.
+  const says = [total, (raw % 10) + carry].map(BigInt)
   return step({
     action: rest ? 'settle' : 'write',
     place,
@@ -237,6 +244,8 @@ function writeStep({ place, raw, carry, carriedBefore, last, written, shift, res
     why: rest ? COLUMNS.whySettle : COLUMNS.whyWrite(last),
     expect: decimal(expect),
     sum: decimal(total),
+    meant: (n) => (n.scale === 0 && !last && says.includes(n.units) ? decimal(expect) : undefined),
+    parts: () => [raw % 10, (raw % 10) + carry, total % 10, carries].map((n) => decimal(n)),
     writes: () => ({
       negative: false,
       cells: [...digitCells(String(expect) + written, shift), ...(rest ?? [])],

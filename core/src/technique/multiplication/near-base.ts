@@ -9,7 +9,7 @@ import { between, either, mapped, pairs } from '../../problem/space.js'
 import { MISFIT, NEAR_BASE } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
 import { onFactors } from '../conditions.js'
-import { EITHER_HALF } from '../front-back.js'
+import { HALVES_THAT_JOIN } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { eitherWay } from '../rounding.js'
 import { type Base, baseOf, fromGaps, gapStep, nearBase } from './base.js'
@@ -25,7 +25,7 @@ export const multiplyNearBase = technique({
   words: NEAR_BASE,
   family: 'multiplication',
   needs: ['multiply-addition'],
-  ways: EITHER_HALF,
+  ways: HALVES_THAT_JOIN,
   // Targets: common practice, no published source (5 s).
   levels: [
     ['Below 10', 4, { zeros: 1, most: 5, side: 1 }],

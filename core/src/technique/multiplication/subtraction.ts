@@ -2,14 +2,15 @@
  * multiply-subtraction: round one factor up, take the surplus back. 89×7: 630 − 7 = 623. 48×23: 1150 − 46 = 1104.
  * A number added to the product, or taken from it, comes last: 4998×3+6.
  */
-import { decimal, toWords } from '../../number/decimal.js'
+import { type Decimal, decimal, toWords } from '../../number/decimal.js'
 import { said } from '../../number/whole.js'
 import { type Problem, productOf } from '../../problem/problem.js'
 import { mapped, pairs } from '../../problem/space.js'
 import { MISFIT, ROUND_BACK } from '../../words/multiplication.js'
 import { parameter } from '../boards.js'
+import type { Step } from '../contract.js'
 import { productLoad, takeLoad, together } from '../facts.js'
-import { wholeLine } from '../line.js'
+import { BLANK, wholeLine } from '../line.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { ask, difference, gap, holdsThat, product, sum } from '../quantities.js'
 import { justBelow, ofDigits, type Rounded, roundedUp, roundStep } from '../rounding.js'
@@ -28,6 +29,7 @@ export const multiplySubtraction = technique({
   family: 'multiplication',
   needs: ['multiply-addition'],
   variants: [SPLIT],
+  ways: [...SPLIT.values.map((split) => ({ split })), { surplus: 'first' }],
   // Targets: common practice, no published source.
   levels: [
     ['One below a ten, by one digit', 3.5, { surplus: 1 }],
@@ -78,44 +80,21 @@ export const multiplySubtraction = technique({
     const factor = apart.round - apart.over
     const round = yield* roundStep({ number: factor, round: apart.round, scale: 0 })
     const over = round - factor
+    const first = variant.surplus === 'first'
+    const before = first ? yield* surplusOf(factor, round, whole, scale) : undefined
     const times = product(round, whole)
     const rounded = (yield ask(times, {
       action: 'partial-product',
       place: -scale,
       why: ROUND_BACK.whyProduct,
       writes: () => wholeLine(times.value.units, scale, true),
-      holds: () => [{ what: 'round product', value: times.value }],
+      holds: () => [
+        ...(before === undefined ? [] : [{ what: 'to take back', value: decimal(before) }]),
+        { what: 'round product', value: times.value },
+      ],
       total: true,
     })).units
-    let surplus = whole
-    if (over !== 1n) {
-      const too = gap(factor, round)
-      const each = (yield ask(too, {
-        action: 'decide',
-        place: -scale,
-        ask: ROUND_BACK.gap(said(factor)),
-        why: ROUND_BACK.whyGap(said(round), said(factor), said(over)),
-        decision: [too.value],
-        writes: () => wholeLine(rounded, scale, true),
-        holds: () => [
-          { what: 'round product', value: decimal(rounded) },
-          { what: 'too many', value: too.value },
-        ],
-      })).units
-      const back = product(each, whole)
-      surplus = (yield ask(back, {
-        action: 'surplus',
-        place: -scale,
-        ask: ROUND_BACK.surplus(said(each), said(whole)),
-        why: ROUND_BACK.whySurplus(said(each), said(whole)),
-        writes: () => wholeLine(rounded, scale, true),
-        holds: () => [
-          { what: 'round product', value: decimal(rounded) },
-          { what: 'to take back', value: back.value },
-        ],
-        slips: (slip) => slip('surplus-once', decimal(each), 4, ROUND_BACK.once(holdsThat(back))),
-      })).units
-    }
+    const surplus = before ?? (yield* surplusOf(factor, round, whole, scale, rounded))
     const rest = difference(rounded, surplus)
     const last = more === 0n
     let value = (yield ask(rest, {
@@ -150,6 +129,43 @@ export const multiplySubtraction = technique({
     return yield* placePoint(value, scale)
   },
 })
+
+/**
+ * How much above the factor the round number is, and what that comes to.
+ * @param rounded the product with the round number, where it stands already. @returns what is to be taken back
+ */
+function* surplusOf(
+  factor: bigint,
+  round: bigint,
+  whole: bigint,
+  scale: number,
+  rounded?: bigint,
+): Generator<Step, bigint, Decimal> {
+  const standing = rounded === undefined ? BLANK : wholeLine(rounded, scale, true)
+  const before = rounded === undefined ? [] : [{ what: 'round product', value: decimal(rounded) }]
+  const too = gap(factor, round)
+  const each = (yield ask(too, {
+    action: 'decide',
+    place: -scale,
+    ask: ROUND_BACK.gap(said(factor)),
+    why: ROUND_BACK.whyGap(said(round), said(factor), said(round - factor)),
+    decision: [too.value],
+    writes: () => standing,
+    holds: [...before, { what: 'too many', value: too.value }],
+  })).units
+  // One too many is the other factor itself: nothing is reckoned.
+  if (each === 1n) return whole
+  const back = product(each, whole)
+  return (yield ask(back, {
+    action: 'surplus',
+    place: -scale,
+    ask: ROUND_BACK.surplus(said(each), said(whole)),
+    why: ROUND_BACK.whySurplus(said(each), said(whole)),
+    writes: () => standing,
+    holds: () => [...before, { what: 'to take back', value: back.value }],
+    slips: (slip) => slip('surplus-once', decimal(each), 4, ROUND_BACK.once(holdsThat(back))),
+  })).units
+}
 
 function costOf({ apart: { round, over }, whole }: Split<Rounded>) {
   return together(productLoad(round, whole), productLoad(over, whole), takeLoad(round * whole, over * whole))

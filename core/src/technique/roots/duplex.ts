@@ -4,13 +4,23 @@
  * net / divisor, the remainder onward. The true digits (integer square root) are expected: with them no net is
  * ever below 0, since the columns used so far never sum to more than the square of the root.
  */
-import { type Decimal, decimal, digitAt, highestPlace, power10, unitsAt } from '../../number/decimal.js'
+import {
+  type Decimal,
+  decimal,
+  digitAt,
+  equal,
+  highestPlace,
+  isNegative,
+  power10,
+  unitsAt,
+} from '../../number/decimal.js'
 import { integerRoot } from '../../number/root.js'
 import { said, wholePart } from '../../number/whole.js'
 import { numberSpace } from '../../problem/numbers.js'
 import { rootOf } from '../../problem/problem.js'
 import { shape } from '../../problem/shape.js'
 import { between, mapped } from '../../problem/space.js'
+import { asDecimal } from '../../question/value.js'
 import { ROOT_DUPLEX, ROOT_MISFIT } from '../../words/roots.js'
 import { at as inPlace, REMARK } from '../../words/steps.js'
 import { parameter } from '../boards.js'
@@ -33,7 +43,17 @@ export const rootDuplex = technique({
   family: 'roots',
   needs: ['square-duplex'],
   variants: [DECIMALS],
+  // How many decimals are asked is no way of working: a root cut sooner is not the answer.
+  ways: [{}],
   asks: (variant) => ROOT_DUPLEX.asks(variant.decimals!),
+  rounds(problem, { decimals }, value) {
+    const given = asDecimal(value)
+    if (problem.kind !== 'root' || !given || isNegative(given)) return false
+    const n = problem.radicand
+    const asked = exactPlaces(n, Number(decimals))
+    const whole = decimal(integerRoot(unitsCut(n, 2 * asked)), asked)
+    return given.scale <= asked && !equal(given, whole) && isRounding(n, given)
+  },
   // Targets: common practice, no published source.
   levels: [
     ['Squares of three and four digits', 8, { exact: 1 }],
@@ -220,6 +240,15 @@ export const rootDuplex = technique({
     return decimal(BigInt(digits.join('')), places)
   },
 })
+
+/** Is a value the root cut off or rounded to the nearest at its own last place? */
+function isRounding(n: Decimal, value: Decimal): boolean {
+  const cut = integerRoot(unitsCut(n, 2 * value.scale))
+  if (value.units === cut) return true
+  // Nearest from above: twice the root is at least twice the value less one, in units of its last place.
+  const twice = integerRoot(4n * unitsCut(n, 2 * value.scale))
+  return value.units === cut + 1n && twice >= 2n * value.units - 1n
+}
 
 function netStep(
   gross: number,

@@ -16,13 +16,16 @@ import {
   toWords,
   unitsAt,
 } from '../../number/decimal.js'
+import { dividedBy, fractionOf } from '../../number/fraction.js'
 import { integerRoot, squareRoot } from '../../number/root.js'
 import { said, size } from '../../number/whole.js'
 import { rootOf } from '../../problem/problem.js'
 import { between, kept, mapped } from '../../problem/space.js'
+import type { Value } from '../../question/value.js'
 import { ESTIMATE, ROOT_MISFIT } from '../../words/roots.js'
 import { REMARK } from '../../words/steps.js'
 import { parameter } from '../boards.js'
+import { roundings } from '../by-parts.js'
 import type { Step } from '../contract.js'
 import { differenceLoad, productLoad } from '../facts.js'
 import { lineOf } from '../line.js'
@@ -249,6 +252,8 @@ function quotientStep(n: Decimal, estimate: Decimal, other: Decimal): Step {
       { what: 'quotient', value: other },
     ],
     reckons: `${toText(n)} ÷ ${toText(estimate)}`,
+    // Some take the first rule once more: what is left beside the estimate's square, by twice the estimate.
+    parts: () => ruleAgain(n, estimate),
     load: () => ({ facts: [`${Number(n.units)}/${Number(estimate.units)}`], carries: 0 }),
     slips(slip) {
       slip('point-misplaced', decimal(other.units, other.scale + 1), 3, ESTIMATE.point)
@@ -256,6 +261,15 @@ function quotientStep(n: Decimal, estimate: Decimal, other: Decimal): Step {
       for (const off of [-1, 1]) slip('fact', add(other, decimal(off, 1)), 2, ESTIMATE.division)
     },
   })
+}
+
+/** What the first rule gives with an estimate in place of the root: its square, what is left, twice it, the correction. */
+function ruleAgain(n: Decimal, estimate: Decimal): Value[] {
+  const square = multiply(estimate, estimate)
+  const left = absolute(subtract(n, square))
+  const twice = multiply(estimate, decimal(2))
+  const correction = dividedBy(fractionOf(left), fractionOf(twice))
+  return [square, left, twice, correction, ...roundings(correction)]
 }
 
 function lastStep(
@@ -278,7 +292,8 @@ function lastStep(
     after: (entry) => ({ writes: lineOf(entry, -entry.scale, more), holds: [] }),
     holds: more ? [{ what: 'estimate', value: expect }] : [],
     load: { facts: [], carries: 0 },
-    total: !more,
+    // Whoever improves it by the first rule comes to the same.
+    total: true,
     slips,
   })
 }

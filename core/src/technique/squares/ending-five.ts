@@ -12,10 +12,13 @@ import { POINT } from '../../words/multiplication.js'
 import { ENDING_FIVE, SQUARE_MISFIT } from '../../words/squares.js'
 import { parameter } from '../boards.js'
 import { onSquare } from '../conditions.js'
+import { EITHER_HALF, frontBack, half } from '../front-back.js'
 import { twoParts, wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
+import type { Walking } from '../multiplication/columns.js'
 import { headProduct } from '../multiplication/head.js'
 import { placePoint } from '../multiplication/product.js'
+import { square } from '../quantities.js'
 import { readSquare, type Squared } from './square.js'
 
 const MOST_DIGITS = 8
@@ -25,6 +28,7 @@ export const squareEndingFive = technique({
   words: ENDING_FIVE,
   family: 'squares',
   needs: ['multiply-crosswise'],
+  ways: EITHER_HALF,
   // Targets: common practice, no published source (5 s).
   levels: [
     ['Two digits', 4, {}],
@@ -61,7 +65,9 @@ export const squareEndingFive = technique({
     if (found.n % 10n !== 5n) return misfit(ENDING_FIVE.ends(said(found.n % 10n)))
     return found.n >= 10n ** BigInt(MOST_DIGITS) ? misfit(SQUARE_MISFIT.long(MOST_DIGITS)) : found
   },
-  *work({ n, scale }) {
+  *work({ n, scale }, variant) {
+    if (variant.half === 'back-first')
+      return yield* placePoint(yield* backFirst(n, scale), scale, POINT.square)
     const front = yield* headProduct(
       n / 10n,
       2,
@@ -76,9 +82,8 @@ export const squareEndingFive = technique({
         ask: ENDING_FIVE.ask(said(front)),
         why: ENDING_FIVE.why,
         expect: decimal(value),
-        // The back alone says it too, unless it may be the front with a 5 behind it.
-        meant: (entry) =>
-          entry.scale === 0 && entry.units === 25n && front !== 2n ? decimal(value) : undefined,
+        // The back alone says it too, once the front stands.
+        meant: (entry) => (entry.scale === 0 && entry.units === 25n ? decimal(value) : undefined),
         total: true,
         writes: () => ({ ...wholeLine(value, scale), back: 2 - scale }),
         slips(slip) {
@@ -92,3 +97,27 @@ export const squareEndingFive = technique({
     return yield* placePoint(whole, scale, POINT.square)
   },
 })
+
+/** The 25 is what many say first; then the front. */
+function* backFirst(n: bigint, scale: number): Walking {
+  return yield* frontBack(
+    {
+      width: 2,
+      scale,
+      front: (line) => headProduct(n / 10n, 2, line, scale),
+      back: (line) =>
+        half(
+          square(5n),
+          {
+            action: 'back',
+            place: -scale,
+            ask: ENDING_FIVE.back,
+            why: ENDING_FIVE.why,
+            slips: (slip) => slip('not-squared', decimal(5), 3, ENDING_FIVE.five),
+          },
+          line,
+        ),
+    },
+    { half: 'back-first' },
+  )
+}

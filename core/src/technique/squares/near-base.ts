@@ -10,7 +10,7 @@ import { MISFIT, POINT } from '../../words/multiplication.js'
 import { SQUARE_NEAR_BASE } from '../../words/squares.js'
 import { parameter } from '../boards.js'
 import { onSquare } from '../conditions.js'
-import { EITHER_HALF } from '../front-back.js'
+import { HALVES_THAT_JOIN } from '../front-back.js'
 import { type Misfit, misfit, technique } from '../make.js'
 import { type Base, baseOf, fromGaps, gapStep, nearBase } from '../multiplication/base.js'
 import { placePoint } from '../multiplication/product.js'
@@ -27,7 +27,7 @@ export const squareNearBase = technique({
   words: SQUARE_NEAR_BASE,
   family: 'squares',
   needs: ['multiply-addition'],
-  ways: EITHER_HALF,
+  ways: HALVES_THAT_JOIN,
   // Targets: common practice, no published source (5 s).
   levels: [
     ['Near 10', 4, { zeros: 1 }],

@@ -14,7 +14,7 @@ import { productLoad, sumLoad, together } from '../facts.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { placePoint } from '../multiplication/product.js'
-import { ask, difference, gap, holdsThat, product, sum } from '../quantities.js'
+import { ask, difference, gap, holdsThat, product, square, sum } from '../quantities.js'
 import { readSquare, type Squared } from './square.js'
 
 const MOST_DIGITS = 7
@@ -40,6 +40,7 @@ export const squareRoundBalance = technique({
   words: BALANCE,
   family: 'squares',
   needs: ['multiply-addition'],
+  ways: [{}, { square: 'first' }],
   // Targets: common practice, no published source.
   levels: [
     ['One from a ten', 5, { most: 1 }],
@@ -77,7 +78,7 @@ export const squareRoundBalance = technique({
     if (lengthOf(found.n) > MOST_DIGITS) return misfit(SQUARE_MISFIT.long(MOST_DIGITS))
     return toRound(found.n) === 0n ? misfit(BALANCE.round(said(found.n))) : found
   },
-  *work({ n, scale }) {
+  *work({ n, scale }, variant) {
     const nearest = n + toRound(n)
     const others = [nearest - (nearest % 10n) - 10n, nearest + 10n, n - (n % 10n), n - (n % 10n) + 10n]
     const choices = [nearest, ...others.filter((r) => r !== nearest && serves(r, n))]
@@ -112,6 +113,22 @@ export const squareRoundBalance = technique({
         slip('gap-twice', decimal(n - 2n * d), 3, BALANCE.twice(holdsThat(opposite)))
       },
     })).units
+    const own = square(far)
+    let squared = own.value.units
+    // The square of the step may be worked first and kept.
+    if (variant.square === 'first')
+      squared = (yield ask(own, {
+        action: 'surplus',
+        place: -scale,
+        ask: BALANCE.square(said(far)),
+        why: BALANCE.whySquare,
+        holds: [
+          { what: 'round', value: decimal(entered) },
+          { what: 'other', value: opposite.value },
+          { what: 'to add', value: own.value },
+        ],
+      })).units
+    const toAdd = squared
     const times = product(entered, other)
     const rounded = (yield ask(times, {
       action: 'product',
@@ -121,24 +138,25 @@ export const squareRoundBalance = technique({
       writes: () => wholeLine(times.value.units, scale, true),
       holds: () => [{ what: 'product', value: times.value }],
     })).units
-    const squared = far * far
-    const whole = sum(rounded, squared)
+    const whole = sum(rounded, toAdd)
     const value = (yield ask(
       {
         ...whole,
-        text: `${rounded} + ${far} × ${far}`,
-        load: () => together(productLoad(far, far), sumLoad(rounded, squared)),
+        ...(variant.square !== 'first' && {
+          text: `${rounded} + ${far} × ${far}`,
+          load: () => together(productLoad(far, far), sumLoad(rounded, toAdd)),
+        }),
       },
       {
         action: 'give-back',
         place: -scale,
         ask: BALANCE.add(said(rounded)),
-        why: BALANCE.whyAdd(said(far), said(squared)),
+        why: BALANCE.whyAdd(said(far), said(far * far)),
         writes: () => wholeLine(whole.value.units, scale),
         slips(slip) {
           const right = holdsThat(whole)
           slip('not-given-back', decimal(rounded), 5, BALANCE.missing(right))
-          slip('given-wrong-way', decimal(rounded - squared), 4, BALANCE.taken(right))
+          slip('given-wrong-way', decimal(rounded - toAdd), 4, BALANCE.taken(right))
           slip('doubled-not-squared', decimal(rounded + 2n * far), 3, BALANCE.notSquared(right))
           slip('not-squared', decimal(rounded + far), 3, BALANCE.notSquared(right))
         },

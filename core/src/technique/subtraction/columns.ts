@@ -15,6 +15,7 @@ import type { AnswerCell, Fact, NumberWork, Step } from '../contract.js'
 import { differenceLoad } from '../facts.js'
 import { type LevelSetting, type Misfit, misfit, type SlipSink, step } from '../make.js'
 import { ask, complement } from '../quantities.js'
+import { borrowing } from '../so-far.js'
 
 /** The ladder of both. Targets: common practice, no published source (15 digits in 20 s). */
 export const COLUMN_LEVELS: readonly LevelSetting[] = [
@@ -243,6 +244,7 @@ function* difference(
     expect: decimal(expect),
     writes,
     holds,
+    parts: () => (lent ? borrowing(top, bottom) : []),
     reckons: sum,
     load: { facts: factsOf(top, bottom, lent, byComplement, found), carries: 0 },
     slips: (slip) => columnSlips(slip, column, expect, right),
@@ -282,7 +284,7 @@ function equalStep({ place }: Column, written: readonly AnswerCell[]): Step {
     why: COLUMN.whyEqual,
     expect: decimal(9),
     // The ten that came in, before one is passed on.
-    along: (n) => n.scale === 0 && n.units === 10n,
+    parts: () => [decimal(10)],
     writes: () => ({ negative: false, cells: [...written, cell(place, 9)] }),
     load: { facts: [], carries: 1 },
     slips: (slip) => slip('ten-forgotten', decimal(0), 6, at(place, COLUMN.tenMissing('10 − 1 = 9'))),
