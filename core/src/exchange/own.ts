@@ -1,7 +1,6 @@
 /** Problems of one's own: typed or pasted a line each, from a table, or from a file somebody has sent. */
 import Joi from 'joi'
 import { flashSum } from '../flash/sum.js'
-import { equal, multiply } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 import { MAX_EXPRESSION, printProblem, readProblem, solvedWords } from '../problem/expression.js'
 import { isExact, type Problem } from '../problem/problem.js'
@@ -107,10 +106,9 @@ function checkAnswer(problem: Problem, text: string): void {
   if (!technique) return
   const whole = Walk.begin(technique, problem, variantOf(technique)).whole()
   const plain = text.replace(/(\d)[\s\u2009,](?=\d{3}(?!\d))/g, '$1')
-  // A book may give the quotient with its decimals where a remainder is asked.
+  // A book may give a quotient with its decimals where a remainder is asked.
   const number = problem.kind === 'quotient' ? SIGNED.read(plain) : undefined
-  if (problem.kind === 'quotient' && number && equal(multiply(number, problem.divisor), problem.dividend))
-    return
+  if (number && (isExact(problem, number) || number.scale > 0)) return
   const given = whole.kind.read(plain)
   if (given === undefined)
     throw new InputError(`"${text.slice(0, 40)}" behind the = cannot be read as an answer.`)
