@@ -4,7 +4,7 @@ import { createServer, request } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { Page } from '@playwright/test'
 import { answerText, readProblem } from '@tachymetra/core/problem'
-import { COURSE } from '@tachymetra/core/registry'
+import { COURSE, techniqueById } from '@tachymetra/core/registry'
 import {
   GENERATOR,
   itemsOf,
@@ -13,6 +13,7 @@ import {
   plainRecipe,
   USUAL_PAPER,
 } from '@tachymetra/core/set'
+import { answerQuestion, trace, variantOf } from '@tachymetra/core/technique'
 import type { AttemptSummary, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
 import { expect, recallAll, test } from './bench.js'
 import type { TestServer } from './server.js'
@@ -70,6 +71,15 @@ async function begin(
 const stored = (server: TestServer, id: string) =>
   server.api<SessionWire & { attempts?: AttemptSummary[] }>(`/sessions/${id}`)
 
+/** The whole answer as a technique asks for it: a quotient with its remainder too. */
+function wholeAnswer(id: string, expression: string): string {
+  const [technique, problem] = [techniqueById(id), readProblem(expression)]
+  const variant = variantOf(technique)
+  const { kind, expect: answer } = answerQuestion(technique, variant, trace(technique, problem, variant))
+  const text = kind.print(answer)
+  return kind.read(text) === undefined ? answerText(problem) : text
+}
+
 test('with the server gone before the page is opened: every technique, facts, a list and a paper, stored once when it is back', async ({
   open,
   server,
@@ -106,7 +116,7 @@ test('with the server gone before the page is opened: every technique, facts, a 
       // A frame is set by hand elsewhere; here it is enough that it is begun and ended.
       if (technique.startsWith('soroban') || technique === 'flash-sum') await page.keyboard.press('n')
       else {
-        await page.keyboard.type(answerText(readProblem(expression)))
+        await page.keyboard.type(wholeAnswer(technique, expression))
         await page.keyboard.press('Enter')
       }
       await expect(page.locator('.done-panel')).toBeVisible()

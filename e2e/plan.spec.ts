@@ -466,7 +466,7 @@ test('the record: a page for each side, what it is narrowed to in the address, e
   await page.goto(`${server.url}/record`)
   await expect(page.getByText(/^Practice on \d+ of the last 28 days, \d+½? min together/)).toBeVisible()
   await page.getByRole('link', { name: 'Pace' }).click()
-  await expect(page.getByText(/about \d+ to \d+ more days of practice to 5 s/)).toBeVisible()
+  await expect(page.getByText(/about \d+ to \d+ more days of practice to [\d.]+ s/)).toBeVisible()
   const figure = page.getByRole('figure')
   await expect(figure).toContainText(/a problem in the latest session \(target [\d.]+ s\)/)
   await pick(page, 'Technique', 'Hold and borrow')

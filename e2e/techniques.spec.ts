@@ -1,8 +1,9 @@
 import type { Page } from '@playwright/test'
 import { type Decimal, equal, readDecimal, toText, toWords } from '@tachymetra/core/number'
-import { answerText, InputError, printProblem, readProblem } from '@tachymetra/core/problem'
+import { answerText, InputError, type Problem, printProblem, readProblem } from '@tachymetra/core/problem'
 import { meets } from '@tachymetra/core/question'
 import { COURSE, levelOf, techniqueById } from '@tachymetra/core/registry'
+import { reduceEvents } from '@tachymetra/core/session'
 import { isAbacus } from '@tachymetra/core/soroban'
 import { type Step, type Technique, variantOf } from '@tachymetra/core/technique'
 import type { LearnerWire, SessionPage } from '@tachymetra/core/wire'
@@ -43,6 +44,19 @@ for (const group of Array.from({ length: 6 }, (_, i) => HEADWORK.filter((_, t) =
     for (const technique of group) await openWatchGuide(page, server.url, technique)
   })
 
+/** How a value is taken after some steps were answered as they ask. */
+function verdictAfter(
+  technique: Technique,
+  problem: Problem,
+  steps: readonly Step<Decimal>[],
+  entry: Decimal,
+): string | undefined {
+  const task = { technique, problem, variant: variantOf(technique), level: 1, support: 'guided' } as const
+  const texts = [...steps.map((s) => toText(s.expect)), toText(entry)]
+  const events = texts.map((text, i) => ({ kind: 'entered', at: i, text }) as const)
+  return reduceEvents(task, events).entries.at(-1)?.verdict
+}
+
 /** What there is to know of the problem and of each step is what a screen reader is given to say. */
 async function openWatchGuide(page: Page, url: string, technique: Technique): Promise<void> {
   await page.goto(`${url}/learn/${technique.id}`)
@@ -70,10 +84,13 @@ async function openWatchGuide(page: Page, url: string, technique: Technique): Pr
   const [question, about] = await ear.focus()
   const { steps } = trace(technique, problemFrom(about!), variantOf(technique))
   expect(question).toBe(plain(steps[0]!.ask))
-  // Half of the way through a mistake is made, and named. What was just said may be said again.
+  // Half of the way through a mistake is made, and named; not one that is also a value on the way.
   const middle = Math.floor(steps.length / 2)
   const slip = steps[middle]!.slips().find(
-    (s) => steps.every((other) => !meets(other, s.entry)) && toText(s.entry).length > 1,
+    (s) =>
+      steps.every((other) => !meets(other, s.entry)) &&
+      toText(s.entry).length > 1 &&
+      verdictAfter(technique, problemFrom(about!), steps.slice(0, middle), s.entry) === 'slip',
   )
   for (const [i, step] of steps.entries()) {
     await expectUntold(page, steps, i)

@@ -3,7 +3,7 @@ import Joi from 'joi'
 import { flashSum } from '../flash/sum.js'
 import { InputError } from '../problem/error.js'
 import { MAX_EXPRESSION, printProblem, readProblem, solvedWords } from '../problem/expression.js'
-import { isExact, type Problem } from '../problem/problem.js'
+import { answerOf, isExact, type Problem } from '../problem/problem.js'
 import { SIGNED } from '../question/kind.js'
 import { meets } from '../question/question.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
@@ -108,7 +108,8 @@ function checkAnswer(problem: Problem, text: string): void {
   const plain = text.replace(/(\d)[\s\u2009,](?=\d{3}(?!\d))/g, '$1')
   // A book may give a quotient with its decimals where a remainder is asked.
   const number = problem.kind === 'quotient' ? SIGNED.read(plain) : undefined
-  if (number && (isExact(problem, number) || number.scale > 0)) return
+  const ends = isExact(problem, answerOf(problem))
+  if (number && (isExact(problem, number) || (number.scale > 0 && !ends))) return
   const given = whole.kind.read(plain)
   if (given === undefined)
     throw new InputError(`"${text.slice(0, 40)}" behind the = cannot be read as an answer.`)

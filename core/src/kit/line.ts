@@ -139,7 +139,6 @@ export const holding: Rule = (step, { right, i }) => {
     return carried && next.action === 'write' ? 'the carry is not held any more' : undefined
   }
   if (step.action === 'column-total') return i > 1 ? 'the estimate is not held any more' : undefined
-  if (step.action === 'mend' && step.total) return 'what comes over is not held'
   if (step.action === 'block' && next.action === 'block' && digitCount(step.expect) > 2)
     return 'the carry is not held'
   if (step.action === 'front' || step.action === 'back')

@@ -26,7 +26,7 @@ export interface Comparison {
   readonly problem: Problem
   /** Reckoned plainly; quotients and roots that do not end are cut off. */
   readonly answer: Value
-  /** Least effort in the head first; of equal ones, the one that holds fewer digits; an estimate last. */
+  /** Least effort in the head first; of equal ones the narrower technique, then the one that holds fewer digits. */
   readonly ways: readonly Way[]
   readonly misfits: readonly { readonly technique: Technique; readonly because: string }[]
   /** The conventional written working. */
@@ -93,9 +93,10 @@ export function compareWays(problem: Problem, variants: Readonly<Record<string, 
     const work = trace(technique, problem, variant)
     ways.push({ technique, variant, work, effort: effortOf(work), paper: effortOf(work, 'paper') })
   }
-  // An estimate is no rival of ways that come to the answer itself.
-  const last = ({ technique }: Way) => (technique === rootEstimate ? 1 : 0)
-  ways.sort((a, b) => last(a) - last(b) || a.effort.total - b.effort.total || a.effort.held - b.effort.held)
+  ways.sort(
+    (a, b) =>
+      a.effort.total - b.effort.total || narrowness(b) - narrowness(a) || a.effort.held - b.effort.held,
+  )
   const written = writtenEffort(problem)
   return {
     problem,
@@ -107,14 +108,22 @@ export function compareWays(problem: Problem, variants: Readonly<Record<string, 
   }
 }
 
+/** How much has to hold for a technique to fit at all: a trick is made for just such numbers. */
+function narrowness({ technique }: Way): number {
+  return technique.conditions?.length ?? 0
+}
+
 /** @param written what the usual written way takes; undefined where there is none */
 function adviceOn(ways: readonly Way[], written: number | undefined): string {
-  const [best, next] = ways
+  const [best] = ways
   if (!best) return ADVICE.none
+  const equal = ways.filter((w) => w.effort.total === best.effort.total)
+  const next = ways[equal.length]
   const named = ({ technique, effort }: Way) => ({ name: technique.name, ...effort })
   const paper = ways.reduce((least, way) => (way.paper.total < least.paper.total ? way : least))
   return ADVICE.leastWork(
     named(best),
+    equal.slice(1).map((w) => w.technique.name),
     next && named(next),
     { name: paper.technique.name, total: paper.paper.total },
     written,

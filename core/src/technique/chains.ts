@@ -48,8 +48,8 @@ export function total(numbers: readonly bigint[]): Quantity {
     load: () => together(...loads),
     slips(slip) {
       const right = equation(text, said(value))
-      slip('fact', decimal(value - 1n), 2, REMARK.tooFew(right))
-      slip('fact', decimal(value + 1n), 2, REMARK.tooMany(right))
+      slip('fact', decimal(value - 1n), 2, REMARK.off(right))
+      slip('fact', decimal(value + 1n), 2, REMARK.off(right))
     },
   }
 }

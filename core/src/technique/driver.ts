@@ -54,6 +54,8 @@ export function answerQuestion(
   { steps, answer }: Pick<Trace, 'steps' | 'answer'>,
 ): AnyQuestion {
   const last = steps.at(-1)
+  // A total of some of what is left is right on the way, and no answer.
+  const asksForAll = last?.action !== 'add-part' && last?.action !== 'take-part'
   // A quotient with its remainder is one answer, though both were asked by themselves.
   const whole = isQuotient(answer) ? QUOTIENT : (last?.kind ?? SIGNED)
   const kind = whole as unknown as AnyQuestion['kind']
@@ -61,7 +63,7 @@ export function answerQuestion(
     ask: ANSWER.ask(technique.asks?.(variant) ?? kind.form?.asks),
     kind,
     expect: answer,
-    also: last && sameValue(last.expect, answer) ? (value) => isRight(last, value) : undefined,
+    also: last && asksForAll && sameValue(last.expect, answer) ? (value) => isRight(last, value) : undefined,
   }
 }
 

@@ -14,7 +14,15 @@ export type {
   Variant,
 } from './contract.js'
 export { FAMILIES } from './contract.js'
-export { momentAfter, readAnswerOf, type Trace, trace, variantOf, wayWords } from './driver.js'
+export {
+  answerQuestion,
+  momentAfter,
+  readAnswerOf,
+  type Trace,
+  trace,
+  variantOf,
+  wayWords,
+} from './driver.js'
 export type { Effort } from './effort.js'
 export { typedIn, writtenFromRight, type Zone, zoneOf } from './entering.js'
 export { lineOf } from './line.js'

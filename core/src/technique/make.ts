@@ -1,11 +1,12 @@
 /** Building blocks for techniques: what a technique file would otherwise repeat. */
-import { type Decimal, isNegative } from '../number/decimal.js'
+import { absolute, type Decimal, isNegative, subtract, toWords } from '../number/decimal.js'
 import type { Problem } from '../problem/problem.js'
 import { type AnswerKind, SIGNED } from '../question/kind.js'
 import { meets } from '../question/question.js'
 import { asDecimal, sameValue, type Value } from '../question/value.js'
 import type { TechniqueWords } from '../words/lesson.js'
 import type { SlipId } from '../words/slips.js'
+import { OFF, type Remark } from '../words/steps.js'
 import { parameterValuesOf } from './boards.js'
 import type {
   Action,
@@ -132,7 +133,7 @@ export interface Asked<V extends Value = Decimal>
 }
 
 /** Takes one slip; an entry that is right, or already has a likelier cause, is passed over. */
-export type SlipSink<V = Decimal> = (id: SlipId, entry: V, odds: number, remark: string) => void
+export type SlipSink<V = Decimal> = (id: SlipId, entry: V, odds: number, remark: Remark) => void
 
 export function step<V extends Value = Decimal>(asked: Asked<V>): Step<V> {
   return new AskedStep<V>(asked)
@@ -252,6 +253,15 @@ const DECISIVE: readonly SlipId[] = [
   'complement-nine',
 ]
 
+/** How far an entry is from what was asked, where it is one, ten, a hundred or a tenth and so on. */
+function amountOff(expect: Value, entry: Value): string | undefined {
+  const [right, given] = [asDecimal(expect), asDecimal(entry)]
+  if (!right || !given) return undefined
+  const off = subtract(given, right)
+  if (!/^10*$/.test(String(absolute(off).units))) return undefined
+  return (isNegative(off) ? OFF.low : OFF.high)(toWords(absolute(off)))
+}
+
 const belowZero = (value: Value) => {
   const number = asDecimal(value)
   return number !== undefined && isNegative(number)
@@ -267,7 +277,8 @@ function gather<V extends Value>(step: Step<V>, tell: (slip: SlipSink<V>) => voi
     if (meets(asked, entry) || found.some((s) => sameValue(s.entry, entry))) return
     // Nobody ends below zero by a slip where the right value is not.
     if (belowZero(entry) && !belowZero(step.expect)) return
-    found.push({ id, entry, decisive: decides && DECISIVE.includes(id), odds, remark })
+    const told = typeof remark === 'string' ? remark : remark(amountOff(step.expect, entry))
+    found.push({ id, entry, decisive: decides && DECISIVE.includes(id), odds, remark: told })
   })
   return found
 }

@@ -97,8 +97,8 @@ export function product(x: bigint, y: bigint): Quantity {
       for (const off of [-y * dx, y * dx, -x * dy, x * dy])
         if (value + off > 0n) slip('fact', decimal(value + off), 2, REMARK.check(right))
       const ten = 10n * lastUnit(value)
-      if (value > ten) slip('fact', decimal(value - ten), 2, REMARK.tenTooFew(right))
-      slip('fact', decimal(value + ten), 2, REMARK.tenTooMany(right))
+      if (value > ten) slip('fact', decimal(value - ten), 2, REMARK.off(right))
+      slip('fact', decimal(value + ten), 2, REMARK.off(right))
     },
   }
 }
@@ -129,8 +129,8 @@ export function sum(x: bigint, y: bigint, scale = 0): Quantity {
       for (let place = unit; place <= x || place <= y; place *= 10n)
         if (((x / place) % 10n) + ((y / place) % 10n) >= 10n)
           slip('carry-lost', decimal(value - 10n * place, scale), 6, REMARK.carryLost(right))
-      slip('fact', decimal(value - unit, scale), 2, REMARK.tooFew(right))
-      slip('fact', decimal(value + unit, scale), 2, REMARK.tooMany(right))
+      slip('fact', decimal(value - unit, scale), 2, REMARK.off(right))
+      slip('fact', decimal(value + unit, scale), 2, REMARK.off(right))
     },
   }
 }
@@ -151,8 +151,8 @@ export function difference(x: bigint, y: bigint, scale = 0): Quantity {
         short = (x / place) % 10n < ((y / place) % 10n) + (short ? 1n : 0n)
         if (short) slip('borrow-missed', decimal(value + 10n * place, scale), 6, REMARK.borrowMissed(right))
       }
-      slip('fact', decimal(value - unit, scale), 2, REMARK.tooFew(right))
-      slip('fact', decimal(value + unit, scale), 2, REMARK.tooMany(right))
+      slip('fact', decimal(value - unit, scale), 2, REMARK.off(right))
+      slip('fact', decimal(value + unit, scale), 2, REMARK.off(right))
     },
   }
 }
@@ -172,8 +172,8 @@ export function gap(n: bigint, base: bigint, scale = 0): Quantity {
       // Each digit taken from ten, though only the last is.
       if (n < base && n % 10n !== 0n && value < base)
         slip('complement-tens', decimal(value + 10n, scale), 5, REMARK.complementTens(holdsThat(plain)))
-      slip('fact', decimal(value - 1n, scale), 2, REMARK.tooFew(holdsThat(plain)))
-      slip('fact', decimal(value + 1n, scale), 2, REMARK.tooMany(holdsThat(plain)))
+      slip('fact', decimal(value - 1n, scale), 2, REMARK.off(holdsThat(plain)))
+      slip('fact', decimal(value + 1n, scale), 2, REMARK.off(holdsThat(plain)))
     },
   }
 }
@@ -188,7 +188,7 @@ export function complement(digit: number): Quantity {
     load: () => ({ facts: [`10-${digit}`], carries: 0 }),
     slips(slip) {
       slip('complement-nine', decimal(value - 1), 3, REMARK.complementNine(right))
-      slip('fact', decimal(value + 1), 2, REMARK.tooMany(right))
+      slip('fact', decimal(value + 1), 2, REMARK.off(right))
     },
   }
 }
@@ -259,8 +259,8 @@ export function oneOff(slip: SlipSink, value: Decimal, unit: Decimal, odds: numb
     const at = (n: Decimal) => n.units * 10n ** BigInt(scale - n.scale)
     return decimal(at(value) + by * at(unit), scale)
   }) as [Decimal, Decimal]
-  if (!equal(less, value)) slip('fact', less, odds, REMARK.tooFew(right))
-  slip('fact', more, odds, REMARK.tooMany(right))
+  if (!equal(less, value)) slip('fact', less, odds, REMARK.off(right))
+  slip('fact', more, odds, REMARK.off(right))
 }
 
 /** The unit of a number's last digit that is not 0: 570 counts in tens. */

@@ -100,6 +100,10 @@ export function readStep(
   if (slip?.decisive) return { verdict: 'slip', slip }
   const patient = said.count < (may()[0]?.[1].size ?? 0) + SPARE_SAYINGS
   const soFar = { verdict: 'so-far', possible: slip?.id, spare: () => over().map((m) => m.walk) } as const
+  // The whole answer goes before what only another way of working may come to.
+  const ends = over().find((m) => m.walk.next === undefined)
+  if (ends && may().every(([, so]) => so.times(value) === 0 || so.isByOtherWays(value)))
+    return moving([ends], over)
   const ways = patient ? sayable().map((m) => m.walk) : []
   if (ways.includes(first) || (patient && before.length > 0 && said.running === 0)) return soFar
   const further = [...over(), ...steppingOver(open(), text, false)]
@@ -183,12 +187,16 @@ function withoutItsPlace({ place, action, total, expect }: Step, value: Value): 
  */
 function finalDigits(walks: readonly Walk[], text: string): Move[] {
   const first = walks[0]!
-  const { place } = first.next!
+  const { place, total } = first.next!
+  // A total is asked as a whole.
+  if (total) return []
   const final = first.finalDigits()
   const digit = final.get(place)
   const said = digit === undefined ? undefined : readDecimal(text)
   if (digit === undefined || !said) return []
-  if (![decimal(BigInt(digit)), atPlace(BigInt(digit), place)].some((d) => equal(d, said))) return []
+  const bare = equal(decimal(BigInt(digit)), said)
+  const placed = equal(atPlace(BigInt(digit), place), said) && !slipAt(first.next!, said)
+  if (!bare && !placed) return []
   const before = settled(first.line)
   // It stands already, or what stands beside it has to change first.
   if (before.get(place) === digit) return []
@@ -274,6 +282,8 @@ function blocksAhead(walk: Walk, text: string): Walk[] {
       const written = [...settled(position.line)].filter(([p, digit]) => before.get(p) !== digit)
       const places = written.map(([p]) => p)
       const [low, high] = [Math.min(...places), Math.max(...places)]
+      // With decimals all the digits at once are not the answer without its point.
+      if (before.size === 0 && position.next === undefined && low < 0) return false
       if (places.length !== text.length || high - low + 1 !== text.length || place < low || place > high)
         return false
       return (

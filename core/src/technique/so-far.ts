@@ -15,14 +15,16 @@ import {
   toText,
 } from '../number/decimal.js'
 import { decimalOf, dividedBy, fractionOf, times } from '../number/fraction.js'
-import { type Problem, rowsOf } from '../problem/problem.js'
+import type { Problem } from '../problem/problem.js'
 import { asDecimal, asFraction, decimals, type Value, valueText } from '../question/value.js'
 import { inParts, productParts, quotientParts } from './by-parts.js'
-import type { Step } from './contract.js'
+import { AT_PLACE, type Step } from './contract.js'
 
 /** How often each value may be said on the way to what a step asks. */
 export class SoFar {
   private readonly counts = new Map<string, number>()
+  /** Those that only another way of working comes to: the whole answer goes before them. */
+  private readonly own = new Set<string>()
   /** Those printed in the question: never read as what comes next. */
   private readonly echoes = new Set<string>()
 
@@ -35,11 +37,22 @@ export class SoFar {
     return this.echoes.has(keyOf(value))
   }
 
+  /** Is it only on the way by another way of working? */
+  isByOtherWays(value: Value): boolean {
+    return this.own.has(keyOf(value))
+  }
+
   /** All quantities there are, each as often as it occurs. */
   get size(): number {
     let all = 0
     for (const count of this.counts.values()) all += count
     return all
+  }
+
+  /** Adds what another way of working comes to besides. */
+  takeOwn(values: readonly Value[]): void {
+    for (const value of values) if (this.times(value) === 0) this.own.add(keyOf(value))
+    this.take(values)
   }
 
   /** Adds the quantities of one source; what other sources have too is the same quantity. */
@@ -88,9 +101,6 @@ export function soFarAt(standing: Standing, last?: Value): SoFar {
   const terms = step.reckons === undefined ? [] : readTerms(step.reckons)
   const carry = step.carry ?? 0
   found.take(onTheWay(terms, carry))
-  // Another way of working it is the learner's own, but a mistake with a name of its own is told.
-  const named = new Set(step.slips().flatMap((s) => (s.id === 'fact' ? [] : [keyOf(s.entry)])))
-  found.take(byOtherWays(terms, carry).filter((value) => !named.has(keyOf(value))))
   if (last) found.take(goneOn(terms, carry, last))
   found.take(step.parts?.() ?? [])
   // A decision that was not asked in words is folded into this value, and may be said.
@@ -115,6 +125,12 @@ export function soFarAt(standing: Standing, last?: Value): SoFar {
     ...standing.held,
     ...standing.written,
   ])
+  // Another way of working it is the learner's own, but a mistake with a name of its own is told.
+  const slips = step.slips()
+  const isSlip = (value: Value, named: boolean) =>
+    slips.some((s) => (s.id !== 'fact') === named && keyOf(s.entry) === keyOf(value))
+  found.takeOwn(sumsByParts(terms, carry).filter((v) => !isSlip(v, true)))
+  found.takeOwn(productsByParts(terms).filter((v) => !isSlip(v, true) && !isSlip(v, false)))
   return found
 }
 
@@ -125,11 +141,10 @@ function foldedBefore(steps: readonly Step[]): readonly Step[] {
   return steps.slice(from)
 }
 
-/** The numbers of the problem, and its digits at the place that is worked. */
-function digitsWorked(problem: Problem, { place }: Step): Decimal[] {
-  const rows = rowsOf(problem)
-  const digits = problem.kind === 'sum' ? rows.map((r) => decimal(digitAt(r.size, place))) : []
-  return [...digits, ...rows.map((r) => r.size).filter((n) => n.units > 9n)]
+/** The digits of a sum or a difference in the column that is worked. */
+function digitsWorked(problem: Problem, { place, action, total }: Step): Decimal[] {
+  if (problem.kind !== 'sum' || total || !(AT_PLACE.includes(action) || action === 'decide')) return []
+  return problem.terms.map((t) => decimal(digitAt(t.size, place)))
 }
 
 /** The products that are added up at a step, each by itself. */
@@ -206,16 +221,18 @@ function onTheWay(terms: readonly Term[], carry: number): Value[] {
   return [...inside, ...sums, ...carries]
 }
 
-/** What is said by whoever works a product, a quotient or a sum by parts, by rounder numbers or by factors. */
-function byOtherWays(terms: readonly Term[], carry: number): Value[] {
+/** What is said by whoever works a sum or a difference by parts. */
+function sumsByParts(terms: readonly Term[], carry: number): Value[] {
   const values = decimals(terms.map((t) => (t.divided || t.sign > 0 ? t.value : negated(t.value))))
-  return [
-    ...terms.flatMap(({ factors: [x, y, ...more], divided, value }) => {
-      if (!x || !y || more.length > 0) return []
-      return divided ? quotientParts(x, y, value) : productParts(x, y)
-    }),
-    ...inParts(values, values.reduce(add, decimal(carry))),
-  ]
+  return inParts(values, values.reduce(add, decimal(carry)))
+}
+
+/** What is said by whoever works a product or a quotient by parts, by rounder numbers or by factors. */
+function productsByParts(terms: readonly Term[]): Value[] {
+  return terms.flatMap(({ factors: [x, y, ...more], divided, value }) => {
+    if (!x || !y || more.length > 0) return []
+    return divided ? quotientParts(x, y, value) : productParts(x, y)
+  })
 }
 
 const negated = (value: Value): Value => {

@@ -1,5 +1,5 @@
 /** What is said of ways beside each other, of slow facts, and on the progress sheet. */
-import { count, seconds } from './english.js'
+import { count, listed, seconds } from './english.js'
 
 /** What a working costs. */
 interface Cost {
@@ -26,18 +26,26 @@ interface Timed {
 export const ADVICE = {
   none: 'No technique fits this problem.',
   /**
-   * @param next the way that costs least after the best, where there is one
+   * @param equal the names of others that cost just as much
+   * @param next the way that costs least after those, where there is one
    * @param paper the way that costs least with the answer written as it comes
    * @param written what the usual written way takes, where there is one
    */
   leastWork: (
     best: Cost & { readonly name: string; readonly total: number },
+    equal: readonly string[],
     next: { readonly name: string; readonly total: number } | undefined,
     paper: { readonly name: string; readonly total: number },
     written: number | undefined,
   ) => {
     const rival = next ? `, where ${next.name} takes ${next.total}` : ''
-    const head = `In the head ${best.name} needs the least effort: ${best.total} points (${effortWords(best)})${rival}.`
+    const points = `${best.total} points${equal.length > 0 ? ' each' : ''}`
+    const least =
+      equal.length > 0
+        ? `${listed([best.name, ...equal])} need equally little effort`
+        : `${best.name} needs the least effort`
+    const cost = equal.length > 0 ? '' : ` (${effortWords(best)})`
+    const head = `In the head ${least}: ${points}${cost}${rival}.`
     if (written === undefined) return head
     const beside =
       paper.total < written

@@ -6,13 +6,25 @@ export const howMuch = (text: string): string => `${text}: how much?`
 
 export const equation = (text: string, value: string): string => `${text} = ${value}`
 
+/**
+ * What is said of a mistake: a sentence, or how it is made of how far the entry is off, as the difference of the two numbers:
+ * "10 too low". Undefined where that says nothing, as of a digit that went round from 9 to 0.
+ */
+export type Remark = string | ((amount: string | undefined) => string)
+
+export const OFF = {
+  low: (amount: string) => `${amount} too low`,
+  high: (amount: string) => `${amount} too high`,
+} as const
+
 /** Remarks: what went wrong, and the equation that holds. */
 export const REMARK = {
   check: (right: string) => `Check it: ${right}.`,
-  tooFew: (right: string) => `You are 1 short: ${right}.`,
-  tooMany: (right: string) => `You are 1 over: ${right}.`,
-  tenTooFew: (right: string) => `You are 10 short: ${right}.`,
-  tenTooMany: (right: string) => `You are 10 over: ${right}.`,
+  /** How far off it is, is told of the very two numbers; see `Remark`. */
+  off:
+    (right: string): Remark =>
+    (amount) =>
+      amount === undefined ? `Check it: ${right}.` : `You are ${amount}: ${right}.`,
   zeroMissing: (right: string) => `A zero is missing: ${right}.`,
   zeroTooMany: (right: string) => `One zero too many: ${right}.`,
   carryLost: (right: string) => `You forgot to carry: ${right}.`,
@@ -27,7 +39,12 @@ export const REMARK = {
 } as const
 
 /** The head of a sentence about a column. */
-export const at = (place: number, sentence: string): string => `${placeTitle(place)}: ${sentence}`
+export function at(place: number, sentence: string): string
+export function at(place: number, sentence: Remark): Remark
+export function at(place: number, sentence: Remark): Remark {
+  const head = (words: string) => `${placeTitle(place)}: ${words}`
+  return typeof sentence === 'string' ? head(sentence) : (amount) => head(sentence(amount))
+}
 
 /** The question where only the answer is asked; what is asked of it may be told. */
 export const ANSWER = {

@@ -108,8 +108,8 @@ function blockStep({ place, parts, carried, last }: Block, written: readonly Ans
       for (const off of [-10, 10])
         if (total + off >= 0)
           slip('ten-off', decimal(total + off), 4, at(place, ADD_BLOCKS.tenOff(off < 0, right)))
-      if (total > 0) slip('fact', decimal(total - 1), 2, at(place, REMARK.tooFew(right)))
-      slip('fact', decimal(total + 1), 2, at(place, REMARK.tooMany(right)))
+      if (total > 0) slip('fact', decimal(total - 1), 2, at(place, REMARK.off(right)))
+      slip('fact', decimal(total + 1), 2, at(place, REMARK.off(right)))
     },
   })
 }

@@ -85,8 +85,8 @@ function totalStep({ place, digits, sum }: SumColumn, raw: readonly AnswerCell[]
     slips(slip) {
       const right = `${column.text} = ${sum}`
       if (sum >= 10) slip('carry-lost', decimal(sum % 10), 5, at(place, COLUMN_TOTALS.whole(right)))
-      slip('fact', decimal(sum - 1), 3, at(place, REMARK.tooFew(right)))
-      slip('fact', decimal(sum + 1), 3, at(place, REMARK.tooMany(right)))
+      slip('fact', decimal(sum - 1), 3, at(place, REMARK.off(right)))
+      slip('fact', decimal(sum + 1), 3, at(place, REMARK.off(right)))
       for (const off of [-10, 10])
         slip('ten-off', decimal(sum + off), 2, at(place, COLUMN_TOTALS.tenOff(off < 0, right)))
       for (const d of new Set(digits))

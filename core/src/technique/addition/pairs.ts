@@ -238,8 +238,8 @@ function pairSlips(
         ),
       )
   slip('part-left-out', total, 3, at(place, PAIRS.leftOut(shown)))
-  slip('fact', add(expect, atPlace(-1, place)), 3, at(place, REMARK.tooFew(right)))
-  slip('fact', add(expect, atPlace(1, place)), 3, at(place, REMARK.tooMany(right)))
+  slip('fact', add(expect, atPlace(-1, place)), 3, at(place, REMARK.off(right)))
+  slip('fact', add(expect, atPlace(1, place)), 3, at(place, REMARK.off(right)))
 }
 
 /** Tens that were found (digits added together that made tens), and tens a teacher would have found. */

@@ -216,8 +216,8 @@ function restStep(at: {
     load: () => differenceLoad(BigInt(Math.max(n, q * divisor)), BigInt(q * divisor)),
     slips(slip) {
       if (!stated) slip('rest-forgotten', decimal(0), 5, SHORT.forgotten(right))
-      slip('fact', decimal(rest - 1), 3, REMARK.tooFew(right))
-      slip('fact', decimal(rest + 1), 3, REMARK.tooMany(right))
+      slip('fact', decimal(rest - 1), 3, REMARK.off(right))
+      slip('fact', decimal(rest + 1), 3, REMARK.off(right))
     },
   })
 }

@@ -120,7 +120,6 @@ export function* leftMend(columns: readonly SumColumn[], shift = 0): Walking {
         expect: decimal(expect),
         total: true,
         writes: () => lineAt(expect, place, k > 0),
-        holds: k > 0 ? [{ what: 'carry', value: decimal(tens) }] : [],
         reckons: `${before}0 + ${raw}`,
         load: () => withCarries({ ...sumLoad(before, tens), carries: 0 }, 1),
         slips(slip) {
@@ -270,8 +269,8 @@ function writeStep({ place, raw, carry, carriedBefore, last, written, shift, res
             2,
             at(place, COLUMNS.otherCarry(said(carriedBefore), right)),
           )
-        slip('fact', shown(total - 1), 2, at(place, REMARK.tooFew(right)))
-        slip('fact', shown(total + 1), 2, at(place, REMARK.tooMany(right)))
+        slip('fact', shown(total - 1), 2, at(place, REMARK.off(right)))
+        slip('fact', shown(total + 1), 2, at(place, REMARK.off(right)))
       }
       if (!last && total >= 10)
         slip(

@@ -99,8 +99,8 @@ function windows(number: bigint, width: number, full: boolean): SumColumn[] {
         const [first, last] = [inside[0]!, inside.at(-1)!]
         slip('window-too-narrow', decimal(sum - last), 4, REPUNIT.still(said(last), right))
         slip('window-too-narrow', decimal(sum - first), 5, REPUNIT.already(said(first), right))
-        slip('fact', decimal(sum - 1), 2, REMARK.tooFew(right))
-        slip('fact', decimal(sum + 1), 2, REMARK.tooMany(right))
+        slip('fact', decimal(sum - 1), 2, REMARK.off(right))
+        slip('fact', decimal(sum + 1), 2, REMARK.off(right))
       },
     }
   })

@@ -143,8 +143,8 @@ export const rootDuplex = technique({
         load: () => takeLoad(group, BigInt(root * root)),
         slips(slip) {
           const right = `${said(group)} − ${root * root} = ${gap}`
-          slip('fact', decimal(gap - 1), 1, REMARK.tooFew(right))
-          slip('fact', decimal(gap + 1), 1, REMARK.tooMany(right))
+          slip('fact', decimal(gap - 1), 1, REMARK.off(right))
+          slip('fact', decimal(gap + 1), 1, REMARK.off(right))
         },
       }),
     )
@@ -231,8 +231,8 @@ export const rootDuplex = technique({
           slips(slip) {
             const right = `${net} − ${q * divisor} = ${left}`
             slip('rest-forgotten', decimal(0), 3, ROOT_DUPLEX.restForgotten(right))
-            slip('fact', decimal(left - 1), 1, REMARK.tooFew(right))
-            slip('fact', decimal(left + 1), 1, REMARK.tooMany(right))
+            slip('fact', decimal(left - 1), 1, REMARK.off(right))
+            slip('fact', decimal(left + 1), 1, REMARK.off(right))
           },
         }),
       )
@@ -272,8 +272,8 @@ function netStep(
     slips(slip) {
       slip('duplex-forgotten', decimal(gross), 6, ROOT_DUPLEX.forgotten(right))
       slip('duplex-added', decimal(gross + duplex), 3, ROOT_DUPLEX.added(right))
-      slip('fact', decimal(net - 1), 1, REMARK.tooFew(right))
-      slip('fact', decimal(net + 1), 1, REMARK.tooMany(right))
+      slip('fact', decimal(net - 1), 1, REMARK.off(right))
+      slip('fact', decimal(net + 1), 1, REMARK.off(right))
     },
   })
 }

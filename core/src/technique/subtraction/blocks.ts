@@ -158,8 +158,8 @@ function* workBlock(
       const holds = `100 − ${shortage} = ${rest}`
       slip('smaller-from-larger', decimal(shortage), 6, BLOCKS.missing(holds))
       if (shortage % 10 > 0) slip('complement-tens', decimal(rest + 10), 5, REMARK.complementTens(holds))
-      slip('fact', decimal(rest - 1), 2, REMARK.tooFew(holds))
-      slip('fact', decimal(rest + 1), 2, REMARK.tooMany(holds))
+      slip('fact', decimal(rest - 1), 2, REMARK.off(holds))
+      slip('fact', decimal(rest + 1), 2, REMARK.off(holds))
     },
   })).units
 }

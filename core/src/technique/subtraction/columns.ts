@@ -9,7 +9,7 @@ import {
   negate,
 } from '../../number/decimal.js'
 import { asDifference, type Problem } from '../../problem/problem.js'
-import { at, REMARK } from '../../words/steps.js'
+import { at, REMARK, type Remark } from '../../words/steps.js'
 import { COLUMN, DIFFERENCE_MISFIT, TURNED } from '../../words/subtraction.js'
 import type { AnswerCell, Fact, NumberWork, Step } from '../contract.js'
 import { differenceLoad } from '../facts.js'
@@ -264,15 +264,15 @@ function columnSlips(
   value: number,
   right: string,
 ): void {
-  const told = (id: Parameters<SlipSink>[0], entry: number, odds: number, remark: string) => {
+  const told = (id: Parameters<SlipSink>[0], entry: number, odds: number, remark: Remark) => {
     if (entry >= 0) slip(id, decimal(entry), odds, at(place, remark))
   }
   if (top < bottom) told('smaller-from-larger', bottom - top, 8, COLUMN.smaller(right))
   if (lent && top === bottom) told('ten-forgotten', 0, 4, COLUMN.tenMissing(right))
   if (bottom === 0) return
   told('added', top + bottom, 2, COLUMN.added(right))
-  told('fact', value - 1, 3, REMARK.tooFew(right))
-  told('fact', value + 1, 3, REMARK.tooMany(right))
+  told('fact', value - 1, 3, REMARK.off(right))
+  told('fact', value + 1, 3, REMARK.off(right))
 }
 
 /** An equal column under a borrow: ten comes in, one is passed on. */
