@@ -8,11 +8,12 @@ import { InputError } from '../problem/error.js'
 import { answerText, printProblem, readProblem, solvedWords } from '../problem/expression.js'
 import { answerOf, type Problem } from '../problem/problem.js'
 import { draw } from '../problem/space.js'
-import { asDecimal, valueText } from '../question/value.js'
+import { asDecimal, sameValue, type Value, valueText } from '../question/value.js'
 import { levelOf, techniqueById } from '../registry/techniques.js'
 import { compareWays } from '../report/compare.js'
-import { beginTask, type EntryVerdict, happen, openQuestion } from '../session/reduce.js'
+import { beginTask, type EntryVerdict, happen, type Progress } from '../session/reduce.js'
 import { WORKED_SUPPORTS } from '../session/support.js'
+import { enteredText } from '../session/typing.js'
 import { causesOf, figuresOf } from '../session/verdict.js'
 import { beadWorkOf } from '../soroban/step.js'
 import { parameterValuesOf } from '../technique/boards.js'
@@ -260,12 +261,18 @@ function playEntries(
   const typed: Played['entries'][number][] = []
   let wrong = 0
   for (const text of entries.split(';').map((t) => t.trim())) {
-    const kind = openQuestion(progress)?.kind
-    if (!kind) throw new InputError(`"${text.slice(0, 60)}" comes after the end.`)
-    const value = kind.read(text)
-    if (value === undefined)
+    const answer = progress.walks[0]?.answer
+    if (progress.outcome !== undefined) {
+      // The answer read out once more is passed over.
+      if (answer === undefined || !readsAs(progress, text, answer))
+        throw new InputError(`"${text.slice(0, 60)}" comes after the end.`)
+      typed.push({ entry: text, verdict: 'so-far', step: 0, slip: null })
+      continue
+    }
+    const entry = enteredText(progress, text)
+    if (entry === undefined)
       throw new InputError(`"${text.slice(0, 60)}" is no answer of the kind that is asked.`)
-    progress = happen(progress, { kind: 'entered', at: 0, text: kind.print(value) })
+    progress = happen(progress, { kind: 'entered', at: 0, text: entry })
     const last = progress.entries.at(-1)!
     let slip = last.slips[0]?.id ?? null
     if (last.step === 0 && last.verdict === 'wrong') {
@@ -278,6 +285,12 @@ function playEntries(
   }
   const done = progress.outcome === 'done'
   return { entries: typed, done, right: done && figuresOf(progress).right }
+}
+
+/** Is a text the answer a problem came to? */
+function readsAs({ walks }: Progress, text: string, answer: Value): boolean {
+  const value = walks[0]!.whole().kind.read(text)
+  return value !== undefined && sameValue(value, answer)
 }
 
 function playedText({ entries, done, right }: Played): string {

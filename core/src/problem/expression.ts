@@ -12,6 +12,7 @@ import {
   type Problem,
   type Term,
 } from './problem.js'
+import { asWritten } from './typed.js'
 
 const MAX_TERMS = 30
 export const MAX_EXPRESSION = 1300
@@ -94,11 +95,12 @@ const OVER = '/÷:'
  * Reads an expression: signed decimals joined by + and - ("58+36-19"); a product ("36*52", also x and
  * ×), alone or with a number ("4998*3+6") or a second product ("16*23+16*27"); a square ("7.5^2", "7.5²"); a root ("sqrt(70)", "√70");
  * a quotient ("2184/6", also ÷); a number alone, to be read or set on a frame; or an item of a paper ("gcf(36,48)", see
- * items/forms.ts). Spaces and thousands commas are allowed; a comma that parts no thousands is a
- * decimal comma.
+ * items/forms.ts). Spaces and thousands commas are allowed; a comma that parts no thousands is a decimal comma. What is
+ * said in words or grouped in other ways is read too (see typed.ts), and so are brackets around a signed number or a sum of two.
  * @throws InputError that names what is wrong and its position.
  */
-export function readProblem(text: string): Problem {
+export function readProblem(typed: string): Problem {
+  const text = asWritten(typed)
   try {
     return readPlain(text)
   } catch (error) {
@@ -122,6 +124,8 @@ function readPlain(text: string): PlainProblem {
     scanner.end('A root stands alone')
     return { kind: 'root', radicand }
   }
+  const inside = scanner.sumInBrackets()
+  if (inside) return bracketsFirst(inside, scanner)
   const first = scanner.term()
   if (scanner.squared()) {
     scanner.end('A square stands alone')
@@ -133,9 +137,33 @@ function readPlain(text: string): PlainProblem {
     scanner.end('A quotient has one dividend and one divisor')
     return { kind: 'quotient', dividend: unsigned(first), divisor }
   }
-  if (scanner.times()) return products(unsigned(first), scanner)
+  if (scanner.times()) {
+    const factors = scanner.sumInBrackets()
+    if (factors) {
+      scanner.end('A product with brackets stands alone')
+      return shared(unsigned(first), factors)
+    }
+    return products(unsigned(first), scanner)
+  }
   if (scanner.done) return { kind: 'number', number: unsigned(first) }
   return sum(first, scanner)
+}
+
+/** (23 + 27) × 16 is 23 × 16 + 27 × 16; brackets at the head of a sum change nothing. */
+function bracketsFirst(inside: readonly [Term, Term], scanner: Scanner): PlainProblem {
+  if (!scanner.times()) return sum(inside[0], scanner, inside[1])
+  const factor = unsigned(scanner.term())
+  scanner.end('A product with brackets stands alone')
+  return shared(factor, inside)
+}
+
+function shared(factor: Decimal, [a, b]: readonly [Term, Term]): PlainProblem {
+  return {
+    kind: 'product-pair',
+    left: [unsigned(a), factor],
+    sign: b.sign,
+    right: [b.size, factor],
+  }
 }
 
 function products(first: Decimal, scanner: Scanner): PlainProblem {
@@ -152,10 +180,15 @@ function products(first: Decimal, scanner: Scanner): PlainProblem {
   return { kind: 'product-pair', left, sign: negative ? -1 : 1, right }
 }
 
-function sum(first: Term, scanner: Scanner): PlainProblem {
-  const terms: Term[] = [first]
+function sum(first: Term, scanner: Scanner, ...more: readonly Term[]): PlainProblem {
+  const terms: Term[] = [first, ...more]
   while (!scanner.done) {
     const negative = scanner.sign('between two numbers')
+    const inside = scanner.sumInBrackets()
+    if (inside) {
+      terms.push(...inside.map((t): Term => ({ ...t, sign: negative ? (t.sign > 0 ? -1 : 1) : t.sign })))
+      continue
+    }
     const term = scanner.term()
     if (scanner.times() || scanner.over() || scanner.squared())
       throw new InputError(
@@ -235,11 +268,26 @@ class Scanner {
     return this.refuse(`Expected + or - ${where}`)
   }
 
-  /** A number with or without a sign of its own. */
+  /** A number with or without a sign of its own, which may stand in brackets: (-6). */
   term(): Term {
     const negative = this.one(MINUS)
     if (!negative) this.one('+')
-    return { sign: negative ? -1 : 1, size: this.number() }
+    const bracketed = this.one('(')
+    const below = bracketed && this.one(MINUS)
+    const size = this.number()
+    if (bracketed && !this.one(')')) this.refuse('Expected the closing bracket')
+    return { sign: negative === below ? 1 : -1, size }
+  }
+
+  /** Two numbers that are added or taken from each other in brackets; undefined where none stand here. */
+  sumInBrackets(): readonly [Term, Term] | undefined {
+    if (!/^\(\s*[\d.][^()+−–-]*[-+−–]\s*[\d.][^()]*\)/.test(this.text.slice(this.at))) return undefined
+    this.one('(')
+    const first = this.term()
+    const negative = this.sign('between two numbers')
+    const { size } = this.term()
+    if (!this.one(')')) this.refuse('Two numbers fit in brackets: expected the closing bracket')
+    return [first, { sign: negative ? -1 : 1, size }]
   }
 
   end(rule: string): void {

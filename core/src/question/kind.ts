@@ -15,6 +15,7 @@ import {
   toText,
   toWords,
 } from '../number/decimal.js'
+import { placeName } from '../number/places.js'
 import { UNFINISHED } from '../words/entry.js'
 import { type QuotientRemainder, valueText, valueWords } from './value.js'
 
@@ -59,7 +60,36 @@ export const DIGITS = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9'] as cons
 /** Longest number that can be typed: a sign, 40 digits and a point. */
 const MOST_CHARACTERS = 42
 
-/** In an entry a comma is a decimal point: thousands are not typed. */
+/** Digits in groups, parted by what can be no decimal sign; or by points or commas, two and more of them or one before decimals. */
+const GROUPED = [
+  /^-?\d{1,3}(?:[ '’\u2009\u202f]\d{3})+(?:[.,]\d+)?$/,
+  /^-?\d{1,3}(?:([.,])\d{3})(?:\1\d{3})+$/,
+  /^-?\d{1,3}(?:,\d{3})+\.\d+$/,
+  /^-?\d{1,3}(?:\.\d{3})+,\d+$/,
+  /^-?\d{1,2}(?:,\d{2})+,\d{3}$/,
+] as const
+/** The beginnings of such numbers. */
+const GROUPING = /^-?\d{1,3}(?:[ .,'’\u2009\u202f]\d{2,3})*[ .,'’\u2009\u202f]\d{0,3}$/
+
+/** A number without the signs that part its groups; as it stands where none do. */
+function ungrouped(text: string): string {
+  if (!GROUPED.some((way) => way.test(text))) return text
+  const plain = text.replace(/[ '’\u2009\u202f]/g, '')
+  const decimals = /^-?\d+(?:([.,])\d+)?$/.exec(plain) !== null && !/^-?\d{1,3}([.,]\d{3})+$/.test(text)
+  if (decimals) return plain
+  const last = /[.,](?=[^.,]*$)/.exec(plain)
+  const mixed = plain.includes('.') && plain.includes(',')
+  return mixed && last
+    ? `${plain.slice(0, last.index).replace(/[.,]/g, '')}.${plain.slice(last.index + 1)}`
+    : plain.replace(/[.,]/g, '')
+}
+
+/** What else a typed number may stand for: a sign before three digits parts decimals, or thousands. */
+export function otherReading(text: string): string | undefined {
+  return /^-?[1-9]\d{0,2}[.,]\d{3}$/.test(text) ? text.replace(/[.,]/, '') : undefined
+}
+
+/** In an entry a comma is a decimal point. */
 export const pointed = (text: string) => text.replace(',', '.')
 
 /** Decimals of a fraction that does not end: more than any tolerance looks at. */
@@ -88,9 +118,10 @@ function numbers(
     keys,
     unfinished: UNFINISHED.number,
     begins: (text) =>
-      (beginning.test(pointed(text)) || (fractions && fraction.test(text))) && text.length <= MOST_CHARACTERS,
+      (beginning.test(pointed(text)) || (fractions && fraction.test(text)) || GROUPING.test(text)) &&
+      text.length <= MOST_CHARACTERS,
     read(text) {
-      const plain = pointed(text)
+      const plain = pointed(ungrouped(text.trim()))
       if (fractions && text.includes('/')) return readFraction(text)
       return beginning.test(plain) && !plain.includes(',') ? readDecimal(plain) : undefined
     },
@@ -106,12 +137,26 @@ function numbers(
 export const WHOLE = numbers('whole', DIGITS, /^\d*$/)
 /** A number of 0 or more, with a point or a comma. */
 export const DECIMAL = numbers('decimal', [...DIGITS, '.'], /^\d*\.?\d*$/, true)
+/** Places a number is said with, by name, the singular too. */
+const PLACES = new Map(
+  Array.from({ length: 19 }, (_, i) => i - 3).flatMap((place) => {
+    const name = placeName(place)
+    return [name, name.replace(/s$/, '')].map((n) => [n, place] as const)
+  }),
+)
+
+function withPlace(text: string): Decimal | undefined {
+  const [, digits, name] = /^\s*(\d{1,3}) ([a-z ]+?)\s*$/i.exec(text) ?? []
+  const place = name === undefined ? undefined : PLACES.get(name.toLowerCase())
+  return place === undefined ? undefined : decimal(BigInt(digits!), -place)
+}
+
 const signed = numbers('signed', [...DIGITS, '.', '-'], /^-?\d*\.?\d*$/, true)
 /** Any number, below 0 too. */
 export const SIGNED: AnswerKind<Decimal> = {
   ...signed,
-  // What is missing, as it is said: "43 short" is −43.
-  read: (text) => signed.read(text.replace(/^\s*(\d[\d.]*) short\s*$/, '-$1')),
+  // What is missing, as it is said: "43 short" is −43; a digit with its place: "7 thousands".
+  read: (text) => withPlace(text) ?? signed.read(text.replace(/^\s*(\d[\d.]*) short\s*$/, '-$1')),
 }
 /** What stands on a frame: entered by moving beads, or as the number they show. */
 export const FRAME: AnswerKind<Decimal> = { ...DECIMAL, id: 'frame' }

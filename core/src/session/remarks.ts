@@ -1,6 +1,7 @@
 /** What is said of the mistakes of a kept attempt: they are kept by step, place and id alone. */
 import { remarked } from '../diagnose/diagnose.js'
 import { placeName } from '../number/places.js'
+import { sameValue } from '../question/value.js'
 import { readAnswerOf } from '../technique/driver.js'
 import { slipName } from '../words/slips.js'
 import type { AttemptRecord } from './record.js'
@@ -13,10 +14,14 @@ import { exerciseOf, replayOf } from './verdict.js'
  * @throws InputError as `exerciseOf` does
  */
 export function withRemarks(record: AttemptRecord, entries: readonly JudgedEntry[]): readonly JudgedEntry[] {
-  const replayed = replayOf(record)?.entries
+  const replayed = replayOf(record)
+  const [walk] = replayed?.walks ?? []
+  const steps = walk ? [...walk.steps, ...(walk.next ? [walk.next] : [])] : []
   const { technique, problem, variant } = exerciseOf(record)
   return entries.map((entry, i) => {
-    const again = replayed?.[i]
+    const again = replayed?.entries[i]
+    const step = steps[entry.step - 1]
+    const typed = step?.kind.read(entry.text)
     const value = readAnswerOf(technique, problem, variant, entry.text)
     const slips =
       entry.step === 0 && value !== undefined
@@ -26,7 +31,9 @@ export function withRemarks(record: AttemptRecord, entries: readonly JudgedEntry
       ...entry,
       slips: slips.map((slip, k) => {
         const same = again?.slips[k]?.id === slip.id ? again.slips[k]!.remark : undefined
-        return { ...slip, remark: slip.remark ?? same ?? namedAt(slip) }
+        // Judged by an older judge it may be read otherwise now: what its step says of it stands.
+        const kept = step?.slips().find((s) => s.id === slip.id && typed && sameValue(s.entry, typed))?.remark
+        return { ...slip, remark: slip.remark ?? same ?? kept ?? namedAt(slip) }
       }),
     }
   })

@@ -1,5 +1,5 @@
 /** What is typed and not yet confirmed: pure, time comes in with every key. */
-import type { AnswerKind } from '../question/kind.js'
+import { type AnswerKind, otherReading } from '../question/kind.js'
 import { meetsText } from '../question/question.js'
 import type { Value } from '../question/value.js'
 import { UNFINISHED } from '../words/entry.js'
@@ -86,9 +86,9 @@ export function confirm(
   if (!question) return { notice: '' }
   if (typing.text === '')
     return { notice: question.kind.choices ? question.kind.unfinished : UNFINISHED.nothing }
-  const value = question.kind.read(typing.text)
-  if (value === undefined) return { notice: question.kind.unfinished }
-  const event = entryOf(keptText(question.kind, value, typing.text), typing, at, of)
+  const text = enteredText(progress, typing.text, of)
+  if (text === undefined) return { notice: question.kind.unfinished }
+  const event = entryOf(text, typing, at, of)
   const wrong = progress.entries.filter(mistaken).length
   if (
     wrong >= MOST_WRONG &&
@@ -99,9 +99,34 @@ export function confirm(
   return { event }
 }
 
-/** A value as its kind prints it; in another form than asked as it was typed, so that it can be told. */
+/**
+ * What is typed as it is entered: as its kind prints it; in another form than asked, as a fraction or with a zero in front
+ * as it was typed, so that it can be told. Where a sign may part decimals or thousands, the one that is right is taken.
+ * @returns undefined for a text that is no value
+ */
+export function enteredText(progress: Progress, typed: string, of?: number): string | undefined {
+  const question = openQuestion(progress, of)
+  const value = question?.kind.read(typed)
+  if (!question || value === undefined) return undefined
+  const text = keptText(question.kind, value, typed)
+  const other = otherReading(typed)
+  const isTaken = (entry: string) =>
+    question.kind.read(entry) !== undefined &&
+    !mistaken(
+      happen(progress, {
+        kind: 'entered',
+        at: progress.clock.at,
+        text: entry,
+        ...(of !== undefined && { of }),
+      }).entries.at(-1)!,
+    )
+  return other !== undefined && !isTaken(text) && isTaken(other) ? other : text
+}
+
 function keptText(kind: AnswerKind<Value>, value: Value, typed: string): string {
-  return kind.form && !kind.form.is(typed) ? typed.trim().replace(/\s+/g, '_') : kind.print(value)
+  const plain = typed.trim()
+  if (kind.form && !kind.form.is(typed)) return plain.replace(/\s+/g, '_')
+  return /^0\d+$/.test(plain) || /^-?\d+\/\d+$/.test(plain) ? plain : kind.print(value)
 }
 
 function entryOf(text: string, typing: Typing, at: number, of: number | undefined): AttemptEvent {

@@ -9,7 +9,7 @@ import type { SlipId } from '../words/slips.js'
 import { AT_PLACE, type Slip, type Step } from './contract.js'
 import { settled } from './line.js'
 import { once } from './make.js'
-import { productsAt, soFarAt } from './so-far.js'
+import { productsAt, type SoFar, soFarAt } from './so-far.js'
 import { beginWalks, MOST_WALKS, pastDecisions, type Walk } from './walks.js'
 
 /**
@@ -72,14 +72,15 @@ export function readStep(
   // A zero in front is said of a block first of all.
   const zero = /^0\d/.test(text)
   const open = once(() => spare().filter((w) => w.next))
-  const may = once(() => (value !== undefined ? walks.map((w) => [w, soFarAt(w, said.last)] as const) : []))
-  const sayable = (): Move[] =>
-    may().flatMap(([walk, so]) => (so.times(value!) > said.running ? [{ walk, far: 0 }] : []))
-  const over = once(() => steppingOver(walks, text, !zero && may().some(([, so]) => so.isEcho(value!))))
+  const so = once(() => soFarAt(first, said.last))
+  const isSayable = (at: SoFar) => value !== undefined && at.times(value) > said.running
+  const sayable = (): Move[] => (isSayable(so()) ? [{ walk: first, far: 0 }] : [])
+  const over = once(() => steppingOver(walks, text, !zero && value !== undefined && so().isEcho(value)))
   if (zero && over().length > 0) return moving(over(), () => rightHere([...walks, ...open()], text))
   const here = rightHere(walks, text)
   if (here.length > 0)
     return moving(here, () => [
+      ...rightInAnotherDress(walks, text),
       ...finalDigits(walks, text),
       ...sayable(),
       ...over(),
@@ -98,17 +99,16 @@ export function readStep(
   const others = before.filter(({ walk }) => !walks.some((w) => isWhere(w, walk)))
   if (others.length > 0) return moving(others, () => [...sayable(), ...over()])
   if (slip?.decisive) return { verdict: 'slip', slip }
-  const patient = said.count < (may()[0]?.[1].size ?? 0) + SPARE_SAYINGS
+  const patient = said.count < so().size + SPARE_SAYINGS
   const soFar = { verdict: 'so-far', possible: slip?.id, spare: () => over().map((m) => m.walk) } as const
-  // The whole answer goes before what only another way of working may come to.
-  const ends = over().find((m) => m.walk.next === undefined)
-  if (ends && may().every(([, so]) => so.times(value) === 0 || so.isByOtherWays(value)))
-    return moving([ends], over)
-  const ways = patient ? sayable().map((m) => m.walk) : []
-  if (ways.includes(first) || (patient && before.length > 0 && said.running === 0)) return soFar
+  if (patient && (isSayable(so()) || (before.length > 0 && said.running === 0))) {
+    // The whole answer goes before what only another way of working may come to.
+    const own = so().times(value) === 0 || so().isByOtherWays(value)
+    return own && over().some((m) => m.walk.next === undefined) ? moving(over()) : soFar
+  }
   const further = [...over(), ...steppingOver(open(), text, false)]
   if (further.length > 0) return moving(further)
-  if (ways.length > 0) return soFar
+  if (patient && walks.slice(1).some((walk) => isSayable(soFarAt(walk, said.last)))) return soFar
   if (slip) return { verdict: 'slip', slip }
   const later = comesLater(first, value, text)
   // What stands and has to change is left as it is by whoever goes on to the next column.
@@ -161,15 +161,22 @@ export function readStrictly([walk]: readonly Walk[], text: string): Reading | u
   return slip ? { verdict: 'slip', slip } : { verdict: 'wrong' }
 }
 
-/** Right at an open step: what it asks, with or without its place, or a column's total with what is carried into it. */
+/**
+ * Right at an open step: what it asks, with or without its place, or a column's total with what is carried into it. Where
+ * some walk takes it as it stands, the others are not asked further.
+ */
 function rightHere(walks: readonly Walk[], text: string): Move[] {
+  const direct = taking(walks, text).map((walk) => ({ walk, far: 1 }))
+  return direct.length > 0 ? direct : rightInAnotherDress(walks, text)
+}
+
+function rightInAnotherDress(walks: readonly Walk[], text: string): Move[] {
   return walks.flatMap((walk): Move[] => {
-    const taken = taking([walk], text)
-    if (taken.length > 0) return taken.map((w) => ({ walk: w, far: 1 }))
     const value = walk.next?.kind.read(text)
     if (value === undefined) return []
     const bare = withoutItsPlace(walk.next!, value)
     if (bare) return [{ walk: walk.take(bare, value), far: 1 }]
+    if (walk.next!.action !== 'cross-sum') return []
     return carriedTotal(walk, value, text).map((w) => ({ walk: w, far: 2 }))
   })
 }

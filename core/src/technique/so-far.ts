@@ -119,12 +119,9 @@ export function soFarAt(standing: Standing, last?: Value): SoFar {
   found.take([...numbersIn(step.ask), ...folded.flatMap((s) => numbersIn(s.ask))], true)
   found.take(digitsWorked(problem, step), true)
   const lastEntry = entries[entries.length - folded.length - 1]
-  found.take([
-    ...(lastEntry === undefined ? [] : [lastEntry]),
-    ...(typed === undefined ? [] : [typed]),
-    ...standing.held,
-    ...standing.written,
-  ])
+  // The same number may have been said, be held and stand written: it is one.
+  const stands = [...[lastEntry, typed].flatMap((v) => v ?? []), ...standing.held, ...standing.written]
+  found.take([...new Map(stands.map((value) => [keyOf(value), value])).values()])
   // Another way of working it is the learner's own, but a mistake with a name of its own is told.
   const slips = step.slips()
   const isSlip = (value: Value, named: boolean) =>
