@@ -14,6 +14,7 @@ import { slipAt } from '../technique/reading.js'
 import type { SlipId } from '../words/slips.js'
 import { FAULTS, spoilt } from './faults.js'
 import { levelFaults, workingFaults } from './kit.js'
+import { amountFaults, creditedFaults, sayAll } from './listening.js'
 import { PRACTITIONER, type Spoken } from './practitioner/practitioner.js'
 import { values } from './testing.js'
 
@@ -72,6 +73,9 @@ export function describeTechnique(
     test('every fault put into a step is found, and none without', () => faultsAreFound(technique))
     test('nothing a practitioner says is refused', () => practitionerIsTaken(technique))
     test('nothing wrong is taken', () => wrongIsNotTaken(technique))
+    test('everything said aloud on the way is taken, and only the whole answer ends it', () =>
+      heardAll(technique))
+    test('every amount in a remark is the difference of the two numbers', () => amountsAreTrue(technique))
   })
 }
 
@@ -113,15 +117,39 @@ function faultsAreFound(technique: Technique): void {
 function* problemsOf(
   technique: Technique,
   random: Random,
+  count = PROBLEMS,
 ): Generator<{ problem: Problem; variant: Variant; level: number }> {
   const variants = variantsOf(technique)
   for (const [l, level] of technique.levels.entries())
-    for (let i = 0; i < PROBLEMS; i += 1) {
+    for (let i = 0; i < count; i += 1) {
       const space = level.problems()
       // Another variant with every problem, so that all of them come up whatever the count.
-      const variant = variants[(l * PROBLEMS + i) % variants.length]!
+      const variant = variants[(l * count + i) % variants.length]!
       yield { problem: space.at(random.below(space.size)), variant, level: l + 1 }
     }
+}
+
+function heardAll(technique: Technique): void {
+  const random = seeded(technique.id.length + 31)
+  let said = 0
+  for (const { problem, variant } of problemsOf(technique, random, PROBLEMS + 2)) {
+    for (const support of ['guided', 'steps'] as const) {
+      const heard = sayAll(technique, problem, variant, support, random)
+      expect(heard.refused).toEqual([])
+      said += heard.said
+    }
+    for (const support of ['guided', 'steps', 'answer'] as const)
+      expect(creditedFaults(technique, problem, variant, support)).toEqual([])
+  }
+  // What is seen rather than reckoned has nothing to be said on the way.
+  expect(said).toBeGreaterThan(technique.id === 'flash-sum' || /read|set$/.test(technique.id) ? -1 : 5)
+}
+
+function amountsAreTrue(technique: Technique): void {
+  const random = seeded(technique.id.length + 5)
+  for (const { problem, variant } of problemsOf(technique, random))
+    for (const step of trace(technique, problem, variant).steps)
+      expect(amountFaults(step), printProblem(problem)).toEqual([])
 }
 
 const entered = (at: number, text: string): AttemptEvent => ({ kind: 'entered', at, text })

@@ -8,7 +8,7 @@ import { asDecimal, sameValue, valueText } from '../question/value.js'
 import type { AttemptEvent } from '../session/events.js'
 import { beginTask, happen, mistaken, moved, type Progress } from '../session/reduce.js'
 import type { WorkedSupport } from '../session/support.js'
-import type { Technique, Variant } from '../technique/contract.js'
+import type { Step, Technique, Variant } from '../technique/contract.js'
 import { momentAfter, trace } from '../technique/driver.js'
 import { slipAt } from '../technique/reading.js'
 import { aloud } from './practitioner/aloud.js'
@@ -108,4 +108,19 @@ export function creditedFaults(
 function isAnswered({ entries, walks }: Progress, answer: Parameters<typeof sameValue>[0]): boolean {
   const last = entries.at(-1)!
   return last.took <= 1 && walks[0]!.answer !== undefined && sameValue(walks[0]!.answer, answer)
+}
+
+/** Remarks of a step that tell another amount than the difference of what was asked and what was entered. */
+export function amountFaults(step: Step): string[] {
+  const right = asDecimal(step.expect)
+  return step.slips().flatMap(({ entry, remark }) => {
+    const given = asDecimal(entry)
+    const [, amount, way] = /You are ([\d.\u2009]+) too (low|high)/.exec(remark) ?? []
+    if (amount === undefined || !right || !given) return []
+    const off = Number(toText(given)) - Number(toText(right))
+    const told = Number(amount.replaceAll('\u2009', '')) * (way === 'low' ? -1 : 1)
+    return Math.abs(off - told) < 1e-9 * Math.max(1, Math.abs(off))
+      ? []
+      : [`"${remark}" of ${toText(given)} where ${toText(right)} is asked`]
+  })
 }

@@ -13,7 +13,7 @@ import {
   pairs,
   type Space,
 } from '../problem/space.js'
-import { FRACTION, RATIONAL } from '../question/fractions.js'
+import { AS_DECIMAL, FRACTION, RATIONAL } from '../question/fractions.js'
 import { asFraction, type Value, valueWords } from '../question/value.js'
 import { quotient } from '../technique/chains.js'
 import type { Step } from '../technique/contract.js'
@@ -104,7 +104,7 @@ function* divided(value: Fraction, to: 'percent' | 'decimal', from: string): Gen
   const plain = decimalOf(part)
   const worked = over > 1n && plain ? timesDecimal(plain, over) : undefined
   return yield* answered(all, {
-    kind: RATIONAL,
+    kind: to === 'decimal' && decimalOf(all) ? AS_DECIMAL : RATIONAL,
     why: CONVERSION.why,
     ...(worked && { reckons: worked.text, load: worked.load() }),
     slips(slip) {

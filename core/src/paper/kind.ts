@@ -14,6 +14,7 @@ import { type Misfit, misfit, type SlipSink, step, techniqueOfValues } from '../
 import { ask, type Quantity } from '../technique/quantities.js'
 import type { TechniqueWords } from '../words/lesson.js'
 import { PAPER_KIND } from '../words/paper/kind.js'
+import { ownWaysOf } from './own-ways.js'
 
 /** Seconds an item, as on a paper of 80 in 10 minutes (common practice, no published source). */
 const TARGET_SECONDS = 7.5
@@ -34,6 +35,7 @@ export function paperKind<P extends object>({ levels, needs = [], ...given }: Gi
   const spaces = levels.map(([, problems]) => problems)
   return techniqueOfValues<P>({
     ...given,
+    ownWays: ownWaysOf,
     family: 'paper',
     needs,
     levels: levels.map(([name], i) => [name, TARGET_SECONDS, { hard: i + 1 }]),

@@ -66,6 +66,13 @@ export const RATIONAL = fractions({
   say: (value) => valueWords(decimalOf(value) ?? value),
 })
 
+/** A number that is asked as a decimal. */
+export const AS_DECIMAL: AnswerKind<Fraction> = {
+  ...RATIONAL,
+  id: 'as-decimal',
+  form: { ...formWords('decimal'), is: (text) => !/[/\s_]/.test(text.trim()) },
+}
+
 /** A fraction in lowest terms. */
 export const FRACTION = fractions({
   id: 'fraction',

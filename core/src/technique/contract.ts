@@ -52,6 +52,8 @@ export interface Technique {
   readonly tally?: (problem: Problem, entries: readonly Decimal[]) => Tally
   /** What the answer is, where that needs saying: "the root to 3 decimals, the rest cut off". */
   readonly asks?: (variant: Variant) => string
+  /** What may be said at any step by whoever works a problem in a way of their own: it is so far. */
+  readonly ownWays?: (problem: Problem) => readonly Value[]
   /** Is a value the answer rounded, where the rest is to be cut off, or cut off too soon? True, but not asked. */
   readonly rounds?: (problem: Problem, variant: Variant, value: Value) => boolean
   /** Only to be called with a problem that fits. */

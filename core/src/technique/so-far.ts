@@ -18,7 +18,7 @@ import { decimalOf, dividedBy, fractionOf, times } from '../number/fraction.js'
 import type { Problem } from '../problem/problem.js'
 import { asDecimal, asFraction, decimals, type Value, valueText } from '../question/value.js'
 import { inParts, productParts, quotientParts } from './by-parts.js'
-import { AT_PLACE, type Step } from './contract.js'
+import { AT_PLACE, type Step, type Technique } from './contract.js'
 
 /** How often each value may be said on the way to what a step asks. */
 export class SoFar {
@@ -78,6 +78,7 @@ function keyOf(value: Value): string {
 
 /** A position on a walk, as far as what may be said there depends on it. */
 export interface Standing {
+  readonly technique: Technique
   readonly problem: Problem
   readonly next: Step | undefined
   readonly steps: readonly Step[]
@@ -95,7 +96,7 @@ export interface Standing {
  * @param last what was said before it at this step, which may be gone on from
  */
 export function soFarAt(standing: Standing, last?: Value): SoFar {
-  const { next: step, problem, entries, steps, typed } = standing
+  const { next: step, technique, problem, entries, steps, typed } = standing
   const found = new SoFar()
   if (!step) return found
   const terms = step.reckons === undefined ? [] : readTerms(step.reckons)
@@ -126,6 +127,7 @@ export function soFarAt(standing: Standing, last?: Value): SoFar {
   const slips = step.slips()
   const isSlip = (value: Value, named: boolean) =>
     slips.some((s) => (s.id !== 'fact') === named && keyOf(s.entry) === keyOf(value))
+  found.takeOwn(technique.ownWays?.(problem) ?? [])
   found.takeOwn(sumsByParts(terms, carry).filter((v) => !isSlip(v, true)))
   found.takeOwn(productsByParts(terms).filter((v) => !isSlip(v, true) && !isSlip(v, false)))
   return found
@@ -140,7 +142,13 @@ function foldedBefore(steps: readonly Step[]): readonly Step[] {
 
 /** The digits of a sum or a difference in the column that is worked. */
 function digitsWorked(problem: Problem, { place, action, total }: Step): Decimal[] {
-  if (problem.kind !== 'sum' || total || !(AT_PLACE.includes(action) || action === 'decide')) return []
+  if (
+    problem.kind !== 'sum' ||
+    total ||
+    action === 'mend' ||
+    !(AT_PLACE.includes(action) || action === 'decide')
+  )
+    return []
   return problem.terms.map((t) => decimal(digitAt(t.size, place)))
 }
 

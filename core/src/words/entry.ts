@@ -34,6 +34,7 @@ const FORM = {
   fraction: 'as a fraction in lowest terms',
   mixed: 'as a mixed number in lowest terms',
   ratio: 'as a ratio in lowest terms',
+  decimal: 'as a decimal',
 } as const
 
 /** What is asked of the form, and what is said of the right value in another form. */

@@ -10,7 +10,7 @@ import {
   plus,
   times,
 } from '../../number/fraction.js'
-import { FRACTION, MIXED, RATIO, RATIONAL } from '../../question/fractions.js'
+import { AS_DECIMAL, FRACTION, MIXED, RATIO, RATIONAL } from '../../question/fractions.js'
 import { choiceOf, DIGITS } from '../../question/kind.js'
 import { valueText, valueWords } from '../../question/value.js'
 import { ITEM, MISTYPED } from '../../words/items.js'
@@ -151,7 +151,7 @@ export const FRACTION_FORMS = {
       const from = p.signs[0] === 'percent' ? `${asWords(times(value, HUNDRED))} %` : given(p)
       return ITEM.converted(from, p.signs[1] as (typeof DRESSES)[number])
     },
-    kind: (p) => (p.signs[1] === 'fraction' ? FRACTION : RATIONAL),
+    kind: (p) => (p.signs[1] === 'fraction' ? FRACTION : p.signs[1] === 'decimal' ? AS_DECIMAL : RATIONAL),
     answer: (p) => (p.signs[1] === 'percent' ? times(ratioOf(p, 0, 1), HUNDRED) : ratioOf(p, 0, 1)),
   }),
   'percent-of': form<Fraction>({
