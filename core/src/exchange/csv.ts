@@ -25,7 +25,7 @@ import { bodyLines, type Cells, eachRow, headLine, nameCell, needColumns, readTa
 export type AttemptRow = BroughtIn['rows'][number]
 
 /** What a row shows besides, for people and spreadsheets; it is judged anew when read. */
-export type RowVerdict = Figures & { readonly slips: readonly string[] }
+export type RowVerdict = Figures & { readonly slips: readonly string[]; readonly verdicts: readonly string[] }
 
 type RecordKey = keyof typeof RECORDED
 const RECORD_KEYS = Object.keys(RECORDED) as RecordKey[]
@@ -42,6 +42,7 @@ export const CSV_HEADER: readonly string[] = [
   'generator',
   ...JUDGED_KEYS.map((key) => JUDGED[key].column),
   'slips',
+  'verdicts',
 ]
 
 /** The header line. */
@@ -61,6 +62,7 @@ export function csvRows(
     session.generator,
     ...JUDGED_KEYS.map((key) => printed(JUDGED[key].kind, verdict[key])),
     verdict.slips.join(' '),
+    verdict.verdicts.join(' '),
   ])
   return bodyLines(cells)
 }

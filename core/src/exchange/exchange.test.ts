@@ -24,7 +24,14 @@ const rows = demo
   )
 const withVerdict = (row: AttemptRow) => {
   const { entries, ...verdict } = judgeRecord(row.attempt)
-  return { ...row, verdict: { ...verdict, slips: entries.flatMap((e) => e.slips.map((s) => s.id)) } }
+  return {
+    ...row,
+    verdict: {
+      ...verdict,
+      slips: entries.flatMap((e) => e.slips.map((s) => s.id)),
+      verdicts: entries.map((e) => e.verdict),
+    },
+  }
 }
 let made = 0
 const newId = () => {

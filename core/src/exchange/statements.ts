@@ -60,6 +60,7 @@ export function statementOf(attempt: AttemptWire): Statement {
         [`${HOME}/extensions/clean`]: attempt.clean,
         [`${HOME}/extensions/support`]: attempt.support,
         [`${HOME}/extensions/mistakes`]: attempt.entries.flatMap((e) => e.slips.map((s) => s.id)),
+        [`${HOME}/extensions/verdicts`]: attempt.entries.map((e) => e.verdict),
       },
     },
     context: {

@@ -40,7 +40,11 @@ export function exchangeRoutes(db: Database, judge: Judge): Router {
         taken.map(({ attempt, session }) => ({
           session,
           attempt,
-          verdict: { ...attempt, slips: attempt.entries.flatMap((e) => e.slips.map((s) => s.id)) },
+          verdict: {
+            ...attempt,
+            slips: attempt.entries.flatMap((e) => e.slips.map((s) => s.id)),
+            verdicts: attempt.entries.map((e) => e.verdict),
+          },
         })),
         name,
       )
