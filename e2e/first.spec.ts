@@ -93,7 +93,7 @@ empty('the demo is loaded to look around, and taken out again; counts follow', a
   await page.goto(server.url)
   await page.getByRole('button', { name: 'Look around with the demo' }).click()
   // Six weeks of eight learners are made, which takes a busy machine a while.
-  await expect(page.getByText('Learner:')).toBeVisible({ timeout: 90_000 })
+  await expect(page.getByText('Learner:')).toBeVisible({ timeout: 150_000 })
   expect(await server.api<LearnerWire[]>('/learners')).toHaveLength(8)
   const second = await fetch(`${server.url}/api/demo`, {
     method: 'POST',

@@ -80,7 +80,9 @@ export function checksOf(problem: Problem, answer: Decimal): Check[] {
     const worked = work(problem, answer)
     if (!worked) return []
     const wrong = nearMisses(answerOf(problem)).find((miss) => work(problem, miss)?.passes)
-    return [{ ...kind, ...worked, ...(wrong && { wrongButPasses: wrong }) }]
+    // Of a root that is cut off it says nothing of the last decimals.
+    const limit = kind.id === 'reverse' && wrong ? CHECKS.limits.reverseNear : kind.limit
+    return [{ ...kind, ...worked, limit, ...(wrong && { wrongButPasses: wrong }) }]
   })
 }
 
@@ -174,12 +176,14 @@ function byResidue(equation: Equation | undefined, { modulus, worked }: Cast): W
   }
 }
 
-/** Between which bounds must it lie? Every number is taken with its first digit only, once down and once up. */
+/** Between which bounds must it lie? Every number is taken with its first digits only, once down and once up. */
 function bySize(problem: Problem, answer: Decimal): Worked | undefined {
   const equation = equationOf(problem, answer)
   if (!equation) return bySquares(problem, answer)
+  // A difference of two numbers of one size needs a digit more, or its bounds lie on both sides of 0.
+  const digits = equation.left.some((p) => p.sign < 0) ? 2 : 1
   const bounds = (n: bigint): readonly [bigint, bigint] => {
-    const unit = 10n ** BigInt(lengthOf(size(n)) - 1)
+    const unit = 10n ** BigInt(Math.max(0, lengthOf(size(n)) - digits))
     const low = (size(n) / unit) * unit
     return [low, low === size(n) ? low : low + unit]
   }
@@ -197,7 +201,7 @@ function bySize(problem: Problem, answer: Decimal): Worked | undefined {
   const scale = scaleOf(equation)
   const words = (n: bigint) => toWords(decimal(n, scale))
   return {
-    steps: [CHECKS.firstDigits(words(low), words(high)), CHECKS.between(equation.right.text, inside)],
+    steps: [CHECKS.firstDigits(digits, words(low), words(high)), CHECKS.between(equation.right.text, inside)],
     passes: inside,
   }
 }

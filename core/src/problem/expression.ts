@@ -1,6 +1,18 @@
 /** Expressions as they are typed, printed and stored. */
-import { type Decimal, isZero, MAX_DIGITS, readDecimal, toText, toWords } from '../number/decimal.js'
-import { sameValue, type Value, valueText, valueWords } from '../question/value.js'
+import {
+  absolute,
+  type Decimal,
+  isNegative,
+  isZero,
+  MAX_DIGITS,
+  readDecimal,
+  subtract,
+  toText,
+  toWords,
+} from '../number/decimal.js'
+import { squareRoot } from '../number/root.js'
+import { asDecimal, sameValue, type Value, valueText, valueWords } from '../question/value.js'
+import { TRUE_ROOT } from '../words/roots.js'
 import { InputError } from './error.js'
 import { itemJoint, itemKind, itemWords, printItem, readItem } from './items/forms.js'
 import {
@@ -28,6 +40,16 @@ export function problemWords(problem: Problem): string {
   if (isItem(problem)) return itemWords(problem)
   const signs = { times: ' × ', over: ' ÷ ', plus: ' + ', minus: ' − ' }
   return written(problem, toWords, signs, (n) => `√${n}`, '²')
+}
+
+/** The true root beside an estimate of it, with how far that is off; undefined where there is nothing to be told. */
+export function trueRootWords(problem: Problem, answer: Value): string | undefined {
+  const estimate = asDecimal(answer)
+  if (problem.kind !== 'root' || !estimate || isExact(problem, estimate)) return undefined
+  const root = squareRoot(problem.radicand, TOLD_PLACES)
+  const off = subtract(estimate, root)
+  if (isZero(off) || sameValue(answer, answerOf(problem))) return undefined
+  return TRUE_ROOT(toWords(root), toWords(absolute(off)), isNegative(off))
 }
 
 /** A problem with its answer, for people: "√165 ≈ 12.85", "√2 = 1.414213…"; a number to be read or set is just itself. */
@@ -86,6 +108,9 @@ function written(
       return number(problem.number)
   }
 }
+
+/** Decimals of a true root that are told beside an estimate. */
+const TOLD_PLACES = 4
 
 const MINUS = '-−–'
 const TIMES = '*xX×·'

@@ -1,5 +1,12 @@
 export { InputError } from './error.js'
-export { answerText, printProblem, problemWords, readProblem, solvedWords } from './expression.js'
+export {
+  answerText,
+  printProblem,
+  problemWords,
+  readProblem,
+  solvedWords,
+  trueRootWords,
+} from './expression.js'
 export { type AnswerPlaces, answerPlaces } from './places.js'
 export {
   answerOf,

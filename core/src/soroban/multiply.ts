@@ -233,6 +233,7 @@ function productStep({ frame, product, total, lowest, tens, last }: Landing): St
     action: 'beads',
     place: place + 1,
     ask: BEADS_MULTIPLY.put(words),
+    typedAs: shown,
     why: () => BEADS_MULTIPLY.why(words, shown, landing().told.join(' ')),
     expect,
     total: true,

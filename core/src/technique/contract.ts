@@ -134,6 +134,8 @@ export interface Step<V extends Value = Value> extends Question<V> {
    * it is not asked: the next value shows what was decided.
    */
   readonly decision?: readonly V[] | undefined
+  /** How it is typed by whoever says its digits alone, zeros in front too: "06" for the 6 that is put on two rods. */
+  readonly typedAs?: string | undefined
   /** The whole total of a column of which one digit is written: it says the digit too. */
   readonly sum?: Decimal | undefined
   /** What is carried into the column, where it is not part of what is reckoned. */

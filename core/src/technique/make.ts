@@ -118,6 +118,7 @@ export interface Asked<V extends Value = Decimal>
     | 'within'
     | 'reckons'
     | 'sum'
+    | 'typedAs'
   > {
   readonly ask: Later<string>
   /** Any number where none is named. */
@@ -170,6 +171,7 @@ export class AskedStep<V extends Value = Decimal, A extends Asked<V> = Asked<V>>
   readonly picks: Step['picks']
   readonly reckons: Step['reckons']
   readonly sum: Step['sum']
+  readonly typedAs: Step['typedAs']
   readonly total: boolean
 
   constructor(protected readonly asked: A) {
@@ -181,6 +183,7 @@ export class AskedStep<V extends Value = Decimal, A extends Asked<V> = Asked<V>>
     this.also = asked.also
     const { sum } = asked
     this.sum = sum
+    this.typedAs = asked.typedAs
     this.meant = asked.meant ?? (sum && ((value) => (sameValue(value, sum) ? asked.expect : undefined)))
     this.within = asked.within
     this.carry = asked.carry
@@ -240,7 +243,7 @@ export function now<T>(later: Later<T>): T {
   return typeof later === 'function' ? (later as () => T)() : later
 }
 
-/** Mistakes against the very decision of a step: to borrow or not, to carry or not, from which to take, from ten. */
+/** Mistakes against the very decision of a step: to borrow or not, to carry or not, from which to take, from ten, a 0 or none. */
 const DECISIVE: readonly SlipId[] = [
   'borrow-missed',
   'borrow-not-through-equals',
@@ -251,6 +254,7 @@ const DECISIVE: readonly SlipId[] = [
   'needless-carry',
   'smaller-from-larger',
   'complement-nine',
+  'zero-left-out',
 ]
 
 /** How far an entry is from what was asked, where it is one, ten, a hundred or a tenth and so on. */

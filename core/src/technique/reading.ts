@@ -248,6 +248,7 @@ function answerAhead(walks: readonly Walk[], text: string): Reading | undefined 
 function taking(walks: readonly Walk[], text: string): Walk[] {
   return walks.flatMap((walk) => {
     const value = walk.next?.kind.read(text)
+    if (value !== undefined && walk.next!.typedAs === text) return [walk.take(walk.next!.expect, value)]
     const meant = value && !isOtherForm(walk.next!, text) && meaning(walk.next!, value)
     return meant ? [walk.take(meant, value)] : []
   })

@@ -8,6 +8,7 @@ export const CHECKS = {
     lastDigit: 'It looks at the last digit only: every other may be wrong.',
     size: 'It finds a lost place or a wrong first digit; anything of the right size passes.',
     reverse: 'Done correctly it finds every error; a fact you have wrong is wrong again.',
+    reverseNear: 'Done correctly it finds errors of size; one in the last decimals may pass.',
   },
   names: {
     nines: 'Casting out nines',
@@ -22,8 +23,8 @@ export const CHECKS = {
   withMinus: (rest: string) => `, with its minus ${rest}`,
   agree: (made: string, claimed: string) => `${made} and ${claimed} agree.`,
   differ: (made: string, claimed: string) => `${made} and ${claimed} differ: something is wrong.`,
-  firstDigits: (low: string, high: string) =>
-    `With first digits only, rounded down and up: between ${low} and ${high}.`,
+  firstDigits: (digits: number, low: string, high: string) =>
+    `With ${digits > 1 ? 'two first digits' : 'first digits'} only, rounded down and up: between ${low} and ${high}.`,
   squares: (root: string, square: string, above: string, next: string) =>
     `${root} squared is ${square}, ${above} squared is ${next}.`,
   between: (n: string, inside: boolean) =>

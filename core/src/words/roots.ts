@@ -1,6 +1,10 @@
 /** Words of the ways of finding a root. */
 import { count, plural } from './english.js'
 
+/** What an estimate of a root is held against. */
+export const TRUE_ROOT = (root: string, off: string, low: boolean) =>
+  `The root itself is ${root}…, so the estimate is about ${off} too ${low ? 'low' : 'high'}.`
+
 export const ROOT_MISFIT = {
   none: 'it works a square root, and this is none',
   below: 'a number below 1: move the point by two places first',

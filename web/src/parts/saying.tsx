@@ -2,7 +2,7 @@
 import type { Cause } from '@tachymetra/core/diagnose'
 import type { FadeLevel } from '@tachymetra/core/learner'
 import { digitAt, placeName, readDecimal, toWords } from '@tachymetra/core/number'
-import { printProblem, solvedWords } from '@tachymetra/core/problem'
+import { printProblem, solvedWords, trueRootWords } from '@tachymetra/core/problem'
 import { asDecimal, decimals, type Value } from '@tachymetra/core/question'
 import {
   type Exercise,
@@ -181,13 +181,18 @@ function outcomeWords(progress: Progress, calm: boolean): string {
 
 const solved = (progress: Progress) => solvedWords((progress.task as Exercise).problem, answerGiven(progress))
 
+const besideIt = (progress: Progress) =>
+  trueRootWords((progress.task as Exercise).problem, answerGiven(progress))
+
 export function Done({ progress, calm }: { readonly progress: Progress; readonly calm: boolean }) {
   const { right } = figuresOf(progress)
+  const beside = besideIt(progress)
   return (
     <div className="done-panel">
       <p className="big">
         <Stacked text={solved(progress)} />
       </p>
+      {beside && <p className="faint">{beside}</p>}
       <p className={right ? 'said-right' : ''}>
         {right && <Mark right />} {outcomeWords(progress, calm)}
       </p>
@@ -197,7 +202,7 @@ export function Done({ progress, calm }: { readonly progress: Progress; readonly
 
 /** The same as sentences. */
 export const doneWords = (progress: Progress, calm: boolean): string =>
-  `${outcomeWords(progress, calm)}. ${solved(progress)}.`
+  [`${outcomeWords(progress, calm)}. ${solved(progress)}.`, besideIt(progress)].filter(Boolean).join(' ')
 
 /** The way the learner has turned out to work, where it is another than the one set. */
 export function WayWorked({ progress }: { readonly progress: Progress }) {
