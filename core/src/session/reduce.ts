@@ -126,7 +126,9 @@ const NOWHERE = () => []
 
 /** The walks as they are asked: decisions only in words. Once they were not asked at all. */
 function asked(walks: readonly Walk[], support: WorkedSupport, judge: number): readonly Walk[] {
-  return support === 'guided' && judge > FIRST_JUDGE ? walks : pastDecisions(walks)
+  // Where only the answer is asked no step is looked at.
+  if (support === 'answer' || (support === 'guided' && judge > FIRST_JUDGE)) return walks
+  return pastDecisions(walks)
 }
 
 /** @throws InputError when the technique does not fit the problem. */
