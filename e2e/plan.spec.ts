@@ -455,7 +455,7 @@ test('a backup is taken, looked at before it is put back, and a damaged one chan
   expect(await server.api<Holdings>('/holdings')).toMatchObject({ learners: 9 })
   await pick(bytes)
   await question.getByRole('button', { name: 'Replace everything with it' }).click()
-  await expect(page.getByText('Restored.')).toBeVisible()
+  await expect(page.getByText('Restored.')).toBeVisible({ timeout: 90_000 })
   expect(await server.api<Holdings>('/holdings')).toEqual(before)
 })
 
