@@ -46,15 +46,33 @@ function isSequence(m: readonly number[]): boolean {
         powers(2) ||
         powers(3) ||
         (at >= 0 && m.every((n, i) => n === PRIMES[at + i])))) ||
-    (m.length > 3 && m.every((n, i) => i < 2 || n === m[i - 1]! + m[i - 2]!))
+    (m.length > 3 && m.every((n, i) => i < 2 || n === m[i - 1]! + m[i - 2]!)) ||
+    [1, -1].some((one) => m.every((n, i) => i === 0 || n === 2 * m[i - 1]! + one)) ||
+    everyOther(m) ||
+    gapsGrow(m)
   )
+}
+
+/** Squares of every other number. */
+function everyOther(m: readonly number[]): boolean {
+  const roots = m.map(Math.sqrt)
+  return m.every(
+    (n, i) => n >= 0 && Number.isInteger(roots[i]!) && (i === 0 || roots[i] === roots[i - 1]! + 2),
+  )
+}
+
+/** Gaps that grow by one or two, or of longer ones by anything: triangular numbers, neighbours multiplied and the like. */
+function gapsGrow(m: readonly number[]): boolean {
+  const gaps = m.slice(1).map((n, i) => n - m[i]!)
+  const growth = gaps.slice(1).map((g, i) => g - gaps[i]!)
+  return same(growth) && (growth[0] === 1 || growth[0] === 2 || (m.length > 4 && growth[0] !== 0))
 }
 
 /** The one number that makes a sequence of a list with a gap, by trying them all. */
 function filling(make: (n: number) => readonly number[]): string {
   const found: number[] = []
   for (let n = -300; n <= 6000; n += 1) if (isSequence(make(n))) found.push(n)
-  if (found.length !== 1) throw new Error(`${found.length} numbers fit: ${found.slice(0, 5)}`)
+  if (found.length !== 1) throw new Error(`${found.length} numbers fit ${make(0)}: ${found.slice(0, 5)}`)
   return String(found[0])
 }
 

@@ -1,14 +1,5 @@
 /** Paper kind: starred estimates, right within five percent. */
-import {
-  absolute,
-  compare,
-  type Decimal,
-  decimal,
-  digitCount,
-  multiply,
-  subtract,
-  toWords,
-} from '../number/decimal.js'
+import { type Decimal, decimal, toWords } from '../number/decimal.js'
 import {
   compareFractions,
   dividedBy,
@@ -25,7 +16,7 @@ import { lengthOf, nonZeroDigits, said } from '../number/whole.js'
 import { expressionValue } from '../problem/items/expressions.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, mapped, pairs } from '../problem/space.js'
-import { DECIMAL } from '../question/kind.js'
+import { FINE_ESTIMATE, WHOLE_ESTIMATE } from '../question/kind.js'
 import type { Value } from '../question/value.js'
 import { quotient } from '../technique/chains.js'
 import type { Step } from '../technique/contract.js'
@@ -51,17 +42,31 @@ interface Estimated {
   readonly exact: Fraction
 }
 
-/** A number with so many digits that count, the others 0; and the neighbours of that. */
-function easyOnes(n: Decimal): bigint[] {
-  const whole = roundedOf(fractionOf(n), 0).units
-  const found = new Set<bigint>()
-  for (const digits of [1, 2, 3]) {
-    const unit = 10n ** BigInt(Math.max(0, lengthOf(whole) - digits))
-    found.add(((whole + unit / 2n) / unit) * unit)
-    found.add((whole / unit) * unit)
-    found.add((whole / unit + 1n) * unit)
+/** Nobody rounds a number further than this share of it, but to the nearest with one digit that counts. */
+const EASED = fraction(1n, 10n)
+
+/** Those within a tenth of a number with so many digits that count at most, and the nearest with one; the easiest first. */
+function easyOnes(n: Decimal, most: number): bigint[] {
+  const exact = fractionOf(n)
+  const whole = roundedOf(exact, 0).units
+  const found = new Set<bigint>([nearest(whole, 1)])
+  for (let digits = 1; digits <= most; digits += 1) {
+    const unit = unitOf(whole, digits)
+    const far = (whole / 10n / unit + 1n) * unit
+    const middle = nearest(whole, digits)
+    for (let near = middle - far; near <= middle + far; near += unit)
+      if (near > 0n && within(fraction(near), exact, EASED)) found.add(near)
   }
-  return [...found].filter((m) => m > 0n)
+  return [...found].filter((m) => m > 0n).toSorted((a, b) => nonZeroDigits(a) - nonZeroDigits(b))
+}
+
+/** What the last of so many leading digits is worth. */
+const unitOf = (n: bigint, digits: number) => 10n ** BigInt(Math.max(0, lengthOf(n) - digits))
+
+/** The nearest number with so many digits that count. */
+function nearest(n: bigint, digits: number): bigint {
+  const unit = unitOf(n, digits)
+  return ((n + unit / 2n) / unit) * unit
 }
 
 const within = (value: Fraction, exact: Fraction, share: Fraction): boolean => {
@@ -70,24 +75,25 @@ const within = (value: Fraction, exact: Fraction, share: Fraction): boolean => {
   return (off.over < 0n ? -off.over : off.over) * most.under <= most.over * off.under
 }
 
-/** Easy numbers whose result is near enough, with the fewest digits to work; undefined where there are none. */
+/**
+ * Easy numbers whose result is near enough, with the fewest digits to work; undefined where there are none.
+ * @param digits so many count in each at most
+ */
 function easiest(
   numbers: readonly Decimal[],
   signs: readonly string[],
   exact: Fraction,
+  digits: number,
 ): readonly bigint[] | undefined {
   let best: { readonly easy: readonly bigint[]; readonly cost: number; readonly apart: Fraction } | undefined
-  const sums = signs.every((s) => s === '+' || s === '-')
+  const eased = numbers.map((n) => easyOnes(n, digits))
   const look = (easy: readonly bigint[]) => {
-    if (easy.length < numbers.length) {
-      const n = numbers[easy.length]!
-      // In a sum what is small beside the others is left out.
-      const small = sums && compareFractions(times(fractionOf(n), SMALL), exact) < 0 ? [0n] : []
-      for (const next of [...easyOnes(n), ...small]) look([...easy, next])
-      return
-    }
     const cost = easy.reduce((total, n) => total + nonZeroDigits(n), 0)
     if (best && best.cost < cost) return
+    if (easy.length < numbers.length) {
+      for (const next of eased[easy.length]!) look([...easy, next])
+      return
+    }
     const value = expressionValue({ numbers: easy.map((n) => decimal(n)), signs })
     if (!within(value, exact, NEAR)) return
     const off = minus(value, exact)
@@ -103,7 +109,6 @@ const odd = (least: number, most: number) => kept(between(least, most), (n) => n
 export const estimates = paperKind<Estimated>({
   id: 'paper-estimate',
   words: ESTIMATE,
-  asks: () => ESTIMATE.asks,
   levels: [
     [
       'Two numbers multiplied',
@@ -164,7 +169,7 @@ export const estimates = paperKind<Estimated>({
         : misfit(ESTIMATE.hard)
     }
     if (numbers.length > 4) return misfit(ESTIMATE.hard)
-    const easy = easiest(numbers, signs, exact)
+    const easy = easiest(numbers, signs, exact, 2) ?? easiest(numbers, signs, exact, 3)
     return easy ? { numbers, signs, easy, exact } : misfit(ESTIMATE.hard)
   },
   work: ({ numbers, signs, easy, exact }) =>
@@ -199,7 +204,7 @@ function* rootAbout(root: bigint, exact: Fraction): Generator<Step, Value, Value
   })
   const value = integerRoot(found < 0n ? 0n : found)
   return yield* answered(decimal(value), {
-    kind: DECIMAL,
+    kind: isNear(exact)(decimal(value)) ? WHOLE_ESTIMATE : FINE_ESTIMATE,
     ask: ESTIMATE.askEstimate,
     why: ESTIMATE.whyRoot(said(root), said(root * root)),
     also: isNear(exact),
@@ -219,6 +224,7 @@ function* worked(
 ): Generator<Step, Value, Value> {
   const mind = new Mind()
   const found: bigint[] = []
+  const sums = signs.every((s) => s === '+' || s === '-')
   for (const [i, n] of numbers.entries()) {
     const near = easy[i]!
     // What is easy already is taken as it is.
@@ -226,46 +232,47 @@ function* worked(
       found.push(near)
       continue
     }
-    const unit = 10n ** BigInt(digitCount(n))
     found.push(
       yield* mind.seeNumber(near, {
         what: toWords(n),
         ask: ESTIMATE.ask(toWords(n)),
         why: ESTIMATE.why(said(near)),
         action: 'round',
-        // Whatever is within a tenth of it will do: what follows goes on from there.
-        also: (m) => m.scale === 0 && compare(absolute(subtract(m, n)), multiply(n, decimal(1n, 1))) <= 0,
+        // Whatever is near it will do, and what is small beside the others may be left out: it is gone on from there.
+        also: (m) => m.scale === 0 && (isEasyFor(n, m) || (m.units === 0n && sums && isSmall(n, exact))),
         slips(slip) {
-          if (near > 0n) {
-            slip('zeros-miscounted', decimal(near * 10n), 3, ESTIMATE.far(said(near)))
-            if (near % 10n === 0n) slip('zeros-miscounted', decimal(near / 10n), 3, ESTIMATE.far(said(near)))
-          } else slip('wrong-side', decimal(unit), 2, ESTIMATE.far(said(near)))
+          slip('zeros-miscounted', decimal(near * 10n), 3, ESTIMATE.far(said(near)))
+          if (near % 10n === 0n) slip('zeros-miscounted', decimal(near / 10n), 3, ESTIMATE.far(said(near)))
         },
       }),
     )
   }
   const value = expressionValue({ numbers: found.map((n) => decimal(n)), signs })
-  const shown = shortened(value)
-  const sums = signs.every((s) => s === '+' || s === '-')
+  // Numbers that all lead to one side may come to too much together.
+  const isClose = within(value, exact, NEAR)
+  const whole = shortened(isClose ? value : exact, true)
+  const kind = isNear(exact)(whole) ? WHOLE_ESTIMATE : FINE_ESTIMATE
+  const shown = kind === WHOLE_ESTIMATE ? whole : shortened(isClose ? value : exact, false)
   const text = found.map((n, i) => (i === 0 ? said(n) : `${SIGNS[signs[i - 1]!]}${said(n)}`)).join('')
   return yield* answered(shown, {
-    kind: DECIMAL,
+    kind,
     ask: ESTIMATE.askEstimate,
     why: ESTIMATE.whyWork,
-    reckons: text,
+    ...(isClose && { reckons: text }),
     load: estimateLoad(found, signs),
     also: isNear(exact),
     slips(slip) {
+      if (!isClose) slip('not-given-back', shortened(value, true), 5, ESTIMATE.corrected(text))
       slip('zeros-miscounted', decimal(shown.units * 10n, shown.scale), 5, ESTIMATE.zeros)
       slip('zeros-miscounted', decimal(shown.units, shown.scale + 1), 5, ESTIMATE.zeros)
       const last = found.at(-1)!
       if (signs.at(-1) === '*')
-        slip('factor-left-out', shortened(dividedBy(value, fraction(last))), 4, ESTIMATE.leftOut)
+        slip('factor-left-out', shortened(dividedBy(value, fraction(last)), true), 4, ESTIMATE.leftOut)
       if (signs.at(-1) === '/') slip('not-divided', decimal(found[0]!), 4, ESTIMATE.leftOut)
       if (sums) {
         const turned =
           signs.at(-1) === '-' ? plus(value, fraction(2n * last)) : minus(value, fraction(2n * last))
-        slip('wrong-sign', shortened(turned), 3, ESTIMATE.sign)
+        slip('wrong-sign', shortened(turned, true), 3, ESTIMATE.sign)
       }
     },
   })
@@ -273,11 +280,17 @@ function* worked(
 
 const SIGNS: Readonly<Record<string, string>> = { '+': ' + ', '-': ' − ', '*': ' × ', '/': ' ÷ ' }
 
-/** Three digits that count are enough for an estimate. */
-function shortened(value: Fraction): Decimal {
+const isSmall = (n: Decimal, exact: Fraction) => compareFractions(times(fractionOf(n), SMALL), exact) < 0
+
+/** May a number be rounded to this one? */
+const isEasyFor = (n: Decimal, m: Decimal) =>
+  within(fractionOf(m), fractionOf(n), EASED) || m.units === nearest(roundedOf(fractionOf(n), 0).units, 1)
+
+/** Three digits that count are enough for an estimate. @param asWhole no decimals, however small it is */
+function shortened(value: Fraction, asWhole: boolean): Decimal {
   const whole = roundedOf(value, 0).units
   const size = whole < 0n ? -whole : whole
-  if (size < 1000n) return size < 10n ? roundedOf(value, 1) : decimal(whole)
+  if (size < 1000n) return size < 10n && !asWhole ? roundedOf(value, 1) : decimal(whole)
   const unit = 10n ** BigInt(lengthOf(size) - 3)
   return roundedOf(fraction(value.over, value.under * unit), 0).units === 0n
     ? decimal(whole)

@@ -5,6 +5,7 @@
  */
 import { type Decimal, decimal, equal, subtract, ZERO } from '../number/decimal.js'
 import { type Fraction, fraction, fractionOf, plus, times } from '../number/fraction.js'
+import { cubeRoot, integerRoot } from '../number/root.js'
 import { size } from '../number/whole.js'
 import type { FormId, ItemProblem } from '../problem/items/forms.js'
 import type { Problem } from '../problem/problem.js'
@@ -172,6 +173,20 @@ const bases: Ways = (item) => {
   return said
 }
 
+/** How far it is from each to the next, how that grows, the numbers squared and cubed, and twice each. */
+const sequence: Ways = (item) => {
+  const members = wholes(item)
+  const gaps = members.slice(1).map((n, i) => n - members[i]!)
+  const growth = gaps.slice(1).map((g, i) => g - gaps[i]!)
+  const roots = members.flatMap((n) => (n < 0n ? [] : [integerRoot(n), integerRoot(n + 1n), cubeRoot(n)]))
+  const nextRoots = roots.map((r) => r + 1n)
+  const ratios = members.slice(1).flatMap((n, i) => {
+    const before = members[i]!
+    return before !== 0n && n % before === 0n ? [n / before] : []
+  })
+  return [...gaps, ...growth, ...roots, ...nextRoots, ...ratios, ...members.map((n) => 2n * n)]
+}
+
 /** Numbers with one or two leading digits, or within ten per cent, are what each case is rounded to: told by its own step. */
 const estimate: Ways = ({ numbers, signs }) => {
   const eased = numbers.map((n) => easy(n))
@@ -215,6 +230,8 @@ const WAYS: Partial<Readonly<Record<FormId, Ways>>> = {
   'to-base': bases,
   'from-base': bases,
   estimate,
+  next: sequence,
+  missing: sequence,
 }
 
 /** What may be said at any step of an item by whoever works it in a way of their own; nothing where no other way is usual. */

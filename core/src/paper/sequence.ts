@@ -4,14 +4,23 @@ import { isPrime, primeFactors } from '../number/factors.js'
 import { cubeRoot, integerRoot } from '../number/root.js'
 import { said, size } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
-import { knownOf, rulesFor, type SequenceRule } from '../problem/items/sequences.js'
-import { between, either, kept, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
+import { knownOf, otherMembers, rulesFor, type SequenceRule } from '../problem/items/sequences.js'
+import {
+  between,
+  either,
+  kept,
+  listed,
+  mapped,
+  type ProblemSpace,
+  pairs,
+  type Space,
+} from '../problem/space.js'
 import { SIGNED, WHOLE } from '../question/kind.js'
-import type { Value } from '../question/value.js'
+import { asDecimal, type Value } from '../question/value.js'
 import { quotient } from '../technique/chains.js'
 import type { Step } from '../technique/contract.js'
 import { misfit } from '../technique/make.js'
-import { difference, holdsThat, product, sum } from '../technique/quantities.js'
+import { difference, holdsThat, product, type Quantity, sum } from '../technique/quantities.js'
 import { SEQUENCE } from '../words/paper/numbers.js'
 import { answered, answeredBy, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
 
@@ -19,6 +28,8 @@ interface Sought {
   readonly rule: SequenceRule
   readonly index: number
   readonly value: bigint
+  /** What other simple rules come to. */
+  readonly others: readonly bigint[]
   /** A known member beside the one that is sought, with its index. */
   readonly beside: readonly [index: number, value: bigint]
   readonly known: readonly (readonly [index: number, value: bigint])[]
@@ -40,6 +51,9 @@ function agreedOn(members: readonly bigint[], index: number): boolean {
   return new Set(rulesFor(knownOf(members, index), index).map((r) => r.value)).size === 1
 }
 
+const hasNoPlainerRule = (members: readonly bigint[]): boolean =>
+  rulesFor(knownOf(members), members.length)[0]?.rule === 'growing-gaps'
+
 const run = (first: bigint, count: number, next: (n: bigint, i: bigint) => bigint): bigint[] => {
   const members = [first]
   for (let i = 1; i < count; i += 1) members.push(next(members.at(-1)!, BigInt(i)))
@@ -56,6 +70,20 @@ const geometric = (first: number, most: number) =>
 const powersFrom = (least: number, most: number, exponent: bigint) =>
   mapped(between(least, most), (a) => [0n, 1n, 2n, 3n].map((i) => (a + i) ** exponent))
 const primesFrom = (most: number) => mapped(kept(between(2, most), isPrime), (p) => run(p, 4, nextPrime))
+const squaresApart = (most: number) =>
+  mapped(between(1, most), (a) => [0n, 1n, 2n, 3n].map((i) => (a + 2n * i) ** 2n))
+const growing = (least: number, most: number, gaps: readonly [number, number]) =>
+  mapped(pairs(between(least, most), pairs(between(...gaps), between(1, 2))), ([a, [gap, growth]]) =>
+    run(a, 4, (n, i) => n + gap + growth * (i - 1n)),
+  )
+const oneLess = (most: number) =>
+  mapped(between(1, most), (a) => [0n, 1n, 2n, 3n].map((i) => (a + i) ** 2n - 1n))
+const neighbours = (most: number) =>
+  mapped(between(1, most), (a) => [0n, 1n, 2n, 3n].map((i) => (a + i) * (a + i + 1n)))
+const triangles = (least: number, most: number) =>
+  mapped(between(least, most), (a) => [0n, 1n, 2n, 3n].map((i) => ((a + i) * (a + i + 1n)) / 2n))
+const doubledAndOne = (most: number) =>
+  mapped(pairs(between(2, most), listed([1n, -1n])), ([a, one]) => run(a, 4, (n) => 2n * n + one))
 const sums = (most: number) =>
   mapped(pairs(between(1, most), between(1, most)), ([a, b]) => {
     const members = [a, b]
@@ -85,11 +113,30 @@ export const sequence = paperKind<Sought>({
     ],
     [
       'Squares, cubes and primes',
-      () => either(nextOf(powersFrom(1, 20, 2n)), nextOf(powersFrom(1, 7, 3n)), nextOf(primesFrom(83))),
+      () =>
+        either(
+          nextOf(powersFrom(1, 20, 2n)),
+          nextOf(squaresApart(14)),
+          nextOf(powersFrom(1, 7, 3n)),
+          nextOf(primesFrom(83)),
+        ),
     ],
     [
       'Sums of the two before, missing ones',
       () => either(nextOf(sums(9)), missingOf(geometric(9, 5), 2), missingOf(powersFrom(2, 20, 2n), 2)),
+    ],
+    [
+      'Gaps that grow, doubles and one',
+      () =>
+        either(
+          nextOf(kept(growing(1, 30, [2, 9]), hasNoPlainerRule)),
+          // The first ones are among those above.
+          nextOf(triangles(9, 14)),
+          nextOf(neighbours(12)),
+          nextOf(oneLess(12)),
+          nextOf(doubledAndOne(9)),
+          missingOf(growing(1, 30, [2, 9]), 2),
+        ),
     ],
   ],
   read(problem) {
@@ -100,35 +147,45 @@ export const sequence = paperKind<Sought>({
     const known = knownOf(members, index)
     const [found] = rulesFor(known, index)
     const beside = known.findLast(([i]) => i < index)
-    return found && beside ? { ...found, index, beside, known } : misfit(SEQUENCE.none)
+    if (!found || !beside) return misfit(SEQUENCE.none)
+    return { ...found, others: otherMembers(known, index), index, beside, known }
   },
-  *work({ rule, value, beside: [, before], known, index }) {
+  *work(sought) {
     const mind = new Mind()
-    const pair = known.flatMap(([i, a], k) =>
-      known[k + 1]?.[0] === i + 1 ? [[a, known[k + 1]![1]] as const] : [],
-    )[0]
-    switch (rule) {
+    switch (sought.rule) {
       case 'arithmetic':
-        return yield* byGap(mind, before, pair ? pair[1] - pair[0] : value - before, pair)
+        return yield* byGap(mind, sought)
       case 'geometric':
-        return yield* byFactor(mind, before, value)
-      case 'squares':
-      case 'cubes':
-        return yield* byRoot(mind, rule, value, before)
+        return yield* byFactor(mind, sought)
       case 'primes':
-        return yield* byPrimes(mind, value, before, known)
+        return yield* byPrimes(mind, sought)
       case 'sums':
-        return yield* bySums(mind, known, index, value)
+        return yield* bySums(mind, sought)
+      case 'doubled-and-one':
+        return yield* byDoubling(mind, sought)
+      case 'growing-gaps':
+        return yield* byGrowingGap(mind, sought)
+      default:
+        return yield* byRoot(mind, sought, MADE[sought.rule])
     }
   },
 })
 
-function* byGap(
-  mind: Mind,
-  before: bigint,
-  gap: bigint,
-  pair: readonly [bigint, bigint] | undefined,
-): Generator<Step, Value, Value> {
+/** Where another simple rule leads elsewhere, that is right as well. */
+const orElse =
+  ({ others }: Sought) =>
+  (value: Value) => {
+    const n = asDecimal(value)
+    return n !== undefined && n.scale === 0 && others.includes(n.units)
+  }
+
+function* byGap(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
+  const { beside, known, value } = sought
+  const [, before] = beside
+  const pair = known.flatMap(([i, a], k) =>
+    known[k + 1]?.[0] === i + 1 ? [[a, known[k + 1]![1]] as const] : [],
+  )[0]
+  const gap = pair ? pair[1] - pair[0] : value - before
   const [from, to] = pair ?? [before, before + gap]
   const apart = to >= from ? difference(to, from) : difference(from, to)
   const step = yield* mind.find(
@@ -147,6 +204,7 @@ function* byGap(
   const next = step < 0n ? difference(before, -step) : sum(before, step)
   return yield* answered(next.value, {
     kind: SIGNED,
+    also: orElse(sought),
     why: SEQUENCE.whyNextGap,
     reckons: next.text,
     load: next.load(),
@@ -158,7 +216,9 @@ function* byGap(
   })
 }
 
-function* byFactor(mind: Mind, before: bigint, value: bigint): Generator<Step, Value, Value> {
+function* byFactor(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
+  const { beside, value } = sought
+  const [, before] = beside
   const up = size(value) > size(before)
   const factor = up ? value / before : before / value
   const by = yield* mind.seeNumber(factor, {
@@ -173,56 +233,169 @@ function* byFactor(mind: Mind, before: bigint, value: bigint): Generator<Step, V
     },
   })
   const next = up ? product(before, by) : quotient(before, by)
-  return yield* answeredBy(next, {
-    why: SEQUENCE.whyNextFactor,
-    slips(slip) {
-      slip(
-        'added-not-multiplied',
-        decimal(up ? before + before / by : before - (before - before / by) * 2n),
-        4,
-        SEQUENCE.factorAsGap(holdsThat(next)),
-      )
-      if (up) slip('doubled', decimal(before * by * by), 2, SEQUENCE.twice(holdsThat(next)))
+  return yield* answeredBy(
+    { ...next, also: orElse(sought) },
+    {
+      why: SEQUENCE.whyNextFactor,
+      slips(slip) {
+        slip(
+          'added-not-multiplied',
+          decimal(up ? before + before / by : before - (before - before / by) * 2n),
+          4,
+          SEQUENCE.factorAsGap(holdsThat(next)),
+        )
+        if (up) slip('doubled', decimal(before * by * by), 2, SEQUENCE.twice(holdsThat(next)))
+      },
     },
-  })
+  )
 }
 
-function* byRoot(
-  mind: Mind,
-  rule: 'squares' | 'cubes',
-  value: bigint,
-  before: bigint,
-): Generator<Step, Value, Value> {
-  const root = (n: bigint) => (rule === 'squares' ? integerRoot(n) : cubeRoot(n))
-  const r = root(value)
-  const is = `${said(root(before))} + 1 = ${said(r)}`
+/** What is made of numbers the same distance apart. */
+interface Made {
+  readonly ask: string
+  readonly whyRoot: string
+  readonly apart: bigint
+  /** The number behind a member. */
+  root(member: bigint): bigint
+  make(n: bigint): Quantity
+}
+
+const square = (n: bigint) => product(n, n)
+
+const MADE = {
+  squares: {
+    ask: SEQUENCE.askSquared,
+    whyRoot: SEQUENCE.whySquares,
+    apart: 1n,
+    root: integerRoot,
+    make: square,
+  },
+  'every-other-square': {
+    ask: SEQUENCE.askSquared,
+    whyRoot: SEQUENCE.whyEveryOther,
+    apart: 2n,
+    root: integerRoot,
+    make: square,
+  },
+  'one-less-than-squares': {
+    ask: SEQUENCE.askSquared,
+    whyRoot: SEQUENCE.whyOneLess,
+    apart: 1n,
+    root: (m: bigint) => integerRoot(m + 1n),
+    make: (n: bigint) => difference(n * n, 1n),
+  },
+  'neighbours-multiplied': {
+    ask: SEQUENCE.askNeighbours,
+    whyRoot: SEQUENCE.whyNeighbours,
+    apart: 1n,
+    root: integerRoot,
+    make: (n: bigint) => product(n, n + 1n),
+  },
+  cubes: {
+    ask: SEQUENCE.askCubed,
+    whyRoot: SEQUENCE.whyCubes,
+    apart: 1n,
+    root: cubeRoot,
+    make: (n: bigint) => product(n * n, n),
+  },
+} as const satisfies Partial<Record<SequenceRule, Made>>
+
+function* byRoot(mind: Mind, sought: Sought, made: Made): Generator<Step, Value, Value> {
+  const { beside, value } = sought
+  const [, before] = beside
+  const { root, make, apart } = made
+  const [last, r] = [root(before), root(value)]
+  const is = `${said(last)} + ${said(apart)} = ${said(r)}`
   const raised = yield* mind.seeNumber(r, {
     what: 'number',
-    ask: SEQUENCE.askRoot(rule),
-    why: SEQUENCE.whyRoot(rule),
+    ask: made.ask,
+    why: made.whyRoot,
     slips(slip) {
-      slip('previous-again', decimal(r - 1n), 4, SEQUENCE.rootOff(is))
-      slip('too-many', decimal(r + 1n), 3, SEQUENCE.rootOff(is))
+      slip('previous-again', decimal(last), 4, SEQUENCE.rootOff(is))
+      slip('too-many', decimal(r + apart), 3, SEQUENCE.rootOff(is))
     },
   })
-  const power = rule === 'squares' ? product(raised, raised) : product(raised * raised, raised)
-  return yield* answeredBy(power, {
-    why: SEQUENCE.whyPower(rule),
+  const found = make(raised)
+  return yield* answeredBy(
+    { ...found, also: orElse(sought) },
+    {
+      why: SEQUENCE.whyPower,
+      slips(slip) {
+        // As if the last gap came once more.
+        const earlier = asDecimal(make(last - apart).value)!.units
+        slip('gap-twice', decimal(2n * before - earlier), 4, SEQUENCE.gapForSquares(holdsThat(found)))
+      },
+    },
+  )
+}
+
+/** Gaps that grow, or shrink, by the same each time. */
+function* byGrowingGap(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
+  const { known, index, value, beside } = sought
+  const [, before] = beside
+  const parabola = (i: number) => known.find(([k]) => k === i)?.[1] ?? (i === index ? value : undefined)
+  const gaps = Array.from({ length: known.length }, (_, i) => [parabola(i), parabola(i + 1)]).flatMap(
+    ([a, b]) => (a === undefined || b === undefined ? [] : [b - a]),
+  )
+  const right = gaps.map((g) => said(g)).join(', ')
+  const growth = size(gaps[1]! - gaps[0]!)
+  const last = gaps[index - 2]
+  const gap = yield* mind.seeNumber(value - before, {
+    what: 'gap',
+    ask: SEQUENCE.askNextGap(said(before)),
+    why: SEQUENCE.whyGrowing(said(growth), right),
     slips(slip) {
-      // As if the last gap came once more.
-      const last = root(before) - 1n
-      const exponent = rule === 'squares' ? 2n : 3n
-      slip('gap-twice', decimal(2n * before - last ** exponent), 4, SEQUENCE.gapForSquares(holdsThat(power)))
+      if (last !== undefined) slip('previous-again', decimal(last), 4, SEQUENCE.lastGapAgain(right))
+      slip('too-many', decimal(value - before + growth), 3, SEQUENCE.lastGapAgain(right))
+    },
+  })
+  const next = gap < 0n ? difference(before, -gap) : sum(before, gap)
+  return yield* answered(next.value, {
+    kind: SIGNED,
+    also: orElse(sought),
+    why: SEQUENCE.whyNextGap,
+    reckons: next.text,
+    load: next.load(),
+    slips(slip) {
+      if (last !== undefined)
+        slip('gap-twice', decimal(before + last), 4, SEQUENCE.lastGapAgain(holdsThat(next)))
+      slip('gap-wrong-way', decimal(before - gap), 3, SEQUENCE.wrongWay(holdsThat(next)))
+      next.slips(slip)
     },
   })
 }
 
-function* byPrimes(
-  mind: Mind,
-  value: bigint,
-  before: bigint,
-  known: Sought['known'],
-): Generator<Step, Value, Value> {
+/** Twice the one before, and one more or less. */
+function* byDoubling(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
+  const { beside, value } = sought
+  const [, before] = beside
+  const twice = product(2n, before)
+  const doubled = yield* mind.find(twice, {
+    what: 'doubled',
+    ask: SEQUENCE.askDoubled(said(before)),
+    why: SEQUENCE.whyDoubled,
+  })
+  const next = value > 2n * before ? sum(doubled, 1n) : difference(doubled, 1n)
+  return yield* answeredBy(
+    { ...next, also: orElse(sought) },
+    {
+      why: SEQUENCE.whyDoubled,
+      slips(slip) {
+        slip('part-left-out', decimal(doubled), 4, SEQUENCE.oneOff(holdsThat(next)))
+        slip(
+          'wrong-sign',
+          decimal(value > 2n * before ? doubled - 1n : doubled + 1n),
+          3,
+          SEQUENCE.oneOff(holdsThat(next)),
+        )
+      },
+    },
+  )
+}
+
+function* byPrimes(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
+  const { value, known, beside } = sought
+  const [, before] = beside
   const [, earlier] = known.findLast(([, n]) => n < before) ?? [0, before - 2n]
   const last = yield* mind.seeNumber(before, {
     what: 'prime before',
@@ -233,6 +406,7 @@ function* byPrimes(
   const prime = isPrime(last) ? nextPrime(last) : value
   return yield* answered(decimal(prime), {
     kind: WHOLE,
+    also: orElse(sought),
     why: SEQUENCE.whyPrime,
     slips(slip) {
       for (let n = last + 1n; n < prime; n += 1n)
@@ -245,12 +419,8 @@ function* byPrimes(
   })
 }
 
-function* bySums(
-  mind: Mind,
-  known: Sought['known'],
-  index: number,
-  value: bigint,
-): Generator<Step, Value, Value> {
+function* bySums(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
+  const { known, index, value } = sought
   const at = (i: number) => known.find(([k]) => k === i)?.[1]
   const [a, b] = [at(index - 2), at(index - 1)]
   // The two before are known, or the next one and the one before.
@@ -263,12 +433,15 @@ function* bySums(
     slips: (slip) => slip('previous-again', decimal(a ?? 0n), 3, SEQUENCE.gapAgain(holdsThat(whole))),
   })
   const next = a !== undefined && b !== undefined ? sum(a, larger) : whole
-  return yield* answeredBy(next, {
-    why: SEQUENCE.whySum,
-    slips(slip) {
-      if (a !== undefined && b !== undefined)
-        slip('gap-twice', decimal(b + (b - a)), 4, SEQUENCE.gapAgain(holdsThat(next)))
-      slip('doubled', decimal(2n * larger), 3, SEQUENCE.gapAgain(holdsThat(next)))
+  return yield* answeredBy(
+    { ...next, also: orElse(sought) },
+    {
+      why: SEQUENCE.whySum,
+      slips(slip) {
+        if (a !== undefined && b !== undefined)
+          slip('gap-twice', decimal(b + (b - a)), 4, SEQUENCE.gapAgain(holdsThat(next)))
+        slip('doubled', decimal(2n * larger), 3, SEQUENCE.gapAgain(holdsThat(next)))
+      },
     },
-  })
+  )
 }

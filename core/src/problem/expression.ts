@@ -14,7 +14,7 @@ import { squareRoot } from '../number/root.js'
 import { asDecimal, sameValue, type Value, valueText, valueWords } from '../question/value.js'
 import { TRUE_ROOT } from '../words/roots.js'
 import { InputError } from './error.js'
-import { itemJoint, itemKind, itemWords, printItem, readItem } from './items/forms.js'
+import { itemJoint, itemKind, itemOthers, itemWords, printItem, readItem } from './items/forms.js'
 import {
   answerOf,
   type Factors,
@@ -57,14 +57,23 @@ export function solvedWords(problem: Problem, answer: Value): string {
   if (isItem(problem)) {
     const right = answerOf(problem)
     // A technique may come to it as a number of another sort.
-    const said = sameValue(answer, right) ? itemKind(problem).say(right) : valueWords(answer)
-    return itemWords(problem) + itemJoint(problem) + said
+    const isPlainest = sameValue(answer, right)
+    const said = isPlainest ? itemKind(problem).say(right) : valueWords(answer)
+    return itemWords(problem) + itemJoint(problem) + said + (isPlainest ? orOthers(problem) : '')
   }
   if (problem.kind === 'number') return valueWords(answer)
   const exact = isExact(problem, answer)
   // The true digits as far as they go, or a value near it.
   const cut = !exact && sameValue(answer, answerOf(problem))
   return `${problemWords(problem)} ${exact || cut ? '=' : '≈'} ${valueWords(answer)}${cut ? '…' : ''}`
+}
+
+/** What is right besides the answer, to be written after it: " or 37" where the gaps of primes grow too. */
+export function orOthers(problem: Problem): string {
+  if (!isItem(problem)) return ''
+  return itemOthers(problem)
+    .map((other) => ` or ${valueWords(other)}`)
+    .join('')
 }
 
 /** The answer of a problem as it is typed, reckoned plainly. */

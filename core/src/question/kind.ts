@@ -16,7 +16,7 @@ import {
   toWords,
 } from '../number/decimal.js'
 import { placeName } from '../number/places.js'
-import { UNFINISHED } from '../words/entry.js'
+import { ESTIMATED, UNFINISHED } from '../words/entry.js'
 import { type QuotientRemainder, valueText, valueWords } from './value.js'
 
 export interface AnswerKind<V> {
@@ -137,6 +137,22 @@ function numbers(
 export const WHOLE = numbers('whole', DIGITS, /^\d*$/)
 /** A number of 0 or more, with a point or a comma. */
 export const DECIMAL = numbers('decimal', [...DIGITS, '.'], /^\d*\.?\d*$/, true)
+/** An estimate, which is given as a whole number. */
+export const WHOLE_ESTIMATE: AnswerKind<Decimal> = {
+  ...DECIMAL,
+  form: {
+    asks: ESTIMATED.asksWhole,
+    says: ESTIMATED.saysWhole,
+    is: (text) => DECIMAL.read(text)?.scale === 0,
+  },
+}
+
+/** An estimate so small that no whole number is near enough. */
+export const FINE_ESTIMATE: AnswerKind<Decimal> = {
+  ...DECIMAL,
+  form: { asks: ESTIMATED.asks, says: '', is: () => true },
+}
+
 /** Places a number is said with, by name, the singular too. */
 const PLACES = new Map(
   Array.from({ length: 19 }, (_, i) => i - 3).flatMap((place) => {

@@ -95,7 +95,10 @@ test('what is printed: the question, the form it is asked in, its star; and the 
   expect(keyItem(listed('multiply-crosswise', '36*52'), false).steps).toEqual([])
   expect(sheetItem(listed('paper-operations', '18-42/7')).asked).toBe('18 − 42 ÷ 7 = ')
   const estimate = listed('paper-estimate', '~37*178')
-  expect(sheetItem(estimate)).toMatchObject({ starred: true, form: 'within 5 % on either side' })
+  expect(sheetItem(estimate)).toMatchObject({
+    starred: true,
+    form: 'a whole number within 5 % on either side',
+  })
   // 6 586 less and more a twentieth.
   expect(keyItem(estimate, false).band).toMatch(/6\u2009256\.7.*6\u2009915\.3/)
   expect(keyItem(listed('paper-compare', '5/8 ? 7/11'), false).answer).not.toBe('')

@@ -6,7 +6,7 @@ import type { DrillItem } from '../drill/drill.js'
 import { drillById } from '../drill/drills.js'
 import { toWords } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
-import { problemWords, readProblem } from '../problem/expression.js'
+import { orOthers, problemWords, readProblem } from '../problem/expression.js'
 import { itemJoint } from '../problem/items/forms.js'
 import { isItem, type Problem } from '../problem/problem.js'
 import { techniqueById } from '../registry/techniques.js'
@@ -210,7 +210,7 @@ export function keyItem(listed: ListedProblem, worked: boolean): KeyItem {
   // Bead by bead says nothing on paper.
   const steps = worked && !isAbacus(technique) ? trace(technique, problem, variant) : undefined
   return {
-    answer: whole.kind.say(whole.expect),
+    answer: whole.kind.say(whole.expect) + orOthers(problem),
     band: estimateBand(problem),
     steps: steps?.steps.map((step, i) => inPrint(stepLine(step, steps.entries[i]!))) ?? [],
     frame: beadsAsked(technique, problem)?.solved,

@@ -11,10 +11,33 @@ import {
   digitAt,
   isZero,
   lowestPlace,
+  multiply,
+  subtract,
   toText,
 } from '../number/decimal.js'
 import { lengthOf, size } from '../number/whole.js'
+import { type Problem, signed } from '../problem/problem.js'
 import { asDecimal, asFraction, type Value } from '../question/value.js'
+
+/** What is said of numbers with decimals by whoever takes wholes and decimals apart: .15 + .70, then 12 + 7; 3 × 5 and .4 × 5. */
+export function decimalsByParts(problem: Problem): Decimal[] {
+  if (problem.kind === 'sum') {
+    const terms = problem.terms.map(signed)
+    if (terms.every((t) => t.scale === 0)) return []
+    return [terms.map(wholesOf), terms.map((t) => subtract(t, wholesOf(t)))].flatMap((parts) => [
+      ...parts,
+      ...parts.slice(1).map((_, i) => parts.slice(0, i + 2).reduce(add)),
+    ])
+  }
+  if (problem.kind !== 'product') return []
+  return [problem.factors, problem.factors.toReversed()].flatMap(([x, y]) => {
+    if (!x || !y || x.scale === 0) return []
+    const parts = [wholesOf(x), subtract(x, wholesOf(x))]
+    return [...parts, ...parts.map((part) => multiply(part, y))]
+  })
+}
+
+const wholesOf = ({ units, scale }: Decimal) => decimal(units / 10n ** BigInt(scale))
 
 /** Digits of a factor beyond which nobody takes it apart in mind. */
 const MOST_APART = 6

@@ -17,7 +17,7 @@ import {
 import { decimalOf, dividedBy, fractionOf, times } from '../number/fraction.js'
 import type { Problem } from '../problem/problem.js'
 import { asDecimal, asFraction, decimals, type Value, valueText } from '../question/value.js'
-import { inParts, productParts, quotientParts } from './by-parts.js'
+import { decimalsByParts, inParts, productParts, quotientParts } from './by-parts.js'
 import { AT_PLACE, type Step, type Technique } from './contract.js'
 
 /** How often each value may be said on the way to what a step asks. */
@@ -128,6 +128,7 @@ export function soFarAt(standing: Standing, last?: Value): SoFar {
   const isSlip = (value: Value, named: boolean) =>
     slips.some((s) => (s.id !== 'fact') === named && keyOf(s.entry) === keyOf(value))
   found.takeOwn(technique.ownWays?.(problem) ?? [])
+  found.takeOwn(decimalsByParts(problem).filter((v) => !isZero(v) && !isSlip(v, true)))
   found.takeOwn(sumsByParts(terms, carry).filter((v) => !isSlip(v, true)))
   found.takeOwn(productsByParts(terms).filter((v) => !isSlip(v, true) && !isSlip(v, false)))
   return found

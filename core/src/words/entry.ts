@@ -37,6 +37,13 @@ const FORM = {
   decimal: 'as a decimal',
 } as const
 
+/** Estimates are right within five percent. */
+export const ESTIMATED = {
+  asks: 'within 5 % on either side',
+  asksWhole: 'a whole number within 5 % on either side',
+  saysWhole: 'That is near enough. Give it as a whole number.',
+} as const
+
 /** What is asked of the form, and what is said of the right value in another form. */
 export function formWords(form: keyof typeof FORM): { readonly asks: string; readonly says: string } {
   return { asks: FORM[form], says: `The value is right. Write it ${FORM[form]}.` }

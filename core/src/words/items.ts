@@ -52,7 +52,7 @@ export const MISTYPED = {
   romanRange: 'Roman numerals go from 1 to 3999.',
   base: (least: number, most: number) => `Bases go from ${least} to ${most}.`,
   noNumeral: (text: string, base: number) => `${text} is no numeral in base ${base}.`,
-  noSequence: 'No one rule fits these numbers: give more of them.',
+  noSequence: 'I see no simple rule in these numbers. Check them, or give more of them.',
   noRun: 'The numbers of a run must be the same distance apart, up to the last.',
   sameDress: (dress: string) => `It is written as a ${dress} already.`,
   noDecimal: 'As a decimal it never ends.',

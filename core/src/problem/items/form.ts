@@ -25,6 +25,8 @@ export interface Form {
   kind(parts: Parts): AnswerKind<Value>
   /** The answer, reckoned plainly. */
   answer(parts: Parts): Value
+  /** What is right as well, where more than one rule can be meant; nothing where it is left out. */
+  others?(parts: Parts): readonly Value[]
   /** What stands between the words and the answer; a colon where it is left out. */
   readonly joint?: string
 }
@@ -36,6 +38,7 @@ export function form<V extends Value>(given: {
   readonly words: Form['words']
   kind(parts: Parts): AnswerKind<V>
   answer(parts: Parts): V
+  others?(parts: Parts): readonly V[]
   readonly joint?: string
 }): Form {
   return given as unknown as Form

@@ -72,6 +72,11 @@ export function itemAnswer(item: ItemProblem): Value {
   return formOf(item).answer(item)
 }
 
+/** The answers that are right besides, where more than one rule can be meant. */
+export function itemOthers(item: ItemProblem): readonly Value[] {
+  return formOf(item).others?.(item) ?? []
+}
+
 /** What stands between an item and its answer where both are said. */
 export function itemJoint(item: ItemProblem): string {
   return formOf(item).joint ?? ': '

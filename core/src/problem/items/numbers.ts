@@ -15,7 +15,7 @@ import { QUOTIENT, ROMAN, SIGNED, WHOLE } from '../../question/kind.js'
 import { ITEM, MISTYPED } from '../../words/items.js'
 import { InputError } from '../error.js'
 import { called, type Form, form, parts, printed, shown, WHOLE_TEXT, whole, wholes } from './form.js'
-import { continued, missingMember } from './sequences.js'
+import { continued, knownOf, missingMember, otherMembers } from './sequences.js'
 
 const atLeast = (least: bigint, numbers: readonly Decimal[] | undefined) => {
   if (!numbers) return undefined
@@ -221,6 +221,7 @@ export const NUMBER_FORMS = {
     words: (p) => ITEM.next(list(p.numbers)),
     kind: () => SIGNED,
     answer: (p) => decimal(continued(wholes(p))!),
+    others: (p) => otherMembers(knownOf(wholes(p)), p.numbers.length).map((n) => decimal(n)),
   }),
   missing: form({
     read(text) {
@@ -236,6 +237,8 @@ export const NUMBER_FORMS = {
     words: (p) => ITEM.missing(gapped(p.numbers.map(shown), p.signs[0]!).join(', ')),
     kind: () => SIGNED,
     answer: (p) => decimal(missingMember(wholes(p), Number(p.signs[0]))!),
+    others: (p) =>
+      otherMembers(knownOf(wholes(p), Number(p.signs[0])), Number(p.signs[0])).map((n) => decimal(n)),
   }),
   run: form({
     read(text) {

@@ -2,7 +2,20 @@
 import { isPrime } from '../../number/factors.js'
 import { cubeRoot, integerRoot } from '../../number/root.js'
 
-export const SEQUENCE_RULES = ['arithmetic', 'geometric', 'squares', 'cubes', 'primes', 'sums'] as const
+/** Simple rules, the plainest first. */
+export const SEQUENCE_RULES = [
+  'arithmetic',
+  'geometric',
+  'squares',
+  'every-other-square',
+  'one-less-than-squares',
+  'neighbours-multiplied',
+  'cubes',
+  'primes',
+  'sums',
+  'doubled-and-one',
+  'growing-gaps',
+] as const
 export type SequenceRule = (typeof SEQUENCE_RULES)[number]
 
 /** Members by their index, in order. */
@@ -31,12 +44,13 @@ const geometric: Maker = (known) => {
   }
 }
 
-const powers =
-  (root: (n: bigint) => bigint, exponent: bigint): Maker =>
+/** Something made of numbers the same distance apart. @param root the number behind a member, if it is one */
+const madeOf =
+  (root: (member: bigint) => bigint, make: (n: bigint) => bigint, apart = 1n): Maker =>
   ([[i, a] = [0, 0n]]) => {
     if (a < 0n) return undefined
-    const first = root(a) - BigInt(i)
-    return first < 0n ? undefined : (n) => (first + BigInt(n)) ** exponent
+    const first = root(a) - apart * BigInt(i)
+    return first < 0n ? undefined : (n) => make(first + apart * BigInt(n))
   }
 
 const primes: Maker = ([[i, a] = [0, 0n]]) => {
@@ -67,25 +81,69 @@ const sums: Maker = (known) => {
   }
 }
 
+/** Twice the one before and one more, or one less. */
+const doubledAndOne: Maker = (known) => {
+  const at = known.findIndex(([i], k) => known[k + 1]?.[0] === i + 1)
+  if (at < 0) return undefined
+  const [[i, a], [, b]] = [known[at]!, known[at + 1]!]
+  const one = b - 2n * a
+  if (one !== 1n && one !== -1n) return undefined
+  return (n) => {
+    let x = a
+    for (let k = i; k < n; k += 1) x = 2n * x + one
+    for (let k = i; k > n; k -= 1) {
+      if ((x - one) % 2n !== 0n) return undefined
+      x = (x - one) / 2n
+    }
+    return x
+  }
+}
+
+/** Members that show gaps growing by more than two: three fit some such rule whatever they are. */
+const SHOWN_GROWING = 4
+
+/** Gaps that grow by the same each time; Newton's form of the parabola through the first three known ones. */
+const growingGaps: Maker = (known) => {
+  const [[i, a] = [0, 0n], [j, b] = [1, 0n], [k, c] = [2, 0n]] = known
+  const [u, v, w] = [BigInt(j - i), BigInt(k - j), BigInt(k - i)]
+  const [rise, under] = [(c - b) * u - (b - a) * v, u * v * w]
+  if (rise === 0n || (2n * rise) % under !== 0n) return undefined
+  const growth = (2n * rise) / under
+  if (known.length < SHOWN_GROWING && growth !== 1n && growth !== 2n) return undefined
+  return (n) => {
+    const [x, y] = [BigInt(n - i), BigInt(n - j)]
+    const twice = 2n * a * u + 2n * (b - a) * x + growth * u * x * y
+    return twice % (2n * u) === 0n ? twice / (2n * u) : undefined
+  }
+}
+
 const MAKERS: Readonly<Record<SequenceRule, Maker>> = {
   arithmetic,
   geometric,
-  squares: powers(integerRoot, 2n),
-  cubes: powers(cubeRoot, 3n),
+  squares: madeOf(integerRoot, (n) => n * n),
+  'every-other-square': madeOf(integerRoot, (n) => n * n, 2n),
+  'one-less-than-squares': madeOf(
+    (m) => integerRoot(m + 1n),
+    (n) => n * n - 1n,
+  ),
+  'neighbours-multiplied': madeOf(integerRoot, (n) => n * (n + 1n)),
+  cubes: madeOf(cubeRoot, (n) => n ** 3n),
   primes,
   sums,
+  'doubled-and-one': doubledAndOne,
+  'growing-gaps': growingGaps,
 }
 
 /** Members that are needed before a rule of two numbers says anything. */
-const LEAST_KNOWN: Partial<Readonly<Record<SequenceRule, number>>> = { sums: 4 }
+const LEAST_KNOWN = 3
 
 /** The rules that fit the known members, with the member at an index by each. */
 export function rulesFor(
   known: Known,
   index: number,
 ): readonly { readonly rule: SequenceRule; readonly value: bigint }[] {
+  if (known.length < LEAST_KNOWN) return []
   return SEQUENCE_RULES.flatMap((rule) => {
-    if (known.length < (LEAST_KNOWN[rule] ?? 3)) return []
     const make = MAKERS[rule](known)
     if (!make || known.some(([i, value]) => make(i) !== value)) return []
     const value = make(index)
@@ -93,21 +151,21 @@ export function rulesFor(
   })
 }
 
-/** The member all fitting rules agree on; undefined where none fits or they differ. */
-function agreed(known: Known, index: number): bigint | undefined {
-  const values = new Set(rulesFor(known, index).map((r) => r.value))
-  return values.size === 1 ? [...values][0] : undefined
-}
-
 export const knownOf = (members: readonly bigint[], gap = members.length): Known =>
   members.map((value, i) => [i < gap ? i : i + 1, value] as const)
 
-/** The next member; undefined where no rule fits, or two that differ. */
+/** The next member by the plainest rule that fits; undefined where none does. */
 export function continued(members: readonly bigint[]): bigint | undefined {
-  return agreed(knownOf(members), members.length)
+  return rulesFor(knownOf(members), members.length)[0]?.value
 }
 
-/** The member missing at an index; the members are those that are known. */
+/** The member missing at an index by the plainest rule; the members are those that are known. */
 export function missingMember(members: readonly bigint[], gap: number): bigint | undefined {
-  return agreed(knownOf(members, gap), gap)
+  return rulesFor(knownOf(members, gap), gap)[0]?.value
+}
+
+/** What other simple rules come to than the plainest: right as well. */
+export function otherMembers(known: Known, index: number): readonly bigint[] {
+  const [first, ...rest] = rulesFor(known, index).map((r) => r.value)
+  return [...new Set(rest.filter((value) => value !== first))]
 }

@@ -181,7 +181,8 @@ export const BASES = {
 
 export const SEQUENCE = {
   name: 'Next or missing in a sequence',
-  about: 'Look at the gaps, then at the factors, then for squares, cubes, primes and sums of the two before.',
+  about:
+    'Look at the gaps, then at how they grow, then at the factors, then for squares, cubes, primes and sums of the two before.',
   lesson: {
     example: 'next 3, 7, 11, 15',
     when: 'One member of a sequence is asked.',
@@ -195,10 +196,21 @@ export const SEQUENCE = {
   askFactor: 'By which number is each multiplied to get the next?',
   whyFactor: 'The factors are all the same.',
   whyNextFactor: 'Once more times that number.',
-  askRoot: (kind: 'squares' | 'cubes') =>
-    `Which number is ${kind === 'squares' ? 'squared' : 'cubed'} there?`,
-  whyRoot: (kind: 'squares' | 'cubes') => `They are ${kind} of numbers one after another.`,
-  whyPower: (kind: 'squares' | 'cubes') => (kind === 'squares' ? 'Squared.' : 'Cubed.'),
+  askSquared: 'Which number is squared there?',
+  askCubed: 'Which number is cubed there?',
+  askNeighbours: 'Two neighbours are multiplied there. Which is the smaller?',
+  whySquares: 'They are squares of numbers one after another.',
+  whyEveryOther: 'They are squares of every other number.',
+  whyOneLess: 'Each is one less than a square.',
+  whyNeighbours: 'Each is a number times the one after it.',
+  whyCubes: 'They are cubes of numbers one after another.',
+  whyPower: 'Now work it out.',
+  askNextGap: (from: string) => `How far is it from ${from} to the one you look for?`,
+  whyGrowing: (growth: string, right: string) => `The gaps change by ${growth} each time: ${right}.`,
+  askDoubled: (n: string) => `What is twice ${n}?`,
+  whyDoubled: 'Each is twice the one before it, and then one more or one less, always the same.',
+  lastGapAgain: (right: string) => `The gaps do not stay the same: ${right}.`,
+  oneOff: (right: string) => `After doubling there is one to add or take away: ${right}.`,
   askBefore: 'Which prime comes just before it?',
   whyBefore: 'They are the primes in order.',
   whyPrime: 'Only 1 and itself divide it.',
@@ -211,7 +223,7 @@ export const SEQUENCE = {
   wrongWay: (right: string) => `It goes the other way: ${right}.`,
   factorAsGap: (right: string) => `Here the factors are the same, not the gaps: ${right}.`,
   twice: (right: string) => `One step too far: ${right}.`,
-  rootOff: (right: string) => `The next number is raised: ${right}.`,
+  rootOff: (right: string) => `Go on to the next number: ${right}.`,
   gapForSquares: (right: string) => `The gaps grow: ${right}.`,
 } as const
 
