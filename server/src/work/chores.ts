@@ -105,8 +105,8 @@ export function choreProcesses(file: string): { readonly chores: Chores; close()
 
 /** Waits for a process to do a chore; it is ended when that takes too long. */
 function done(child: ChildProcess, chore: Chore, alone?: Alone): Promise<Done> {
-  // Whoever is practising goes first.
-  if (child.pid !== undefined) lessUrgent(child.pid)
+  // Whoever is practising goes first; before the demo is there nobody is.
+  if (child.pid !== undefined && chore.kind !== 'demo') lessUrgent(child.pid)
   return new Promise((resolve, reject) => {
     let over: (() => void) | undefined
     const timer = setTimeout(() => child.kill('SIGKILL'), chore.kind === 'look' ? LOOK_MS : LONGEST_MS)
