@@ -1,39 +1,76 @@
 /**
  * npm run sweep: how everything is taken that people say while they work, and how wrong values are, at many problems a
- * level. PROBLEMS=200 a level (as it is), ONLY=multiply-crosswise for one technique, SEED=7.
+ * level, on all processors. PROBLEMS=200 a level (as it is), ONLY=multiply-crosswise for one technique, SEED=7.
  */
+import { availableParallelism } from 'node:os'
+import { isMainThread, parentPort, Worker } from 'node:worker_threads'
 import { ensureBuilt, ensureInstalled } from './prepare.mjs'
 
-ensureInstalled()
-ensureBuilt()
-const { TECHNIQUES } = await import('../core/dist/registry/techniques.js')
-const { seeded } = await import('../core/dist/number/random.js')
-const { heardOver, wrongOver } = await import('../core/dist/kit/sweep.js')
-
 const problems = Number(process.env.PROBLEMS ?? 200)
-const only = process.env.ONLY
 const seed = Number(process.env.SEED ?? 7)
-const all = { said: 0, decided: 0, refused: [], credited: [] }
-const wrong = {}
-for (const technique of TECHNIQUES.filter((t) => !only || t.id === only)) {
-  const heard = heardOver(technique, problems, seeded(seed))
-  all.said += heard.said
-  all.decided += heard.decided
-  all.refused.push(...heard.refused)
-  all.credited.push(...heard.credited)
-  const taken = wrongOver(technique, Math.max(1, Math.round(problems / 20)), seeded(seed + 1))
-  for (const [key, value] of Object.entries(taken)) wrong[key] = (wrong[key] ?? 0) + value
-  process.stdout.write(`${technique.id}: ${heard.said} said, ${heard.refused.length} refused\n`)
+
+if (isMainThread) {
+  ensureInstalled()
+  ensureBuilt()
+  await sweepAll()
+} else {
+  const { techniqueById } = await import('../core/dist/registry/techniques.js')
+  const { seeded } = await import('../core/dist/number/random.js')
+  const { heardOver, wrongOver } = await import('../core/dist/kit/sweep.js')
+  parentPort.on('message', (id) => {
+    const technique = techniqueById(id)
+    const heard = heardOver(technique, problems, seeded(seed))
+    const wrong = wrongOver(technique, Math.max(1, Math.round(problems / 20)), seeded(seed + 1))
+    parentPort.postMessage({ id, heard, wrong })
+  })
 }
-const share = (some, of) => `${some} of ${of} (${((100 * some) / Math.max(1, of)).toFixed(1)} %)`
-process.stdout.write(`
+
+async function sweepAll() {
+  const { TECHNIQUES } = await import('../core/dist/registry/techniques.js')
+  const left = TECHNIQUES.map((t) => t.id).filter((id) => !process.env.ONLY || id === process.env.ONLY)
+  const all = { said: 0, decided: 0, refused: [], credited: [] }
+  const wrong = {}
+  const take = ({ id, heard, wrong: taken }) => {
+    all.said += heard.said
+    all.decided += heard.decided
+    all.refused.push(...heard.refused)
+    all.credited.push(...heard.credited)
+    for (const [key, value] of Object.entries(taken)) wrong[key] = (wrong[key] ?? 0) + value
+    process.stdout.write(`${id}: ${heard.said} said, ${heard.refused.length} refused\n`)
+  }
+  await Promise.all(Array.from({ length: availableParallelism() }, () => drain(left, take)))
+  tell(all, wrong)
+}
+
+/** One thread takes techniques until none is left. */
+function drain(left, take) {
+  const worker = new Worker(new URL(import.meta.url))
+  return new Promise((resolve, reject) => {
+    const next = () => {
+      const id = left.shift()
+      if (id) worker.postMessage(id)
+      else resolve(worker.terminate())
+    }
+    worker.on('message', (found) => {
+      take(found)
+      next()
+    })
+    worker.on('error', reject)
+    next()
+  })
+}
+
+function tell(all, wrong) {
+  const share = (some, of) => `${some} of ${of} (${((100 * some) / Math.max(1, of)).toFixed(1)} %)`
+  process.stdout.write(`
 Said on the way: ${all.said}; told as against the decision of their step: ${all.decided}; refused or counted: ${all.refused.length}
 Ends a problem without being its answer: ${all.credited.length}
 One-decision mistakes that are so far: ${share(wrong.decisiveSoFar, wrong.decisive)}
 Other known mistakes that are so far at first: ${share(wrong.slipSoFar, wrong.slip)}; said again they are told: ${share(wrong.toldLater, wrong.slipSoFar)}
 Parts left out that are so far at first: ${share(wrong.leftOutSoFar, wrong.leftOut)}
 Wrong digits at a one-decision step that are so far: ${share(wrong.digitSoFar, wrong.digit)}
-Wrong totals of a column of a list that are so far: ${share(wrong.totalSoFar, wrong.total)}
+Wrong totals of a list that are so far: ${share(wrong.totalSoFar, wrong.total)}; of its columns alone: ${share(wrong.columnSoFar, wrong.column)}
 `)
-for (const line of [...all.refused, ...all.credited].slice(0, 40)) process.stdout.write(`${line}\n`)
-if (all.refused.length + all.credited.length > 0) process.exitCode = 1
+  for (const line of [...all.refused, ...all.credited].slice(0, 40)) process.stdout.write(`${line}\n`)
+  if (all.refused.length + all.credited.length > 0) process.exitCode = 1
+}

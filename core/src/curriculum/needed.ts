@@ -86,5 +86,5 @@ export const NEEDED: Readonly<Record<string, string>> = {
   'paper-figures':
     '2+3 2x5 2x2 2+7 3+3 2x9 2x6 2x4 5+5 7+9 2x7 4+7 2x3 8+8 4+8 2+2 3+4 5+7 6+6 5+9 2+4 2x8 4+5 9+9 5+6 3+9 5+8',
   'paper-estimate':
-    '5x6 2x6 2+3 2x4 5x8 4x7 2x8 4x8 2x3 5x7 3+5 6x6 3+6 8x8 3x5 9x9 3x9 2+7 2x9 6+8 4+8 6x8 7x8 3x4 3x8 4+4 5+8 6x9',
+    '5x7 5x6 2x7 5x8 4+5 5x9 9x9 4x7 4x5 4x8 2+2 2x6 3+5 6x6 3+6 8x8 2x8 3x5 3x7 2x3 2+6 3x9 2+7 2x9 6+8 4+8 6x8 6x9 3x4 2x2 3+8',
 }

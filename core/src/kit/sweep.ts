@@ -60,6 +60,8 @@ const COUNTED = [
   'leftOutSoFar',
   'digit',
   'digitSoFar',
+  'column',
+  'columnSoFar',
   'total',
   'totalSoFar',
 ] as const
@@ -71,7 +73,12 @@ const lastOf = ({ entries }: Progress): JudgedEntry => entries.at(-1)!
 /** A part that was not taken leaves a value that is on the way. */
 const LEFT_OUT = /left-out|not-done|too-narrow|not-given-back/
 
-/** How wrong values are taken at every step: known mistakes, other digits where one decision is made, wrong column totals. */
+const isList = (problem: Problem) => problem.kind === 'sum' && problem.terms.length > 2
+
+/**
+ * How wrong values are taken at every step: known mistakes, other digits where one decision is made, totals of a list and of
+ * its columns that are at most twelve off.
+ */
 export function wrongOver(technique: Technique, count: number, random: Random): Counted {
   const found = Object.fromEntries(COUNTED.map((key) => [key, 0])) as Counted
   const tell = (verdict: EntryVerdict, all: keyof Counted, soFar: keyof Counted) => {
@@ -108,12 +115,15 @@ export function wrongOver(technique: Technique, count: number, random: Random): 
         const last = lastOf(happen(progress, entered(text)))
         if (!moved(last)) tell(last.verdict, 'digit', 'digitSoFar')
       }
-      if (step.action === 'column-total')
-        for (let off = -12; off <= 12; off += 1) {
-          const value = Number(right?.units ?? 0n) + off
-          if (off === 0 || value < 0) continue
+      const isColumn = step.action === 'column-total'
+      if (right?.scale === 0 && isList(problem) && (isColumn || step.total))
+        for (let off = -12n; off <= 12n; off += 1n) {
+          const value = right.units + off
+          if (off === 0n || value < 0n) continue
           const last = lastOf(happen(progress, entered(String(value))))
-          if (!moved(last)) tell(last.verdict, 'total', 'totalSoFar')
+          if (moved(last)) continue
+          tell(last.verdict, 'total', 'totalSoFar')
+          if (isColumn) tell(last.verdict, 'column', 'columnSoFar')
         }
       progress = happen(progress, entered(step.kind.print(step.expect)))
       if (!moved(lastOf(progress))) break

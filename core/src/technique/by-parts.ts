@@ -108,6 +108,13 @@ export function roundings(value: Value): Decimal[] {
   })
 }
 
+/** An amount of three digits and more that is added or taken away, its highest place first: 2000 of 2184. */
+export function headFirst([x, y, ...more]: readonly Decimal[]): Decimal[] {
+  if (!x || !y || more.length > 0 || y.scale > 0 || size(y.units) < 100n) return []
+  const [head] = eachDigit(size(y.units))[0]!
+  return head === size(y.units) ? [] : [decimal(head), add(x, decimal(y.units < 0n ? -head : head))]
+}
+
 /**
  * A sum or a difference worked by parts: the second number so far from its highest place, what that makes with the
  * first, and the places alone.
@@ -120,6 +127,9 @@ export function inParts(values: readonly Decimal[], whole: Decimal): Decimal[] {
   )
 }
 
+/** Nobody rounds up by more than this, nor to add a digit. */
+const MOST_OVER = 3n
+
 function partsTaken(x: Decimal, y: Decimal): Decimal[] {
   const plain = size(y.units)
   if (plain < 10n) return []
@@ -130,7 +140,7 @@ function partsTaken(x: Decimal, y: Decimal): Decimal[] {
   })
   // A rounder number first, and what is given back.
   const over = (10n - (plain % 10n)) % 10n
-  if (over === 0n) return found
+  if (over === 0n || over > MOST_OVER || size(x.units) < 10n) return found
   return [...found, add(x, decimal(sign * (plain + over), y.scale)), decimal(over, y.scale)]
 }
 

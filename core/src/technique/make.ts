@@ -224,9 +224,12 @@ export class AskedStep<V extends Value = Decimal, A extends Asked<V> = Asked<V>>
     return now(this.asked.load ?? NO_LOAD).kept ?? 0
   }
 
+  private known: readonly Slip<V>[] | undefined
+
   slips(): readonly Slip<V>[] {
     const { slips } = this.asked
-    return slips ? gather(this, slips) : []
+    this.known ??= slips ? gather(this, slips) : []
+    return this.known
   }
 }
 

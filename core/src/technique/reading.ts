@@ -99,15 +99,16 @@ export function readStep(
   const others = before.filter(({ walk }) => !walks.some((w) => isWhere(w, walk)))
   if (others.length > 0) return moving(others, () => [...sayable(), ...over()])
   if (slip?.decisive) return { verdict: 'slip', slip }
-  const patient = said.count < so().size + SPARE_SAYINGS
+  const patient = said.count < SPARE_SAYINGS || said.count < so().size + SPARE_SAYINGS
   const soFar = { verdict: 'so-far', possible: slip?.id, spare: () => over().map((m) => m.walk) } as const
   if (patient && (isSayable(so()) || (before.length > 0 && said.running === 0))) {
     // The whole answer goes before what only another way of working may come to.
-    const own = so().times(value) === 0 || so().isByOtherWays(value)
-    return own && over().some((m) => m.walk.next === undefined) ? moving(over()) : soFar
+    return so().isByOtherWays(value) && over().some((m) => m.walk.next === undefined) ? moving(over()) : soFar
   }
   const further = [...over(), ...steppingOver(open(), text, false)]
   if (further.length > 0) return moving(further)
+  // A fact of the tables that came out wrong is told rather than looked for on other ways.
+  if (slip?.id === 'fact') return { verdict: 'slip', slip }
   if (patient && walks.slice(1).some((walk) => isSayable(soFarAt(walk, said.last)))) return soFar
   if (slip) return { verdict: 'slip', slip }
   const later = comesLater(first, value, text)

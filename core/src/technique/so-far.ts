@@ -17,54 +17,59 @@ import {
 import { decimalOf, dividedBy, fractionOf, times } from '../number/fraction.js'
 import type { Problem } from '../problem/problem.js'
 import { asDecimal, asFraction, decimals, type Value, valueText } from '../question/value.js'
-import { decimalsByParts, inParts, productParts, quotientParts } from './by-parts.js'
-import { AT_PLACE, type Step, type Technique } from './contract.js'
+import { decimalsByParts, headFirst, inParts, productParts, quotientParts } from './by-parts.js'
+import { type Action, AT_PLACE, type Step, type Technique } from './contract.js'
+import { once } from './make.js'
+
+type Sayings = Map<string, number>
 
 /** How often each value may be said on the way to what a step asks. */
 export class SoFar {
-  private readonly counts = new Map<string, number>()
-  /** Those that only another way of working comes to: the whole answer goes before them. */
-  private readonly own = new Set<string>()
+  private readonly counts: Sayings = new Map()
   /** Those printed in the question: never read as what comes next. */
   private readonly echoes = new Set<string>()
 
+  /** @param ownWays what only another way of working comes to, worked out when it is first looked for */
+  constructor(private readonly ownWays: () => Sayings) {}
+
   /** As often as the step has quantities of this value; 0 for a value that is not on the way. */
   times(value: Value): number {
-    return this.counts.get(keyOf(value)) ?? 0
+    const key = keyOf(value)
+    return this.counts.get(key) ?? this.ownWays().get(key) ?? 0
   }
 
   isEcho(value: Value): boolean {
     return this.echoes.has(keyOf(value))
   }
 
-  /** Is it only on the way by another way of working? */
+  /** Is it only on the way by another way of working? The whole answer goes before such a value. */
   isByOtherWays(value: Value): boolean {
-    return this.own.has(keyOf(value))
+    return !this.counts.has(keyOf(value))
   }
 
   /** All quantities there are, each as often as it occurs. */
   get size(): number {
     let all = 0
     for (const count of this.counts.values()) all += count
+    for (const [key, count] of this.ownWays()) if (!this.counts.has(key)) all += count
     return all
-  }
-
-  /** Adds what another way of working comes to besides. */
-  takeOwn(values: readonly Value[]): void {
-    for (const value of values) if (this.times(value) === 0) this.own.add(keyOf(value))
-    this.take(values)
   }
 
   /** Adds the quantities of one source; what other sources have too is the same quantity. */
   take(values: readonly Value[], echoes = false): void {
-    const mine = new Map<string, number>()
-    for (const value of values) {
-      const key = keyOf(value)
-      mine.set(key, (mine.get(key) ?? 0) + 1)
-      if (echoes) this.echoes.add(key)
-    }
-    for (const [key, count] of mine) this.counts.set(key, Math.max(count, this.counts.get(key) ?? 0))
+    merge(this.counts, values)
+    if (echoes) for (const value of values) this.echoes.add(keyOf(value))
   }
+}
+
+/** Adds values of one source to those of others, each as often as one source has it at most. */
+function merge(counts: Sayings, values: readonly Value[]): void {
+  const mine: Sayings = new Map()
+  for (const value of values) {
+    const key = keyOf(value)
+    mine.set(key, (mine.get(key) ?? 0) + 1)
+  }
+  for (const [key, count] of mine) counts.set(key, Math.max(count, counts.get(key) ?? 0))
 }
 
 /** A value without its sign, since a gap is said with or without one; equal numbers of different kinds are one. */
@@ -97,10 +102,10 @@ export interface Standing {
  */
 export function soFarAt(standing: Standing, last?: Value): SoFar {
   const { next: step, technique, problem, entries, steps, typed } = standing
-  const found = new SoFar()
-  if (!step) return found
+  if (!step) return new SoFar(() => new Map())
   const terms = step.reckons === undefined ? [] : readTerms(step.reckons)
   const carry = step.carry ?? 0
+  const found = new SoFar(once(() => ownWaysAt(technique, problem, step, terms, carry)))
   found.take(onTheWay(terms, carry))
   if (last) found.take(goneOn(terms, carry, last))
   found.take(step.parts?.() ?? [])
@@ -123,16 +128,39 @@ export function soFarAt(standing: Standing, last?: Value): SoFar {
   // The same number may have been said, be held and stand written: it is one.
   const stands = [...[lastEntry, typed].flatMap((v) => v ?? []), ...standing.held, ...standing.written]
   found.take([...new Map(stands.map((value) => [keyOf(value), value])).values()])
-  // Another way of working it is the learner's own, but a mistake with a name of its own is told.
+  return found
+}
+
+/** What other ways of working a step come to: they are the learner's own, but a mistake with a name of its own is told. */
+function ownWaysAt(
+  technique: Technique,
+  problem: Problem,
+  step: Step,
+  terms: readonly Term[],
+  carry: number,
+): Sayings {
   const slips = step.slips()
   const isSlip = (value: Value, named: boolean) =>
     slips.some((s) => (s.id !== 'fact') === named && keyOf(s.entry) === keyOf(value))
-  found.takeOwn(technique.ownWays?.(problem) ?? [])
-  found.takeOwn(decimalsByParts(problem).filter((v) => !isZero(v) && !isSlip(v, true)))
-  found.takeOwn(sumsByParts(terms, carry).filter((v) => !isSlip(v, true)))
-  found.takeOwn(productsByParts(terms).filter((v) => !isSlip(v, true) && !isSlip(v, false)))
+  const isNoSlip = (v: Value) => !isSlip(v, true) && !isSlip(v, false)
+  const isDigit = AT_PLACE.includes(step.action) && !step.total && !WHOLE_COLUMN.includes(step.action)
+  const found: Sayings = new Map()
+  merge(found, technique.ownWays?.(problem) ?? [])
+  merge(
+    found,
+    decimalsByParts(problem).filter((v) => !isZero(v) && isNoSlip(v)),
+  )
+  if (!isDigit)
+    merge(
+      found,
+      sumsByParts(terms, carry).filter((v) => !isSlip(v, true)),
+    )
+  merge(found, productsByParts(terms).filter(isNoSlip))
   return found
 }
+
+/** A column's value as a whole, which may be larger than what people add at a glance. */
+const WHOLE_COLUMN: readonly Action[] = ['cross-sum', 'column-total']
 
 /** The decisions right before the open step. */
 function foldedBefore(steps: readonly Step[]): readonly Step[] {
@@ -224,7 +252,7 @@ function onTheWay(terms: readonly Term[], carry: number): Value[] {
   const sums = terms.length > FEW ? runningSums(values) : sumsOfSome(values)
   const carries =
     carry > 0 ? [decimal(carry), ...[...values, ...sums].map((n) => add(n, decimal(carry)))] : []
-  return [...inside, ...sums, ...carries]
+  return [...inside, ...sums, ...carries, ...headFirst(values)]
 }
 
 /** What is said by whoever works a sum or a difference by parts. */
@@ -266,9 +294,11 @@ function sumsOfSome(values: readonly Decimal[]): Decimal[] {
 /** The totals on the way through many numbers, from either end, and with those that make ten taken first. */
 function runningSums(values: readonly Decimal[]): Decimal[] {
   const found: Decimal[] = []
-  // What is carried in is written last, and may go in first.
-  const carryFirst = [...values.slice(-1), ...values.slice(0, -1)]
-  for (const row of [values, values.toReversed(), carryFirst, tensFirst(values)]) {
+  // What is carried into a block is written last, and may go in first.
+  const [last, ...others] = values.toReversed()
+  const carries = last && toText(last).length === 1 && others.every((n) => toText(n).length > 1)
+  const carryFirst = carries ? [[last, ...values.slice(0, -1)]] : []
+  for (const row of [values, values.toReversed(), tensFirst(values), ...carryFirst]) {
     let total = row[0]!
     // Digits that make ten are one already.
     if (row.length < values.length) found.push(total)
