@@ -393,3 +393,25 @@ test('grid: sums along rows and columns, totals that disagree are told', async (
   await page.keyboard.type(String(total))
   await expect(page.locator('.grid-said')).toContainText('All right')
 })
+
+test('a product is typed and lands: a second one is added, a whole total is read by its size, as on the command line', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url)
+  await chooseSession(page, { technique: 'Beads: multiply', level: 6, support: 'Guided', count: 1 })
+  const steps = await stepsOf(page, 'soroban-multiply')
+  const landings = steps.filter(isOnFrame)
+  for (const [i, step] of steps.entries()) {
+    if (i > 0) await expect(page.locator('#question')).toContainText(step.ask)
+    if (!isOnFrame(step)) await type(page, toText(step.expect))
+    else {
+      // The first product by its two digits, the next ones in turn as the whole total and by their digits.
+      const whole = landings.indexOf(step) % 2 === 1
+      await page.keyboard.type(whole ? toText(step.expect) : step.typedAs!)
+      for (const place of PLACES)
+        await expect.poll(() => shown(page, place)).toBe(digitAt(step.expect, place))
+    }
+  }
+  await expect(page.locator('#said')).toContainText('Right first time')
+})

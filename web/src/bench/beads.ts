@@ -1,5 +1,5 @@
 /** The frame at the bench: what stands on it, what keys and fingers do, and when it is judged. */
-import { type Decimal, placeName, readDecimal, toText } from '@tachymetra/core/number'
+import { type Decimal, digitAt, placeName, readDecimal, toText } from '@tachymetra/core/number'
 import { asDecimal, meets } from '@tachymetra/core/question'
 import {
   applyMove,
@@ -43,6 +43,44 @@ export interface Beads {
   readonly value: () => Decimal
 }
 
+/** What is being typed on a frame: on which it began, on which rod where one was chosen, and where the hand was. */
+interface FrameTyping {
+  readonly text: string
+  readonly on: Frame
+  readonly rod: number | undefined
+  readonly from?: number
+}
+
+/**
+ * The frame with what was typed on it. Where only the answer is asked and no rod was chosen, a number takes the whole frame.
+ * At a step what is right is taken; else a number as long as what stands is the whole total, a product is added to the rods
+ * it lands on, and digits set one rod after another.
+ * @param at the rod the hand was on
+ */
+function typedOn({ on, rod }: FrameTyping, text: string, step: Step | undefined, at: number): Hand {
+  const start = { frame: on, chosen: rod ?? at }
+  const whole = numberKeys(start, text)
+  if (!step) return rod === undefined ? whole : overRods(start, text, 'set')
+  const lands = step.typedAs !== undefined && text.length <= step.typedAs.length
+  const added = lands ? overRods({ ...start, chosen: rod ?? step.place }, text, 'add') : undefined
+  const set = overRods(start, text, 'set')
+  const readings = [...(added ? [added] : []), set, ...(rod === undefined ? [whole] : [])]
+  const right = readings.find((h) => h.notice === undefined && meets(step, frameValue(h.frame)))
+  if (right) return right
+  const isWhole = rod === undefined && !lands && text.length > 1
+  if (isWhole && text.length >= String(frameValue(on).units).length) return whole
+  // A rod set to the digit that stands there in the end is worked rod by rod.
+  const expect = asDecimal(step.expect)
+  const ends = text.length === 1 && expect && digitAt(expect, start.chosen) === Number(text)
+  return added && !ends ? added : set
+}
+
+const overRods = (hand: Hand, text: string, means: 'set' | 'add'): Hand =>
+  [...text].reduce((h, key) => {
+    const next = digitKey(h, Number(key), means)
+    return means === 'add' ? { ...chooseRod(next, -1), ...(next.notice && { notice: next.notice }) } : next
+  }, hand)
+
 /**
  * @param step the open step, undefined when only the answer is asked or nothing is.
  * @param standing what should stand on the frame before the step.
@@ -71,8 +109,7 @@ export function useBeads(given: {
   const [hand, setHand] = useState<Hand>(() => ({ frame: before, chosen: at ?? lowestRod(start) }))
   const [made, setMade] = useState<readonly BeadMove[]>([])
   const [said, setSaid] = useState<string>()
-  // The answer as it is typed; undefined once a rod was chosen, which digits then set.
-  const [typed, setTyped] = useState<string | undefined>('')
+  const [typing, setTyping] = useState<FrameTyping>({ text: '', on: before, rod: undefined })
   const [right, setRight] = useState<Frame>()
   const latest = useRef({ commit, step })
   latest.current = { commit, step }
@@ -84,6 +121,7 @@ export function useBeads(given: {
     setBegun({ before, step, at })
     setHand((h) => ({ frame: before, chosen: at ?? h.chosen }))
     setMade([])
+    setTyping({ text: '', on: before, rod: undefined })
     setSaid(undefined)
     setRight(undefined)
   }
@@ -117,24 +155,25 @@ export function useBeads(given: {
     setSaid(undefined)
     setRight(undefined)
     setMade([])
-    setTyped('')
+    setTyping({ text: '', on: before, rod: undefined })
     setHand({ ...hand, frame: before })
   }
-  /** Where only the answer is asked, a number that is typed takes the whole frame. */
-  const writeNumber = (text: string) => {
-    const next = numberKeys(hand, text)
+  const write = (text: string) => {
+    const from = typing.from ?? at ?? hand.chosen
+    const next = typedOn(typing, text, step, from)
     move(next)
     setSaid(next.notice)
-    if (!next.notice) setTyped(text)
+    if (!next.notice) setTyping({ ...typing, text, from })
   }
   const chooseByKey = (by: number) => {
-    setTyped(undefined)
-    setHand(chooseRod(hand, by))
+    const next = chooseRod(hand, by)
+    setTyping({ text: '', on: hand.frame, rod: next.chosen })
+    setHand(next)
   }
   const move = (next: Hand) => {
     if (!active) return
     onMove()
-    if (typed) setTyped('')
+    if (typing.text) setTyping({ text: '', on: next.frame, rod: undefined })
     // Touching the beads again ends the showing of the wrong ones.
     if (right && !strict) return startAgain()
     const work = step && beadWorkOf(step)
@@ -157,12 +196,12 @@ export function useBeads(given: {
     setHand(next)
     if (!nextMove(moves, work.moves)) latest.current.commit(frameValue(next.frame))
   }
-  const erase = () => active && (typed ? writeNumber(typed.slice(0, -1)) : startAgain())
+  const erase = () => active && (typing.text ? write(typing.text.slice(0, -1)) : startAgain())
   return {
     frame: hand.frame,
     chosen: hand.chosen,
     choose: (chosen) => {
-      setTyped(undefined)
+      setTyping({ text: '', on: hand.frame, rod: chosen })
       setHand((h) => ({ ...h, chosen }))
     },
     change: (frame) => move({ frame, chosen: hand.chosen }),
@@ -180,8 +219,8 @@ export function useBeads(given: {
     },
     erase,
     digit: (key) => {
-      if (!step && typed !== undefined) writeNumber(typed + key)
-      else if (/\d/.test(key)) move(digitKey(hand, Number(key), 'set'))
+      const ofNumber = typing.rod === undefined && !step
+      if (ofNumber || /\d/.test(key)) write(typing.text + key)
     },
   }
 }
