@@ -18,7 +18,7 @@ export {
   reduceEvents,
   type Task,
 } from './reduce.js'
-export { withRemarks } from './remarks.js'
+export { againWords, withRemarks } from './remarks.js'
 export { SUPPORT_NAMES, SUPPORTS, type Support, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
 export {
   confirm,

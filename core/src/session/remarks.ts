@@ -3,9 +3,12 @@ import { remarked } from '../diagnose/diagnose.js'
 import { placeName } from '../number/places.js'
 import { sameValue } from '../question/value.js'
 import { readAnswerOf } from '../technique/driver.js'
+import { missingFrom } from '../technique/so-far.js'
+import { pastDecisions } from '../technique/walks.js'
+import { PASSED_OVER } from '../words/entry.js'
 import { slipName } from '../words/slips.js'
 import type { AttemptRecord } from './record.js'
-import type { JudgedEntry } from './reduce.js'
+import { type JudgedEntry, mistaken, moved, openStep, type Progress } from './reduce.js'
 import { exerciseOf, replayOf } from './verdict.js'
 
 /**
@@ -37,6 +40,26 @@ export function withRemarks(record: AttemptRecord, entries: readonly JudgedEntry
       }),
     }
   })
+}
+
+/**
+ * What is said where a value on the way was said once more than it stands for something, with what belongs to it besides:
+ * "24 again: 3 × 4 belongs here too." undefined for anything else.
+ */
+export function againWords(progress: Progress): string | undefined {
+  const entry = progress.entries.at(-1)
+  const step = openStep(progress)
+  if (!entry || !step || !mistaken(entry)) return undefined
+  const here = progress.entries.slice(progress.entries.findLastIndex(moved) + 1, -1)
+  const value = step.kind.read(entry.text)
+  if (!here.some((e) => e.verdict === 'so-far' && e.text === entry.text) || value === undefined)
+    return undefined
+  // An estimate need not be said: what belongs to the column after it may be meant.
+  const steps = [step, ...pastDecisions(progress.walks.slice(0, 1)).flatMap((w) => w.next ?? [])]
+  const missing = steps.map((s) => missingFrom(s, value)).find((m) => m.length > 0) ?? []
+  // A mistake with a name has a sentence of its own.
+  if (missing.length === 0 && entry.verdict === 'slip') return undefined
+  return PASSED_OVER.again(step.kind.say(value), missing)
 }
 
 /** "Forgot to carry: tens." */

@@ -8,11 +8,13 @@ import {
   type Decimal,
   decimal,
   digitAt,
+  equal,
   isZero,
   multiply,
   negate,
   readDecimal,
   toText,
+  toWords,
 } from '../number/decimal.js'
 import { decimalOf, dividedBy, fractionOf, times } from '../number/fraction.js'
 import type { Problem } from '../problem/problem.js'
@@ -186,6 +188,31 @@ export function productsAt({ reckons }: Step): Value[] {
   return reckons === undefined
     ? []
     : readTerms(reckons).flatMap((t) => (t.factors.length > 1 ? [t.value] : []))
+}
+
+/** What is not in a value yet of what is added up at a step, as it is written; nothing where that cannot be told. */
+export function missingFrom({ reckons, expect }: Step, value: Value): readonly string[] {
+  const [said, whole] = [asDecimal(value), asDecimal(expect)]
+  const terms = reckons === undefined ? [] : readTerms(reckons)
+  if (!said || !whole || terms.length < 2 || terms.some((t) => t.sign < 0 || t.divided)) return []
+  const written = terms.map((t) => t.factors.map(toWords).join(' × '))
+  // Where it may be made up of more than one choice of them, nobody knows which are in it.
+  const rests = new Map<string, readonly string[]>()
+  for (const some of subsets(terms.length)) {
+    const sum = some.reduce((total, i) => add(total, asDecimal(terms[i]!.value)!), said)
+    const texts = some.map((i) => written[i]!)
+    if (equal(sum, whole)) rests.set(texts.toSorted().join(), texts)
+  }
+  const [rest = [], another] = [...rests.values()]
+  return another || rest.length > 2 ? [] : rest
+}
+
+/** Which of up to eight things may be chosen. */
+function subsets(count: number): number[][] {
+  const most = 2 ** Math.min(count, 8)
+  return Array.from({ length: most }, (_, bits) =>
+    Array.from({ length: count }, (_, i) => i).filter((i) => (bits >> i) % 2 === 1),
+  )
 }
 
 interface Term {

@@ -20,11 +20,17 @@ export const PASSED_OVER = {
   soFar: (value: string) => `${value} so far. Go on: what does it come to?`,
   /** The digit alone of a total that is asked as a whole. */
   digit: (digit: string, place: number) => `${counted(digit, place)} so far. What is the total?`,
+  /** Said once more than it stands for something. */
+  again: (value: string, missing: readonly string[]) =>
+    `${value} again: ${missing.length > 0 ? belong(missing) : 'there is more to it.'}`,
   rounded: (value: string) =>
     `${value} is true, but rounded or cut too soon. Give every decimal that is asked, and cut off the rest.`,
   later: (value: string, place: number) =>
     `${value} is right, but it belongs to the ${placeName(place)}. This step comes first.`,
 } as const
+
+const belong = (parts: readonly string[]) =>
+  `${parts.join(' and ')} ${parts.length > 1 ? 'belong' : 'belongs'} here too.`
 
 const counted = (digit: string, place: number) =>
   `${digit} ${digit === '1' ? placeName(place).replace(/s$/, '') : placeName(place)}`

@@ -5,6 +5,7 @@ import { digitAt, placeName, readDecimal, toWords } from '@tachymetra/core/numbe
 import { printProblem, solvedWords, trueRootWords } from '@tachymetra/core/problem'
 import { asDecimal, decimals, type Value } from '@tachymetra/core/question'
 import {
+  againWords,
   type Exercise,
   figuresOf,
   type JudgedEntry,
@@ -105,10 +106,16 @@ export function Hint({ progress }: { readonly progress: Progress }) {
 function remarkOn(
   progress: Progress,
   explained: string | undefined,
-): { readonly passed: string } | { readonly value: string; readonly remark: string } | undefined {
+):
+  | { readonly passed: string }
+  | { readonly value: string; readonly remark: string }
+  | { readonly again: string }
+  | undefined {
   const entry = standingEntry(progress)
   if (!entry) return undefined
   if (passedOver(entry)) return { passed: passedWords(progress, entry) }
+  const again = againWords(progress)
+  if (again) return { again }
   const remark =
     entry.slips[0]?.remark ??
     explained ??
@@ -120,6 +127,12 @@ export function Said(props: { readonly progress: Progress; readonly explained: s
   const said = remarkOn(props.progress, props.explained)
   if (!said) return null
   if ('passed' in said) return <p>{said.passed}</p>
+  if ('again' in said)
+    return (
+      <p>
+        <Mark right={false} /> <span className="said-slip">{said.again}</span>
+      </p>
+    )
   return (
     <p>
       <Mark right={false} /> <span className="value">{said.value}</span> is not right.{' '}
@@ -132,7 +145,8 @@ export function Said(props: { readonly progress: Progress; readonly explained: s
 export function saidWords(progress: Progress, explained: string | undefined): string | undefined {
   const said = remarkOn(progress, explained)
   if (!said) return undefined
-  return 'passed' in said ? said.passed : `${said.value} is not right. ${said.remark}`
+  if ('passed' in said) return said.passed
+  return 'again' in said ? said.again : `${said.value} is not right. ${said.remark}`
 }
 
 /** A value on the way to what is asked, or true and not asked: nothing is counted. */
