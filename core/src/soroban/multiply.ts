@@ -64,7 +64,8 @@ export const sorobanMultiply = onFrame(
       for (const [r, row] of rows.entries()) {
         const begins = row[0]!.place + 1 + off
         const words = r === 0 ? startWords(factors) : rowWords(row[0]!, begins)
-        const rod = yield rodStep(words, begins, r === 0 ? 'start-rod' : 'finger-new-row', total, lowest)
+        const id = r === 0 ? 'start-rod' : 'finger-new-row'
+        const rod = yield rodStep({ words, place: begins, id, first: row[0]!, total, lowest })
         off += Number(wholePart(rod)) - rodOf(begins)
         for (const [i, given] of row.entries()) {
           // Fewer rods than that are on no frame.
@@ -112,14 +113,18 @@ function rowWords({ outer }: DigitProduct, place: number): RodWords {
   return { ask: BEADS_MULTIPLY.row(String(outer)), why: BEADS_MULTIPLY.whyRow(String(rodOf(place))) }
 }
 
+interface Beginning {
+  readonly words: RodWords
+  readonly place: number
+  readonly id: 'start-rod' | 'finger-new-row'
+  /** The product that lands there, which may be said before its rod. */
+  readonly first: DigitProduct
+  readonly total: Decimal
+  readonly lowest: number
+}
+
 /** On which rod the learner begins. Nothing is lit but the unit rod, from which they are counted. */
-function rodStep(
-  words: RodWords,
-  place: number,
-  id: 'start-rod' | 'finger-new-row',
-  total: Decimal,
-  lowest: number,
-): Step {
+function rodStep({ words, place, id, first, total, lowest }: Beginning): Step {
   const rod = decimal(rodOf(place))
   return step({
     action: 'decide',
@@ -128,6 +133,7 @@ function rodStep(
     kind: WHOLE,
     expect: rod,
     decision: [rod],
+    parts: () => [decimal(first.outer * first.inner)],
     writes: () => standing(total, lowest),
     holds: [{ what: 'rod', value: rod }],
     slips(slip) {

@@ -77,8 +77,11 @@ export function readStep(
   const sayable = (): Move[] => (isSayable(so()) ? [{ walk: first, far: 0 }] : [])
   const over = once(() => steppingOver(walks, text, !zero && value !== undefined && so().isEcho(value)))
   if (zero && over().length > 0) return moving(over(), () => rightHere([...walks, ...open()], text))
-  const here = rightHere(walks, text)
-  if (here.length > 0)
+  const direct = taking(walks, text)
+  const here = direct.length > 0 ? direct.map((walk) => ({ walk, far: 1 })) : rightInAnotherDress(walks, text)
+  // The raised digit, 10, is so far on the way that is asked, though it may be the 1 of the tens on another.
+  const isMeant = direct.length > 0 || rightInAnotherDress([first], text).length > 0 || !isSayable(so())
+  if (here.length > 0 && isMeant)
     return moving(here, () => [
       ...rightInAnotherDress(walks, text),
       ...finalDigits(walks, text),
@@ -255,11 +258,15 @@ function taking(walks: readonly Walk[], text: string): Walk[] {
   })
 }
 
-/** The walks that an entry leads to past decisions that were not answered: it shows what was decided. */
+/**
+ * The walks that an entry leads to past decisions that were not answered: it shows what was decided. A product that is put
+ * on rods shows nothing of them.
+ */
 function beyondDecisions(walks: readonly Walk[], text: string): Walk[] {
-  return walks.flatMap((w) =>
-    w.next?.decision ? rightHere(pastDecisions([w]), text).map((m) => m.walk) : [],
-  )
+  return walks.flatMap((w) => {
+    const past = w.next?.decision ? pastDecisions([w]).filter((p) => p.next?.typedAs !== text) : []
+    return rightHere(past, text).map((m) => m.walk)
+  })
 }
 
 /** A column's total with the carry in it, said where the column alone is asked: it may go in first or last. */
@@ -291,8 +298,9 @@ function blocksAhead(walk: Walk, text: string): Walk[] {
       const written = [...settled(position.line)].filter(([p, digit]) => before.get(p) !== digit)
       const places = written.map(([p]) => p)
       const [low, high] = [Math.min(...places), Math.max(...places)]
-      // With decimals all the digits at once are not the answer without its point.
-      if (before.size === 0 && position.next === undefined && low < 0) return false
+      // All the digits at once are not the answer without its point or its minus sign.
+      const ends = before.size === 0 && position.next === undefined
+      if (ends && (low < 0 || isBelowZero(position.answer))) return false
       if (places.length !== text.length || high - low + 1 !== text.length || place < low || place > high)
         return false
       return (
@@ -304,6 +312,8 @@ function blocksAhead(walk: Walk, text: string): Walk[] {
     })
     .slice(0, 1)
 }
+
+const isBelowZero = (value: Value | undefined) => (asDecimal(value)?.units ?? 0n) < 0n
 
 /** The value a text stands for where it answers a question rightly, in the form asked. */
 function asRead(question: AnyQuestion, text: string): boolean {
