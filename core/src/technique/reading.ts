@@ -80,8 +80,8 @@ export function readStep(
   const direct = taking(walks, text)
   const here = direct.length > 0 ? direct.map((walk) => ({ walk, far: 1 })) : rightInAnotherDress(walks, text)
   // The raised digit, 10, is so far on the way that is asked, though it may be the 1 of the tens on another.
-  const isMeant = direct.length > 0 || rightInAnotherDress([first], text).length > 0 || !isSayable(so())
-  if (here.length > 0 && isMeant)
+  const isMeant = () => direct.length > 0 || rightInAnotherDress([first], text).length > 0 || !isSayable(so())
+  if (here.length > 0 && isMeant())
     return moving(here, () => [
       ...rightInAnotherDress(walks, text),
       ...finalDigits(walks, text),
@@ -103,7 +103,11 @@ export function readStep(
   if (others.length > 0) return moving(others, () => [...sayable(), ...over()])
   if (slip?.decisive) return { verdict: 'slip', slip }
   const patient = said.count < SPARE_SAYINGS || said.count < so().size + SPARE_SAYINGS
-  const soFar = { verdict: 'so-far', possible: slip?.id, spare: () => over().map((m) => m.walk) } as const
+  const soFar = {
+    verdict: 'so-far',
+    possible: slip?.id,
+    spare: () => [...here, ...over()].map((m) => m.walk),
+  } as const
   if (patient && (isSayable(so()) || (before.length > 0 && said.running === 0))) {
     // The whole answer goes before what only another way of working may come to.
     return so().isByOtherWays(value) && over().some((m) => m.walk.next === undefined) ? moving(over()) : soFar
