@@ -18,7 +18,7 @@ import {
   takeLoad,
   together,
 } from '../technique/facts.js'
-import { falseEquations, numbersIn, plain, reckoned } from './sentences.js'
+import { falseEquations, numbersIn, plain, reckoned, toldOf } from './sentences.js'
 
 /** What is wrong with the working of an item, in a line each. */
 export function itemFaults(item: ItemProblem, work: Trace): string[] {
@@ -124,12 +124,22 @@ function sentences(step: Step, { item, work, i }: Around): string | undefined {
   const before = work.steps.slice(0, i).map((s) => valueText(s.expect))
   // What is left stands before the next digit.
   const beside = before.flatMap((v) => [...'0123456789'].map((d) => v + d))
-  const known = [printProblem(item), ...before, ...beside, step.reckons ?? '', KNOWN].join(' ')
+  const given = item.numbers.map((n) => valueText(n))
+  const members =
+    item.form === 'missing' ? given.toSpliced(Number(item.signs[0]), 0, valueText(work.answer)) : given
+  // How far it is from each member of a sequence to the next.
+  const gaps = members.slice(1).map((n, k) => String(Number(n) - Number(members[k])))
+  const known = [printProblem(item), ...before, ...beside, ...gaps, step.reckons ?? '', KNOWN].join(' ')
   const digits = known.replace(/\u2009/g, '')
   for (const number of numbersIn(step.ask))
     if (!digits.includes(number)) return `where does the ${number} of "${step.ask}" come from?`
-  return undefined
+  const told = [step.why, ...step.slips().map((s) => s.remark)].flatMap((text) => numbersIn(text))
+  return toldOf(
+    step,
+    told.filter((number) => digits.includes(number)),
+    item,
+  )
 }
 
-/** Numbers of the rules themselves: by 2, 3 and 7, and what digits at the end are read. */
-const KNOWN = '2 3 4 5 6 7 11 13 17 19 23 29 31'
+/** Numbers of the rules themselves: from 50, by 2, 3 and 7, and what digits at the end are read. */
+const KNOWN = '50 2 3 4 5 6 7 11 13 17 19 23 29 31'

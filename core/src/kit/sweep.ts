@@ -1,5 +1,6 @@
 /** Measures of how entries are read, over many problems of a technique: for `npm run sweep`. */
 import type { Random } from '../number/random.js'
+import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
 import { asDecimal } from '../question/value.js'
@@ -13,8 +14,9 @@ import {
   type Progress,
 } from '../session/reduce.js'
 import type { Technique, Variant } from '../technique/contract.js'
-import { variantsOf } from '../technique/driver.js'
-import { creditedFaults, type Heard, sayAll } from './listening.js'
+import { trace, variantsOf } from '../technique/driver.js'
+import { workingFaults } from './kit.js'
+import { amountFaults, creditedFaults, type Heard, sayAll } from './listening.js'
 
 function* drawn(
   technique: Technique,
@@ -130,4 +132,24 @@ export function wrongOver(technique: Technique, count: number, random: Random): 
     }
   }
   return found
+}
+
+const SAID_FALSELY = /come from\?|is not so|is not true|is no sentence|where .* is asked/
+
+/** Looks at every question, reason and remark of problems of every level: whether its numbers are so. */
+export function truthOver(
+  technique: Technique,
+  count: number,
+  random: Random,
+): { readonly remarks: number; readonly faults: readonly string[] } {
+  const faults: string[] = []
+  let remarks = 0
+  for (const [problem, variant] of drawn(technique, count, random)) {
+    const { steps } = trace(technique, problem, variant)
+    remarks += steps.reduce((sum, s) => sum + s.slips().length, 0)
+    const found = [...workingFaults(technique, problem, variant), ...steps.flatMap((s) => amountFaults(s))]
+    for (const fault of found.filter((f) => SAID_FALSELY.test(f)))
+      faults.push(`${technique.id} ${printProblem(problem)} ${JSON.stringify(variant)}: ${fault}`)
+  }
+  return { remarks, faults }
 }

@@ -68,9 +68,9 @@ function* carriedOver(
   line: (f: bigint | undefined, b: bigint | undefined) => () => AnswerLine,
 ): Generator<Step, bigint | undefined, Decimal> {
   const base = 10n ** BigInt(width)
-  const whole = expected(back(() => BLANK))
-  if (!taken && whole < base) return undefined
-  if (half === 'back-carried') yield* back((value) => line(undefined, value))
+  const right = expected(back(() => BLANK))
+  if (!taken && right < base) return undefined
+  const whole = half === 'back-carried' ? yield* back((value) => line(undefined, value)) : right
   const plain =
     half === 'carried' ? yield* front((value) => line(value, undefined)) : expected(front(() => BLANK))
   const signed = taken ? -whole : whole
@@ -82,7 +82,7 @@ function* carriedOver(
     place: width - scale,
     ask: FRONT_BACK.over(String(plain), over < 0n),
     why: FRONT_BACK.whyOver,
-    holds: half === 'back-carried' ? [] : holds,
+    holds: half === 'back-carried' ? [{ what: 'back', value: decimal(whole) }] : holds,
     writes: line(into.value.units, undefined),
     slips: (slip) =>
       slip(over < 0n ? 'borrow-missed' : 'carry-lost', decimal(plain), 6, FRONT_BACK.into(holdsThat(into))),

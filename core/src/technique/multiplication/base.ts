@@ -69,6 +69,8 @@ export function* fromGaps(
   // The gaps are held until one half is found; then the other is all that is left.
   const gaps = (isSquare ? [d] : [d, e]).map((value) => ({ what: 'gap', value: decimal(value) }))
   const backFirst = variant.half === 'back-first'
+  // Where nothing comes over from it the front goes first there too.
+  const maybeFirst = variant.half === 'back-carried'
   return yield* frontBack(
     {
       width: zeros,
@@ -114,7 +116,7 @@ export function* fromGaps(
             place: -scale,
             ask: isSquare ? FROM_GAPS.backSame(said(d)) : FROM_GAPS.back(said(d), said(e)),
             why: FROM_GAPS.whyBack(taken),
-            holds: backFirst ? gaps : [],
+            holds: backFirst || maybeFirst ? gaps : [],
             slips(slip) {
               if (!isSquare)
                 slip('added-not-multiplied', decimal(d + e), 3, FROM_GAPS.multiply(holdsThat(back)))
