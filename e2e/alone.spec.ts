@@ -2,7 +2,6 @@
 
 import { createServer, request } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import type { Page } from '@playwright/test'
 import { answerText, readProblem } from '@tachymetra/core/problem'
 import { COURSE, techniqueById } from '@tachymetra/core/registry'
 import {
@@ -15,7 +14,7 @@ import {
 } from '@tachymetra/core/set'
 import { answerQuestion, trace, variantOf } from '@tachymetra/core/technique'
 import type { AttemptSummary, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
-import { expect, recallAll, test } from './bench.js'
+import { begin, expect, recallAll, test } from './bench.js'
 import type { TestServer } from './server.js'
 
 /** The first problem of a level of every technique that is answered with a number. */
@@ -30,43 +29,6 @@ const problemsAt = (level: 'first' | 'last'): readonly ListedProblem[] =>
     const [item] = itemsOf({ recipe: plainRecipe([source], 'answer'), seed: 3, generator: GENERATOR })
     return [listedItem(item!)]
   })
-
-/** Begins a session as the program keeps it, and opens its page. */
-async function begin(
-  page: Page,
-  url: string,
-  learnerId: string,
-  problems: readonly ListedProblem[],
-): Promise<string> {
-  const recipe = plainRecipe([{ kind: 'listed', problems }], 'answer')
-  const id = await page.evaluate(
-    async (session) => {
-      const open = indexedDB.open('tachymetra')
-      const db = await new Promise<IDBDatabase>((ready) => {
-        open.onsuccess = () => ready(open.result)
-      })
-      const id = crypto.randomUUID()
-      const tx = db.transaction('sessions', 'readwrite')
-      tx.objectStore('sessions').put({ ...session, id })
-      await new Promise((done) => {
-        tx.oncomplete = done
-      })
-      db.close()
-      return id
-    },
-    {
-      learnerId,
-      startedAt: new Date().toISOString(),
-      recipe,
-      seed: 1,
-      generator: GENERATOR,
-      attempts: [],
-      ended: false,
-    },
-  )
-  await page.goto(`${url}/bench/${id}`)
-  return id
-}
 
 const stored = (server: TestServer, id: string) =>
   server.api<SessionWire & { attempts?: AttemptSummary[] }>(`/sessions/${id}`)
@@ -110,7 +72,7 @@ test('with the server gone before the page is opened: every technique, facts, a 
   const done: Record<string, number> = {}
   for (const level of ['first', 'last'] as const) {
     const problems = problemsAt(level)
-    const id = await begin(page, server.url, learner.id, problems)
+    const id = await begin(page, learner.id, problems, 'answer')
     for (const [i, { expression, technique }] of problems.entries()) {
       await expect(page.getByText(`Problem ${i + 1} of ${problems.length}`)).toBeVisible()
       // A frame is set by hand elsewhere; here it is enough that it is begun and ended.
@@ -215,7 +177,7 @@ test('a new version is offered in every tab and taken at a press; the session un
   const other = await context.newPage()
   await other.goto(front.url)
   const problems = problemsAt('first').slice(0, 3)
-  await begin(page, front.url, learner.id, problems)
+  await begin(page, learner.id, problems, 'answer')
   await expect(page.getByText('Problem 1 of 3')).toBeVisible()
   await page.keyboard.type(answerText(readProblem(problems[0]!.expression)))
   await page.keyboard.press('Enter')
@@ -266,7 +228,7 @@ test('where the browser stores nothing, answers go to the server at once', async
   await page.goto(server.url)
   await expect(page.locator('.plan')).toBeVisible()
   const problems = problemsAt('first').slice(0, 2)
-  const id = await begin(page, server.url, learner.id, problems)
+  const id = await begin(page, learner.id, problems, 'answer')
   await expect(page.getByText('Problem 1 of 2')).toBeVisible()
   await page.evaluate(() => {
     IDBObjectStore.prototype.add = IDBObjectStore.prototype.put = () => {

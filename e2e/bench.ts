@@ -13,6 +13,8 @@ import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
 import { absolute, type Decimal, toText } from '@tachymetra/core/number'
 import { answerText, type Problem, printProblem, readProblem, rowsOf } from '@tachymetra/core/problem'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
+import type { WorkedSupport } from '@tachymetra/core/session'
+import { GENERATOR, type ListedProblem, plainRecipe } from '@tachymetra/core/set'
 import {
   type Step,
   type Technique,
@@ -283,4 +285,42 @@ export async function countTones(page: Page): Promise<() => Promise<number>> {
     }
   })
   return () => page.evaluate(() => (window as unknown as { rung: number }).rung)
+}
+
+/** Begins a session of some problems as the program keeps it, and opens it at the bench. @returns its id */
+export async function begin(
+  page: Page,
+  learnerId: string,
+  problems: readonly ListedProblem[],
+  support: WorkedSupport = 'guided',
+): Promise<string> {
+  const session = {
+    id: crypto.randomUUID(),
+    learnerId,
+    recipe: plainRecipe([{ kind: 'listed', problems }], support),
+    seed: 1,
+    generator: GENERATOR,
+    startedAt: new Date().toISOString(),
+    attempts: [],
+    ended: false,
+  }
+  await page.evaluate(
+    (row) =>
+      new Promise<void>((done, fail) => {
+        const opening = indexedDB.open('tachymetra')
+        opening.onerror = () => fail(opening.error)
+        opening.onsuccess = () => {
+          const tx = opening.result.transaction('sessions', 'readwrite')
+          tx.objectStore('sessions').put(row)
+          tx.oncomplete = () => {
+            opening.result.close()
+            done()
+          }
+        }
+      }),
+    session,
+  )
+  await page.goto(new URL(`/bench/${session.id}`, page.url()).href)
+  await expect(page.locator('.bench')).toBeVisible()
+  return session.id
 }

@@ -3,10 +3,10 @@ import type { Page } from '@playwright/test'
 import { digitCount, seeded } from '@tachymetra/core/number'
 import { draw, isItem, type Problem, printProblem, problemWords, rowsOf } from '@tachymetra/core/problem'
 import { TECHNIQUES } from '@tachymetra/core/registry'
-import { GENERATOR, type ListedProblem, MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
+import { type ListedProblem, MOST_ITEMS } from '@tachymetra/core/set'
 import type { Technique } from '@tachymetra/core/technique'
 import type { LearnerWire } from '@tachymetra/core/wire'
-import { expect, test } from './bench.js'
+import { begin, expect, test } from './bench.js'
 
 /** How much room a problem takes: its numbers, one below the other, and the digits of the longest; of an item its line. */
 function sizeOf(problem: Problem): readonly [rows: number, digits: number] {
@@ -46,38 +46,6 @@ const LONGEST = TECHNIQUES.filter((t) => t.id !== 'flash-sum').flatMap((techniqu
     .filter(isLongest)
     .map(({ size, ...problem }) => problem),
 )
-
-/** A session over listed problems, put where the page keeps its own. */
-async function begin(page: Page, learnerId: string, problems: readonly ListedProblem[]): Promise<void> {
-  const session = {
-    id: crypto.randomUUID(),
-    learnerId,
-    recipe: plainRecipe([{ kind: 'listed', problems }], 'guided'),
-    seed: 1,
-    generator: GENERATOR,
-    startedAt: new Date().toISOString(),
-    attempts: [],
-    ended: false,
-  }
-  await page.evaluate(
-    (row) =>
-      new Promise<void>((done, fail) => {
-        const opening = indexedDB.open('tachymetra')
-        opening.onerror = () => fail(opening.error)
-        opening.onsuccess = () => {
-          const tx = opening.result.transaction('sessions', 'readwrite')
-          tx.objectStore('sessions').put(row)
-          tx.oncomplete = () => {
-            opening.result.close()
-            done()
-          }
-        }
-      }),
-    session,
-  )
-  await page.goto(new URL(`/bench/${session.id}`, page.url()).href)
-  await expect(page.locator('.bench')).toBeVisible()
-}
 
 /** Frames a busy machine may need until the rule has been measured in another window and written anew. */
 const SETTLED = 40

@@ -1,0 +1,1 @@
+export { DIALOGS, type Dialog, textsOf } from './dialogs.js'
