@@ -178,13 +178,15 @@ const sequence: Ways = (item) => {
   const members = wholes(item)
   const gaps = members.slice(1).map((n, i) => n - members[i]!)
   const growth = gaps.slice(1).map((g, i) => g - gaps[i]!)
+  // The next gap, if they go on growing as the last ones did.
+  const nextGap = gaps.slice(-1).flatMap((g) => growth.slice(-1).map((by) => g + by))
   const roots = members.flatMap((n) => (n < 0n ? [] : [integerRoot(n), integerRoot(n + 1n), cubeRoot(n)]))
   const nextRoots = roots.map((r) => r + 1n)
   const ratios = members.slice(1).flatMap((n, i) => {
     const before = members[i]!
     return before !== 0n && n % before === 0n ? [n / before] : []
   })
-  return [...gaps, ...growth, ...roots, ...nextRoots, ...ratios, ...members.map((n) => 2n * n)]
+  return [...gaps, ...growth, ...nextGap, ...roots, ...nextRoots, ...ratios, ...members.map((n) => 2n * n)]
 }
 
 /** Numbers with one or two leading digits, or within ten per cent, are what each case is rounded to: told by its own step. */
