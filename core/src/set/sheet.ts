@@ -27,12 +27,15 @@ export const SHEET_COLUMNS = [1, 2, 3, 4] as const
 
 export const SIGNS_OF_NUMBERS = {
   decimal: ['.', ','],
-  grouping: ['space', 'none', 'sign'],
+  grouping: ['space', 'none', 'sign', 'apostrophe', 'pairs'],
   times: ['×', '·', '*'],
   over: ['÷', ':', '/'],
 } as const
 
-/** How numbers are written: what parts thousands is a thin space, nothing, or the comma or point that is not the decimal sign. */
+/**
+ * How numbers are written: what parts thousands is a thin space, nothing, an apostrophe, or the comma or point that is not the
+ * decimal sign; that one may also part pairs above the thousands, as in India.
+ */
 export type NumberSigns = {
   readonly [K in keyof typeof SIGNS_OF_NUMBERS]: (typeof SIGNS_OF_NUMBERS)[K][number]
 }

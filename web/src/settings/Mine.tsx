@@ -17,6 +17,8 @@ const GROUPINGS: { value: NumberSigns['grouping']; label: string }[] = [
   { value: 'space', label: 'thin space' },
   { value: 'none', label: 'nothing' },
   { value: 'sign', label: 'comma or point' },
+  { value: 'apostrophe', label: 'apostrophe' },
+  { value: 'pairs', label: 'in pairs: 12,34,567' },
 ]
 const TIMES: NumberSigns['times'][] = ['×', '·', '*']
 const OVERS: NumberSigns['over'][] = ['÷', ':', '/']
@@ -58,7 +60,7 @@ function Numbers() {
         )}
       </div>
       <p>
-        <span className="mono">{'1\u2009234.5 × 7'}</span> and <span className="mono">96 ÷ 8</span>
+        <span className="mono">{'1\u2009234\u2009567.5 × 7'}</span> and <span className="mono">96 ÷ 8</span>
       </p>
     </fieldset>
   )

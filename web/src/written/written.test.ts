@@ -8,7 +8,7 @@ import { typedHere, written } from './written.js'
 const PLAIN: NumberSigns = { decimal: '.', grouping: 'space', times: '×', over: '÷' }
 const ANY = fc.record({
   decimal: fc.constantFrom('.', ','),
-  grouping: fc.constantFrom('space', 'none', 'sign'),
+  grouping: fc.constantFrom('space', 'none', 'sign', 'apostrophe', 'pairs'),
   times: fc.constantFrom('×', '·', '*'),
   over: fc.constantFrom('÷', ':', '/'),
 }) satisfies fc.Arbitrary<NumberSigns>
@@ -16,7 +16,8 @@ const NUMBER = fc
   .tuple(fc.bigInt({ min: 0n, max: 10n ** 12n }), fc.nat(4))
   .map(([units, scale]): Decimal => decimal(units, scale))
 
-// From DIN 1333 and CLDR by memory: German parts thousands by points, Swiss schools write a point for times.
+// From DIN 1333 and CLDR by memory: German parts thousands by points, Swiss ones by apostrophes, Indian English in pairs; Swiss
+// schools write a point for times.
 test.each([
   [PLAIN, '1\u2009234.5 × 7 = 8\u2009641.5', '1\u2009234.5 × 7 = 8\u2009641.5'],
   [{ ...PLAIN, decimal: ',' }, 'in 2.1 s, 1\u2009234.5', 'in 2,1 s, 1\u2009234,5'],
@@ -26,6 +27,8 @@ test.each([
     '1\u2060.234,5 · 7 : 2',
   ],
   [{ ...PLAIN, grouping: 'sign' }, '12\u2009345\u2009678.5', '12,345,678.5'],
+  [{ ...PLAIN, grouping: 'pairs' }, '12\u2009345\u2009678.5, 1\u2009234', '1,23,45,678.5, 1,234'],
+  [{ ...PLAIN, grouping: 'apostrophe' }, '12\u2009345\u2009678.5', '12’345’678.5'],
   [{ ...PLAIN, grouping: 'none' }, '12\u2009345.5. Then 3.', '12345.5. Then 3.'],
 ] as const)('%o: %s', (numbers, text, here) => {
   expect(written(text, numbers)).toBe(here)
