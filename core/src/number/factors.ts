@@ -20,6 +20,13 @@ export function isPrime(n: bigint): boolean {
 
 const RAISED = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 
+/** The first prime above a number. */
+export function nextPrime(n: bigint): bigint {
+  let p = n + 1n
+  while (!isPrime(p)) p += 1n
+  return p
+}
+
 /** A whole number of 0 and more as an exponent. */
 export function raised(n: bigint | number): string {
   return [...String(n)].map((d) => RAISED[Number(d)]).join('')
