@@ -93,6 +93,16 @@ test.each([
   if (slip) expect(slip).toMatchObject({ place, remark })
 })
 
+test.each([
+  ['add-running-total', '64+2', '62'],
+  ['subtract-blocks', '45-3', '48'],
+])('%s, %s answered %s: by another operation, not typed wrong', (id, expression, entered) => {
+  const technique = techniqueById(id)
+  const answer = readDecimal(entered)!
+  const { causes } = diagnose(technique, readProblem(expression), variantOf(technique), answer, 10_000)
+  expect(causes.flatMap((c) => c.slips).filter((s) => s.id.startsWith('key-'))).toEqual([])
+})
+
 test('the working as it was with the mistakes found: what each value was, where they lead to the answer', () => {
   const technique = techniqueById('add-running-total')
   const problem = readProblem('364+278')

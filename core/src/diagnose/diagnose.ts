@@ -7,7 +7,7 @@
  * replayed, weighed by the size of the problem, and not in milliseconds, so that every machine finds the same.
  */
 import TinyQueue from 'tinyqueue'
-import { digitCount } from '../number/decimal.js'
+import { add, digitCount, equal, multiply, subtract } from '../number/decimal.js'
 import { type Problem, rowsOf } from '../problem/problem.js'
 import { meets } from '../question/question.js'
 import { asDecimal, sameValue, type Value } from '../question/value.js'
@@ -111,7 +111,7 @@ export function diagnose(
   }
   if (causes.length === 0 && complete) complete = findPairs()
   const ranked = kindsFirst(causes)
-  const typed = keyed(right, answer)
+  const typed = isOtherOperation(problem, answer) ? undefined : keyed(right, answer)
   if (typed) ranked.push({ slips: [{ step: right.steps.length, ...typed }], odds: 0 })
   return { right: false, causes: ranked, complete }
 
@@ -155,6 +155,15 @@ function keyed({ steps, answer: right }: Trace, answer: Value): KeyingSlip | und
   if (kind === 'roman' || kind.startsWith('base')) return undefined
   const [a, b] = [asDecimal(right), asDecimal(answer)]
   return a && b && keyingSlip(a, b)
+}
+
+/** What two numbers come to by another operation is no mistake of typing, though it may differ by one key alone. */
+function isOtherOperation(problem: Problem, answer: Value): boolean {
+  if (problem.kind !== 'sum' && problem.kind !== 'product') return false
+  const [a, b, more] = problem.kind === 'sum' ? problem.terms.map((t) => t.size) : problem.factors
+  const entry = asDecimal(answer)
+  if (!a || !b || more || !entry) return false
+  return [add(a, b), subtract(a, b), subtract(b, a), multiply(a, b)].some((n) => equal(n, entry))
 }
 
 interface Pair {
@@ -233,7 +242,7 @@ export function remarked(
   answer: Value,
 ): readonly LocatedSlip[] {
   const right = trace(technique, problem, variant)
-  const typed = keyed(right, answer)
+  const typed = isOtherOperation(problem, answer) ? undefined : keyed(right, answer)
   if (typed && slips.some((s) => s.id === typed.id)) return slips.map((s) => ({ ...s, remark: typed.remark }))
   // The first mistake changes the steps after it, so that they are looked for one after another.
   const from = (left: readonly LocatedSlip[], entries: ReadonlyMap<number, Value>): string[] | undefined => {
