@@ -11,8 +11,8 @@ import { checkOwn, MOST_OWN, type OwnProblem, type OwnSet } from '../set/own.js'
 import { MOST_NAME } from '../set/recipe.js'
 import { isAbacus } from '../soroban/step.js'
 import { variantOf } from '../technique/driver.js'
+import { Walk } from '../technique/listening/walks.js'
 import { rootEstimate } from '../technique/roots/estimate.js'
-import { Walk } from '../technique/walks.js'
 import { bodyLines, eachRow, headLine, needColumns, readTable } from './cells.js'
 
 /** A line that was read: its problem, or what is wrong with it. */

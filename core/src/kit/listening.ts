@@ -10,7 +10,7 @@ import { beginTask, happen, mistaken, moved, type Progress } from '../session/re
 import type { WorkedSupport } from '../session/support.js'
 import type { Step, Technique, Variant } from '../technique/contract.js'
 import { momentAfter, trace } from '../technique/driver.js'
-import { slipAt } from '../technique/reading.js'
+import { slipAt } from '../technique/listening/reading.js'
 import { aloud } from './practitioner/aloud.js'
 
 export interface Heard {

@@ -7,7 +7,6 @@ import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import { type AnyQuestion, meets } from '../question/question.js'
 import type { Step, Technique, Variant } from '../technique/contract.js'
-import { once } from '../technique/make.js'
 import {
   type ElsewhereAs,
   type Reading,
@@ -16,8 +15,9 @@ import {
   readStrictly,
   type SaidSoFar,
   showStep,
-} from '../technique/reading.js'
-import { beginWalks, pastDecisions, type Walk } from '../technique/walks.js'
+} from '../technique/listening/reading.js'
+import { beginWalks, pastDecisions, type Walk } from '../technique/listening/walks.js'
+import { once } from '../technique/make.js'
 import { type Clock, sinceMoved, ticked, UNSTARTED, worked } from './clock.js'
 import type { AttemptEvent } from './events.js'
 import type { Outcome } from './record.js'

@@ -14,7 +14,7 @@ import { COURSE, TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import type { Step, Variant } from './contract.js'
 import { momentAfter, trace, variantOf, variantsOf } from './driver.js'
 import { lineText } from './line.js'
-import { slipAt } from './reading.js'
+import { slipAt } from './listening/reading.js'
 
 const Exact = Reference.clone({ precision: 80, rounding: Reference.ROUND_DOWN })
 

@@ -3,7 +3,7 @@ import { readProblem } from '../problem/expression.js'
 import { levelOf, techniqueById } from '../registry/techniques.js'
 import { SUM_MISFIT } from '../words/addition.js'
 import { variantOf, variantsOf, wayWords } from './driver.js'
-import { beginWalks } from './walks.js'
+import { beginWalks } from './listening/walks.js'
 
 test('a variant is what is given, else as the level is worked, else the default', () => {
   const windows = techniqueById('multiply-repunit')

@@ -26,5 +26,5 @@ export {
 export type { Effort } from './effort.js'
 export { typedIn, writtenFromRight, type Zone, zoneOf } from './entering.js'
 export { lineOf } from './line.js'
+export type { Walk } from './listening/walks.js'
 export { crossPattern } from './multiplication/pattern.js'
-export type { Walk } from './walks.js'

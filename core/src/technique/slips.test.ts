@@ -11,7 +11,7 @@ import { techniqueById } from '../registry/techniques.js'
 import type { Technique } from './contract.js'
 import { momentAfter, readAnswerOf, variantOf } from './driver.js'
 import { lineText } from './line.js'
-import { Walk } from './walks.js'
+import { Walk } from './listening/walks.js'
 
 /** Where entries lead to. */
 const walked = (technique: Technique, problem: Problem, entries: readonly Decimal[]) =>

@@ -8,7 +8,7 @@ import { decimal, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
 import { lineText } from '../line.js'
-import { slipAt } from '../reading.js'
+import { slipAt } from '../listening/reading.js'
 import { subtractComplement } from './complement.js'
 import { subtractHoldDrop } from './hold-drop.js'
 

@@ -7,7 +7,7 @@ import { values } from '../../kit/testing.js'
 import { decimal, toText, unitsAt } from '../../number/decimal.js'
 import { readProblem } from '../../problem/expression.js'
 import { answerOf, type SumProblem } from '../../problem/problem.js'
-import { slipAt } from '../reading.js'
+import { slipAt } from '../listening/reading.js'
 import { subtractHoldDrop } from './hold-drop.js'
 
 describeTechnique(subtractHoldDrop, {

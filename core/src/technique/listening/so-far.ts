@@ -15,13 +15,13 @@ import {
   readDecimal,
   toText,
   toWords,
-} from '../number/decimal.js'
-import { decimalOf, dividedBy, fractionOf, times } from '../number/fraction.js'
-import type { Problem } from '../problem/problem.js'
-import { asDecimal, asFraction, decimals, type Value, valueText } from '../question/value.js'
+} from '../../number/decimal.js'
+import { decimalOf, dividedBy, fractionOf, times } from '../../number/fraction.js'
+import type { Problem } from '../../problem/problem.js'
+import { asDecimal, asFraction, decimals, type Value, valueText } from '../../question/value.js'
+import { type Action, AT_PLACE, type Step, type Technique } from '../contract.js'
+import { once } from '../make.js'
 import { decimalsByParts, headFirst, inParts, productParts, quotientParts } from './by-parts.js'
-import { type Action, AT_PLACE, type Step, type Technique } from './contract.js'
-import { once } from './make.js'
 
 type Sayings = Map<string, number>
 

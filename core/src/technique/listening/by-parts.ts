@@ -14,10 +14,10 @@ import {
   multiply,
   subtract,
   toText,
-} from '../number/decimal.js'
-import { lengthOf, size } from '../number/whole.js'
-import { type Problem, signed } from '../problem/problem.js'
-import { asDecimal, asFraction, type Value } from '../question/value.js'
+} from '../../number/decimal.js'
+import { lengthOf, size } from '../../number/whole.js'
+import { type Problem, signed } from '../../problem/problem.js'
+import { asDecimal, asFraction, type Value } from '../../question/value.js'
 
 /** What is said of numbers with decimals by whoever takes wholes and decimals apart: .15 + .70, then 12 + 7; 3 × 5 and .4 × 5. */
 export function decimalsByParts(problem: Problem): Decimal[] {

@@ -2,13 +2,13 @@
  * How an entry is read on the walks that are alive: taken, stepped over to, right elsewhere, or wrong. What people may say
  * beside the value asked is read here, for every technique.
  */
-import { atPlace, decimal, equal, isZero, readDecimal } from '../number/decimal.js'
-import { type AnyQuestion, isRight, meaning, meets } from '../question/question.js'
-import { asDecimal, sameValue, type Value } from '../question/value.js'
-import type { SlipId } from '../words/slips.js'
-import { AT_PLACE, type Slip, type Step } from './contract.js'
-import { settled } from './line.js'
-import { once } from './make.js'
+import { atPlace, decimal, equal, isZero, readDecimal } from '../../number/decimal.js'
+import { type AnyQuestion, isRight, meaning, meets } from '../../question/question.js'
+import { asDecimal, sameValue, type Value } from '../../question/value.js'
+import type { SlipId } from '../../words/slips.js'
+import { AT_PLACE, type Slip, type Step } from '../contract.js'
+import { settled } from '../line.js'
+import { once } from '../make.js'
 import { productsAt, type SoFar, soFarAt } from './so-far.js'
 import { beginWalks, MOST_WALKS, pastDecisions, type Walk } from './walks.js'
 

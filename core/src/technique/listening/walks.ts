@@ -4,14 +4,14 @@
  * it, and the first one gives the next question. So whoever works another variant than the one set is followed, and the
  * variant worked is the first walk's.
  */
-import { decimal } from '../number/decimal.js'
-import { InputError } from '../problem/error.js'
-import type { Problem } from '../problem/problem.js'
-import type { AnyQuestion } from '../question/question.js'
-import { asDecimal, type Value } from '../question/value.js'
-import type { AnswerCell, AnswerLine, Step, Technique, Variant, Work } from './contract.js'
-import { answerQuestion, begin, momentAfter, variantsOf } from './driver.js'
-import { BLANK, settled } from './line.js'
+import { decimal } from '../../number/decimal.js'
+import { InputError } from '../../problem/error.js'
+import type { Problem } from '../../problem/problem.js'
+import type { AnyQuestion } from '../../question/question.js'
+import { asDecimal, type Value } from '../../question/value.js'
+import type { AnswerCell, AnswerLine, Step, Technique, Variant, Work } from '../contract.js'
+import { answerQuestion, begin, momentAfter, variantsOf } from '../driver.js'
+import { BLANK, settled } from '../line.js'
 
 /** Walks followed at once, at most. */
 export const MOST_WALKS = 16
