@@ -84,6 +84,10 @@ export default function HelpPage() {
         <Wide label="Every key">
           <KeyTable />
         </Wide>
+        <p>
+          Where there are answers to choose from, type the letter of one, or the value itself, and press
+          Enter; or press it on screen. Two digits that make ten are typed with a plus between them: 3+7.
+        </p>
         <p>On a touch screen there is a keypad, and everything else has a button.</p>
       </section>
       <section className="stack" aria-labelledby="words">
@@ -102,6 +106,11 @@ export default function HelpPage() {
           <dd>You could do it. It is asked again before you forget it.</dd>
           <dt>Carry, borrow</dt>
           <dd>One more for the digit on the left, or one less.</dd>
+          <dt>So far</dt>
+          <dd>
+            A number on the way to what is asked, as 24 in 24 + 21. You may type it, nothing is counted, and
+            you go on. Say it once too often and it is taken as your answer.
+          </dd>
           <dt>Held in mind</dt>
           <dd>A number to remember until you need it. On a hand the thumb counts five, each finger one.</dd>
         </dl>
