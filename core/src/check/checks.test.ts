@@ -1,8 +1,11 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { numberAnswer } from '../kit/rule.js'
+import { falseEquations } from '../kit/sentences.js'
 import { add, decimal, equal, toText } from '../number/decimal.js'
-import { readProblem } from '../problem/expression.js'
+import { seeded } from '../number/random.js'
+import { printProblem, readProblem } from '../problem/expression.js'
+import { isItem } from '../problem/problem.js'
 import { TECHNIQUES } from '../registry/techniques.js'
 import { checksOf } from './checks.js'
 
@@ -88,4 +91,34 @@ test('right answers pass every check; the wrong one shown passes and is wrong; a
     }),
     { numRuns: 1500 },
   )
+})
+
+const WORKED_DIRECTLY = ['sum', 'product', 'square', 'product-sum', 'product-pair']
+
+test('what checks say is so: every equation holds, bounds hold the right answer, and what would pass too is wrong', () => {
+  const random = seeded(12)
+  const bound = (text: string) => Number(text.replaceAll('\u2009', '').replace('−', '-'))
+  for (const technique of TECHNIQUES)
+    for (const level of [technique.levels[0]!, technique.levels.at(-1)!]) {
+      const space = level.problems()
+      const problem = space.at(random.below(space.size))
+      if (isItem(problem) || problem.kind === 'number') continue
+      const right = numberAnswer(problem)
+      for (const answer of [right, add(right, decimal(9)), add(right, decimal(1))])
+        for (const { id, steps, passes, wrongButPasses } of checksOf(problem, answer)) {
+          const where = `${printProblem(problem)} = ${toText(answer)} by ${id}`
+          expect(steps.flatMap(falseEquations), where).toEqual([])
+          for (const line of steps) {
+            const [, low, high] = /between (\S+) and (\S+)\.$/.exec(line) ?? []
+            // A quotient is checked by what it makes with the divisor, a root by its squares.
+            if (low === undefined || high === undefined || !WORKED_DIRECTLY.includes(problem.kind)) continue
+            expect(bound(low), where).toBeLessThanOrEqual(Number(toText(right)))
+            expect(bound(high), where).toBeGreaterThanOrEqual(Number(toText(right)))
+          }
+          expect(/something is wrong/.test(steps.at(-1)!), where).toBe(!passes)
+          if (!wrongButPasses) continue
+          expect(equal(wrongButPasses, right), where).toBe(false)
+          expect(checksOf(problem, wrongButPasses).find((c) => c.id === id)!.passes, where).toBe(true)
+        }
+    }
 })

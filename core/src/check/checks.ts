@@ -269,7 +269,9 @@ function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
       const quotient = decimal(whole / b.units, Math.max(answer.scale, a.scale + b.scale) - b.scale)
       return {
         steps: [
-          `${toWords(answer)} ÷ ${toWords(b)} = ${toWords(quotient)}${exact ? '' : CHECKS.inexact}`,
+          exact
+            ? `${toWords(answer)} ÷ ${toWords(b)} = ${toWords(quotient)}`
+            : CHECKS.inexact(toWords(b), toWords(answer), toWords(quotient)),
           CHECKS.back('other factor', passes),
         ],
         passes,

@@ -1,5 +1,7 @@
 import { expect, test } from 'vitest'
-import { readProblem } from '../problem/expression.js'
+import { seeded } from '../number/random.js'
+import { printProblem, readProblem } from '../problem/expression.js'
+import { isItem } from '../problem/problem.js'
 import { COURSE, TECHNIQUES } from '../registry/techniques.js'
 import { compareWays } from './compare.js'
 
@@ -54,4 +56,31 @@ test('an item of a paper has its quick way, the other kinds as misfits, and no w
   )
   // A square near 50 is quickest so, beside the ways of the course.
   expect(compareWays(readProblem('54^2')).ways[0]!.technique.id).toBe('paper-near-fifty')
+})
+
+test('what the advice says is so: the least is least, equal ones are called equal, the narrower first', () => {
+  const random = seeded(3)
+  for (const technique of TECHNIQUES)
+    for (const level of technique.levels.slice(0, 4)) {
+      const space = level.problems()
+      const problem = space.at(random.below(space.size))
+      const { ways, advice, written } = compareWays(problem)
+      const totals = ways.map((w) => w.effort.total)
+      const least = Math.min(...totals)
+      const best = ways.filter((w) => w.effort.total === least)
+      const where = `${printProblem(problem)}: ${advice}`
+      expect(/need equally little effort/.test(advice), where).toBe(best.length > 1)
+      for (const { technique: named } of best) expect(advice, where).toContain(named.name)
+      expect(advice, where).toContain(`: ${least} points`)
+      const narrow = best.map((w) => w.technique.conditions?.length ?? 0)
+      expect(narrow[0], where).toBe(Math.max(...narrow))
+      const [, next] = /, where [^.]+? takes (\d+)\./.exec(advice) ?? []
+      expect(next, where).toBe(
+        totals.length > best.length ? String(Math.min(...totals.filter((t) => t > least))) : undefined,
+      )
+      const [, paper] = /On paper .+ takes (\d+), the usual/.exec(advice) ?? []
+      if (paper !== undefined) expect(Number(paper), where).toBe(Math.min(...ways.map((w) => w.paper.total)))
+      if (!isItem(problem))
+        expect(advice, where).toMatch(new RegExp(`usual written way (takes )?${written.total}\\.`))
+    }
 })

@@ -32,7 +32,8 @@ export const CHECKS = {
   /** What the reverse operation comes back to. */
   back: (what: 'first number' | 'other factor' | 'dividend', passes: boolean) =>
     passes ? `That is the ${what}.` : `That is not the ${what}: something is wrong.`,
-  inexact: ', and something is left',
+  inexact: (by: string, n: string, times: string) =>
+    `${by} goes into ${n} ${times} times, and something is left.`,
   withRemainder: (rest: string, sum: string) => `with the remainder ${rest}: ${sum}`,
   strike: (groups: readonly string[]) => `strike out ${listed(groups)}`,
   left: (rest: string) => `${rest} is left`,
