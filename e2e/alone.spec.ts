@@ -15,6 +15,7 @@ import {
 import { answerQuestion, trace, variantOf } from '@tachymetra/core/technique'
 import type { AttemptSummary, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
 import { begin, expect, recallAll, test } from './bench.js'
+import { answerTo } from './paper.js'
 import type { TestServer } from './server.js'
 
 /** The first problem of a level of every technique that is answered with a number. */
@@ -179,7 +180,7 @@ test('a new version is offered in every tab and taken at a press; the session un
   const problems = problemsAt('first').slice(0, 3)
   await begin(page, learner.id, problems, 'answer')
   await expect(page.getByText('Problem 1 of 3')).toBeVisible()
-  await page.keyboard.type(answerText(readProblem(problems[0]!.expression)))
+  await page.keyboard.type(answerTo(problems[0]!.expression))
   await page.keyboard.press('Enter')
   await page.keyboard.press('Enter')
   await expect(page.getByText('Problem 2 of 3')).toBeVisible()
@@ -236,7 +237,7 @@ test('where the browser stores nothing, answers go to the server at once', async
     }
   })
   for (const { expression } of problems) {
-    await page.keyboard.type(answerText(readProblem(expression)))
+    await page.keyboard.type(answerTo(expression))
     await page.keyboard.press('Enter')
     await expect(page.locator('.done-panel')).toBeVisible()
     await page.keyboard.press('Enter')

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { FACT_DECKS } from '@tachymetra/core/facts'
-import { answerText, readProblem } from '@tachymetra/core/problem'
+import { answerText } from '@tachymetra/core/problem'
 import { keyItem, type ListedProblem, sheetItem } from '@tachymetra/core/set'
 import type {
   AttemptSummary,
@@ -16,6 +16,7 @@ import type {
   WorkedSet,
 } from '@tachymetra/core/wire'
 import { countTones, expect, pick, problemOn, test } from './bench.js'
+import { answerTo } from './paper.js'
 import type { TestServer } from './server.js'
 
 async function openPage(
@@ -314,7 +315,7 @@ test('a sheet is printed, made again the same after a restart, and keyed back in
   for (const item of list)
     for (const step of keyItem(item, true).steps) expect(bare(keyText!)).toContain(bare(step).slice(0, 18))
   await page.getByRole('link', { name: 'Key it in' }).click()
-  const rights = list.map(({ expression }) => answerText(readProblem(expression)))
+  const rights = list.map(({ expression }) => answerTo(expression))
   const open = (n: number) => expect(page.getByText(`Item ${n}`, { exact: true })).toBeVisible()
   await open(1)
   await page.keyboard.type(rights[0]!)

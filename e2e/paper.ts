@@ -23,10 +23,16 @@ export async function listed(page: Page): Promise<readonly ListedProblem[]> {
   return listOf(recipe as Recipe)
 }
 
+/** The answer of an item as it is typed; an estimate is given as a whole number. */
+export function answerTo(expression: string): string {
+  const exact = answerText(readProblem(expression))
+  return expression.startsWith('~') ? String(Math.round(Number(exact))) : exact
+}
+
 /** Types the answer of an item, or another one. */
 export async function answer(page: Page, { expression }: ListedProblem, wrong = false): Promise<void> {
   const choices = page.locator('.choice')
-  const right = answerText(readProblem(expression))
+  const right = answerTo(expression)
   if ((await choices.count()) > 0) {
     const keys =
       { first: 1, second: 2, equal: 3 }[right] ??

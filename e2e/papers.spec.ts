@@ -1,12 +1,11 @@
 /** A paper worked against the clock, scored, gone through and learnt from. */
 
 import type { Page } from '@playwright/test'
-import { answerText, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { isStarred, setupOf } from '@tachymetra/core/set'
 import type { LearnerWire, ProgressWire, WorkedSet } from '@tachymetra/core/wire'
 import { countTones, expect, pick, test } from './bench.js'
-import { answer, listed } from './paper.js'
+import { answer, answerTo, listed } from './paper.js'
 import type { TestServer } from './server.js'
 
 async function openPapers(page: Page, server: TestServer, name = 'Ilse Marrow'): Promise<LearnerWire> {
@@ -163,7 +162,7 @@ test('by touch: mixed numbers and Roman numerals, another form told, going back 
   for (let n = 2; n <= 6; n += 1) {
     await at(page, n, 6)
     const { technique, expression } = list[n - 1]!
-    const right = answerText(readProblem(expression))
+    const right = answerTo(expression)
     const [, w, a, b] = /^(\d+)_(\d+)\/(\d+)$/.exec(right) ?? []
     if (technique === 'paper-mixed-head' && w) {
       // The same as an improper fraction: told, and not counted.
@@ -178,7 +177,7 @@ test('by touch: mixed numbers and Roman numerals, another form told, going back 
   expect(told).toBeGreaterThan(0)
   // Back at what was skipped.
   await at(page, 1, 6)
-  await tap(answerText(readProblem(list[0]!.expression)).replace('_', ' '))
+  await tap(answerTo(list[0]!.expression).replace('_', ' '))
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Forms: 30 points')
   await expect(page.getByText('Every item that was tried is right.')).toBeVisible()
   const kept = await server.api<{ papers: readonly { name: string; back: boolean }[] }>(

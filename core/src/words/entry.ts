@@ -47,7 +47,7 @@ const FORM = {
 export const ESTIMATED = {
   asks: 'within 5 % on either side',
   asksWhole: 'a whole number within 5 % on either side',
-  saysWhole: 'That is near enough. Give it as a whole number.',
+  saysWhole: 'Give it as a whole number.',
 } as const
 
 /** What is asked of the form, and what is said of the right value in another form. */
