@@ -291,7 +291,7 @@ test('numbers are written as they were chosen, everywhere, and a decimal comma i
   await pick(page, 'Decimal sign', 'comma')
   await pick(page, 'Between thousands', 'comma or point')
   await pick(page, 'Times', '·')
-  await expect(page.getByText('1\u2060.234,5 · 7')).toBeVisible()
+  await expect(page.getByText('1\u2060.234\u2060.567,5 · 7')).toBeVisible()
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Crosswise', level: 12, support: 'Answer only', count: 1 })
   const problem = await problemOn(page)
