@@ -10,7 +10,7 @@ const USUAL = DIALOGS.filter(([, , , , given]) => given === undefined)
 /** What the screen says of an entry; where it ends the problem, the whole is told instead. */
 const SAYS = {
   'so-far': /so far\. (Go on|What is)/,
-  elsewhere: /is right, but|is true, but|The value is right/,
+  elsewhere: /is right, but|is true, but|The value is right|Give it as a whole number/,
   wrong: /is not right\.|again:/,
 } as const
 

@@ -54,6 +54,16 @@ export const DIALOGS: readonly Dialog[] = [
   ],
   ['subtract-complement', '93-46', '5 right, 3 smaller-from-larger, 4 right, 7 right, 4 right'],
   ['subtract-complement', '94-47', '5 right, 2 complement-nine, 3 right, 7 right, 4 right'],
+  ['subtract-complement', '24-15', '1 right, 4 complement-nine, 5 right, 9 right, 0 right'],
+  // What was written said again is the mistake of the step, whatever else the digit before may have been.
+  [
+    'subtract-complement',
+    '796.6-85.7',
+    '7 right, 1 right, 1 right, 1 smaller-from-larger, 3 right, 9 right, 0 right',
+  ],
+  // All the digits are not the answer without its sign.
+  ['subtract-complement', '458-734', '276 ahead, -276 right'],
+  ['add-running-total', '23-48+12-50', '63 wrong-sign, -25 ahead, -13 ahead, -63 right'],
   // Whoever goes on without lowering what stands has missed the borrow.
   ['subtract-complement', '9341-3675', '6 right, 4 right, 7 right, 3 borrow-missed, 5 right'],
   // The digit that stands in the end is right whatever mistake would give it too; the complement is passed over in steps only.
@@ -66,12 +76,24 @@ export const DIALOGS: readonly Dialog[] = [
   ],
   ['add-column-totals', '37+24+43+16', '10 right, 20 right, 0 right, 12 right'],
   ['add-running-total', '42+35', '7 so-far, 72 right, 77 right', 'steps'],
+  // A number of the question is no later total, though one comes to it.
+  ['add-running-total', '40+25-25+30', '40 so-far, 40 part-left-out, 60 right, 65 right, 70 ahead'],
+  // Wholes and decimals apart.
+  ['add-running-total', '12.15+7.70', '0.85 so-far, 12 so-far, 19 so-far, 19.85 ahead'],
   ['add-pairs', '7+3+8', '3 and 7 right, 10 right, 18 right'],
   ['add-pairs', '7+3+8', '10 right, 18 right'],
   // Standing already, it is so far first and the answer when it is said again.
   ['multiply-subtraction', '1498*2+4', '3000 ahead, 3000 so-far, 3000 ahead'],
   ['multiply-subtraction', '38*6', '40 right, 240 right, 2 right, 12 right, 228 right'],
   ['square-round-balance', '43^2', '40 right, 46 right, 9 right, 1840 right, 1849 right'],
+  // 16 and 100 of the 108 are on the way, though they are also what comes of a mistake.
+  [
+    'square-duplex',
+    '4692^2',
+    '4 right, 36 right, 6 right, 105 right, 8 right, 116 so-far, 124 right, 22014864 ahead',
+  ],
+  // A product that is put on shows nothing of its rod.
+  ['soroban-multiply', '36*7', '21 so-far, 21 wrong, 3 right, 21 right, 42 right'],
   // A root is cut off: rounded, or cut too soon, it is true and not asked.
   ['root-duplex', 'sqrt(58)', '7 elsewhere, 7.62 elsewhere, 7.616 elsewhere, 7.615 right', 'answer'],
   [
@@ -79,6 +101,8 @@ export const DIALOGS: readonly Dialog[] = [
     'sqrt(2)',
     '1 right, 1 right, 2 right, 0.5 right, 1.5 right, 2.25 so-far, 0.083 so-far, 1.417 ahead',
   ],
+  // An estimate is a whole number: decimals are true, and not asked.
+  ['paper-estimate', '~39*51', '40 right, 50 right, 1999.5 elsewhere, 2000 right'],
   // The whole answer counts only whole.
   ['divide-short', '158/7', '22 wrong, 22 r 4 right', 'answer'],
   ['add-pairs', '7+3+8+2', '18 wrong, 20 right', 'answer'],

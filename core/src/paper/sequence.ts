@@ -3,12 +3,12 @@ import { decimal } from '../number/decimal.js'
 import { isPrime, nextPrime, primeFactors } from '../number/factors.js'
 import { cubeRoot, integerRoot } from '../number/root.js'
 import { said, size } from '../number/whole.js'
-import { knownOf, otherMembers, rulesFor, type SequenceRule } from '../problem/items/sequences.js'
+import { knownOf, neighboursIn, otherMembers, rulesFor, type SequenceRule } from '../problem/items/sequences.js'
 import { SIGNED, WHOLE } from '../question/kind.js'
 import { asDecimal, type Value } from '../question/value.js'
 import { quotient } from '../technique/chains.js'
 import type { Step } from '../technique/contract.js'
-import { misfit } from '../technique/make.js'
+import { misfit, type SlipSink } from '../technique/make.js'
 import { difference, holdsThat, product, type Quantity, sum } from '../technique/quantities.js'
 import { SEQUENCE } from '../words/paper/numbers.js'
 import { answered, answeredBy, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
@@ -72,11 +72,9 @@ const orElse =
 function* byGap(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
   const { beside, known, value } = sought
   const [, before] = beside
-  const pair = known.flatMap(([i, a], k) =>
-    known[k + 1]?.[0] === i + 1 ? [[a, known[k + 1]![1]] as const] : [],
-  )[0]
-  const gap = pair ? pair[1] - pair[0] : value - before
-  const [from, to] = pair ?? [before, before + gap]
+  const [pair] = neighboursIn(known)
+  const [from, to] = pair ? [pair.a, pair.b] : [before, value]
+  const gap = to - from
   const apart = to >= from ? difference(to, from) : difference(from, to)
   const step = yield* mind.find(
     { ...apart, value: decimal(gap), text: `${said(to)} − ${said(from)}`, slips: () => undefined },
@@ -91,16 +89,29 @@ function* byGap(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
       },
     },
   )
-  const next = step < 0n ? difference(before, -step) : sum(before, step)
-  return yield* answered(next.value, {
+  return yield* gapFurther(sought, step, (slip, is) =>
+    slip('gap-twice', decimal(before + 2n * step), 3, SEQUENCE.twice(is)),
+  )
+}
+
+/** The answer from the member before and the gap to it. @param twice the mistake of going on by another gap */
+function gapFurther(
+  sought: Sought,
+  gap: bigint,
+  twice: (slip: SlipSink, is: string) => void,
+): Generator<Step, Value, Value> {
+  const [, before] = sought.beside
+  const next = gap < 0n ? difference(before, -gap) : sum(before, gap)
+  const is = holdsThat(next)
+  return answered(next.value, {
     kind: SIGNED,
     also: orElse(sought),
     why: SEQUENCE.whyNextGap,
     reckons: next.text,
     load: next.load(),
     slips(slip) {
-      slip('gap-wrong-way', decimal(before - step), 4, SEQUENCE.wrongWay(holdsThat(next)))
-      slip('gap-twice', decimal(before + 2n * step), 3, SEQUENCE.twice(holdsThat(next)))
+      slip('gap-wrong-way', decimal(before - gap), 4, SEQUENCE.wrongWay(is))
+      twice(slip, is)
       next.slips(slip)
     },
   })
@@ -223,12 +234,11 @@ function* byRoot(mind: Mind, sought: Sought, made: Made): Generator<Step, Value,
 function* byGrowingGap(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
   const { known, index, value, beside } = sought
   const [, before] = beside
-  const parabola = (i: number) => known.find(([k]) => k === i)?.[1] ?? (i === index ? value : undefined)
-  const gaps = Array.from({ length: known.length }, (_, i) => [parabola(i), parabola(i + 1)]).flatMap(
-    ([a, b]) => (a === undefined || b === undefined ? [] : [b - a]),
-  )
+  const whole = [...known, [index, value] as const].toSorted(([i], [j]) => i - j)
+  const gaps = neighboursIn(whole).map(({ a, b }) => b - a)
+  const [first = 0n, second = 0n] = gaps
   const right = gaps.map((g) => said(g)).join(', ')
-  const growth = size(gaps[1]! - gaps[0]!)
+  const growth = size(second - first)
   const last = gaps[index - 2]
   const gap = yield* mind.seeNumber(value - before, {
     what: 'gap',
@@ -239,19 +249,8 @@ function* byGrowingGap(mind: Mind, sought: Sought): Generator<Step, Value, Value
       slip('too-many', decimal(value - before + growth), 3, SEQUENCE.lastGapAgain(right))
     },
   })
-  const next = gap < 0n ? difference(before, -gap) : sum(before, gap)
-  return yield* answered(next.value, {
-    kind: SIGNED,
-    also: orElse(sought),
-    why: SEQUENCE.whyNextGap,
-    reckons: next.text,
-    load: next.load(),
-    slips(slip) {
-      if (last !== undefined)
-        slip('gap-twice', decimal(before + last), 4, SEQUENCE.lastGapAgain(holdsThat(next)))
-      slip('gap-wrong-way', decimal(before - gap), 3, SEQUENCE.wrongWay(holdsThat(next)))
-      next.slips(slip)
-    },
+  return yield* gapFurther(sought, gap, (slip, is) => {
+    if (last !== undefined) slip('gap-twice', decimal(before + last), 4, SEQUENCE.lastGapAgain(is))
   })
 }
 

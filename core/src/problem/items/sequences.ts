@@ -21,6 +21,16 @@ export type SequenceRule = (typeof SEQUENCE_RULES)[number]
 /** Members by their index, in order. */
 type Known = readonly (readonly [index: number, value: bigint])[]
 
+/** Known members that follow right upon each other: the index of the first, and both values. */
+export function neighboursIn(
+  known: Known,
+): readonly { readonly i: number; readonly a: bigint; readonly b: bigint }[] {
+  return known.slice(1).flatMap(([j, b], k) => {
+    const [i, a] = known[k] ?? [j, b]
+    return j === i + 1 ? [{ i, a, b }] : []
+  })
+}
+
 /** The member at an index by one rule, where the first known ones fix it. */
 type Maker = (known: Known) => ((index: number) => bigint | undefined) | undefined
 
@@ -30,9 +40,7 @@ const arithmetic: Maker = ([[i, a] = [0, 0n], [j, b] = [0, 0n]]) => {
 }
 
 const geometric: Maker = (known) => {
-  const at = known.findIndex(([i], k) => known[k + 1]?.[0] === i + 1)
-  const [i, a] = known[at] ?? [0, 0n]
-  const b = known[at + 1]?.[1] ?? 0n
+  const [{ i, a, b } = { i: 0, a: 0n, b: 0n }] = neighboursIn(known)
   const [ratio, turned] =
     a !== 0n && b % a === 0n ? [b / a, false] : b !== 0n && a % b === 0n ? [a / b, true] : [0n, false]
   if (ratio < 2n) return undefined
@@ -70,9 +78,9 @@ const primes: Maker = ([[i, a] = [0, 0n]]) => {
 
 /** Each member the sum of the two before it. */
 const sums: Maker = (known) => {
-  const at = known.findIndex(([i], k) => known[k + 1]?.[0] === i + 1)
-  if (at < 0) return undefined
-  const [[i, a], [, b]] = [known[at]!, known[at + 1]!]
+  const [pair] = neighboursIn(known)
+  if (!pair) return undefined
+  const { i, a, b } = pair
   return (n) => {
     let [x, y] = [a, b]
     for (let k = i; k < n; k += 1) [x, y] = [y, x + y]
@@ -83,9 +91,9 @@ const sums: Maker = (known) => {
 
 /** Twice the one before and one more, or one less. */
 const doubledAndOne: Maker = (known) => {
-  const at = known.findIndex(([i], k) => known[k + 1]?.[0] === i + 1)
-  if (at < 0) return undefined
-  const [[i, a], [, b]] = [known[at]!, known[at + 1]!]
+  const [pair] = neighboursIn(known)
+  if (!pair) return undefined
+  const { i, a, b } = pair
   const one = b - 2n * a
   if (one !== 1n && one !== -1n) return undefined
   return (n) => {
