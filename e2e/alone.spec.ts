@@ -14,9 +14,9 @@ import {
 } from '@tachymetra/core/set'
 import { answerQuestion, trace, variantOf } from '@tachymetra/core/technique'
 import type { AttemptSummary, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
-import { begin, expect, recallAll, test } from './bench.js'
-import { answerTo } from './paper.js'
-import type { TestServer } from './server.js'
+import { begin, expect, recallAll, test } from './support/bench.js'
+import { answerTo } from './support/paper.js'
+import type { TestServer } from './support/server.js'
 
 /** The first problem of a level of every technique that is answered with a number. */
 const problemsAt = (level: 'first' | 'last'): readonly ListedProblem[] =>

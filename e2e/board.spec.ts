@@ -4,7 +4,7 @@ import { solvedWords } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import type { RoomCount } from '@tachymetra/core/set'
 import { trace, variantOf } from '@tachymetra/core/technique'
-import { expect, pick, problemOn, test } from './bench.js'
+import { expect, pick, problemOn, test } from './support/bench.js'
 
 /** Whoever sits eight metres away reads what is a twelfth of the height; see the style of the board. */
 const SHARE = 12

@@ -7,8 +7,8 @@ import { answerText } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'
 import { workedOnPaper } from '@tachymetra/core/written'
-import { chooseProblems, chooseSession, expect, pick, problemOn, test, trace, type } from './bench.js'
-import type { TestServer } from './server.js'
+import { chooseProblems, chooseSession, expect, pick, problemOn, test, trace, type } from './support/bench.js'
+import type { TestServer } from './support/server.js'
 
 /** Ilse has worked nearly everything. */
 async function openChoose(page: Page, server: TestServer): Promise<LearnerWire> {

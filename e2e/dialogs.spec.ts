@@ -2,7 +2,7 @@
 import { DIALOGS, type Dialog, textsOf } from '@tachymetra/core/kit'
 import type { WorkedSupport } from '@tachymetra/core/session'
 import type { AttemptWire, LearnerWire, SessionWire } from '@tachymetra/core/wire'
-import { begin, expect, test, type } from './bench.js'
+import { begin, expect, test, type } from './support/bench.js'
 
 /** Those in the school that is set anyway. */
 const USUAL = DIALOGS.filter(([, , , , given]) => given === undefined)

@@ -1,6 +1,6 @@
 import { type FactCard, factById } from '@tachymetra/core/facts'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
-import { cardOn, expect, recallAll, test } from './bench.js'
+import { cardOn, expect, recallAll, test } from './support/bench.js'
 
 const answerTo = ({ kind, expect: want }: FactCard) => kind.print(want)
 

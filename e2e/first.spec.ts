@@ -7,13 +7,14 @@ import {
   chooseSession,
   empty,
   expect,
+  killable,
   openChoice,
   problemOn,
   sessionRows,
   test,
   toSessions,
   type,
-} from './bench.js'
+} from './support/bench.js'
 
 empty(
   'a learner is added, bad names are refused in the same words as on the server',
@@ -262,7 +263,9 @@ test('on a telephone the frame has fewer rods, and a wrong one is judged after t
   await expect(page.locator('#said')).toContainText('Right first time')
 })
 
-test('the server gone: every page says so and has a way on', async ({ page, server }) => {
+killable('the server gone: every page says so and has a way on', async ({ open, server }) => {
+  // A browser that has fetched nothing of the program yet.
+  const page = await (await open({})).newPage()
   await page.goto(server.url)
   await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
   await server.stop('SIGKILL')

@@ -15,9 +15,9 @@ import type {
   SheetWire,
   WorkedSet,
 } from '@tachymetra/core/wire'
-import { countTones, expect, pick, problemOn, test } from './bench.js'
-import { answerTo } from './paper.js'
-import type { TestServer } from './server.js'
+import { clocked, countTones, expect, pick, problemOn, test } from './support/bench.js'
+import { answerTo } from './support/paper.js'
+import type { TestServer } from './support/server.js'
 
 async function openPage(
   page: Page,
@@ -427,66 +427,65 @@ test('facts of any deck and frames: in a round, on a sheet, keyed back in with w
   expect(await stored()).toEqual([true, true])
 })
 
-test('other sets: a round of tables with a bell, own settings on a sheet, a sheet of finished work that is marked', async ({
-  page,
-  server,
-}) => {
-  await page.clock.install()
-  const learner = await openPage(page, server, 'Rounds', 'Rounds for Ilse Marrow')
-  await page.getByRole('radio', { name: 'Other sets' }).check()
-  await page.getByLabel('How many').fill('2')
-  await page.getByLabel('Seconds for each').fill('60')
-  await page.getByRole('button', { name: 'To the start' }).click()
-  await page.getByRole('button', { name: /^Start/ }).click()
-  await page.clock.runFor(2000)
-  const grid = page.locator('.grid-sheet')
-  await expect(grid).toBeVisible()
-  const numbers = await grid.locator('tbody tr').first().locator('td').allTextContents()
-  const row = numbers.slice(0, 3).reduce((sum, n) => sum + Number(n), 0)
-  await page.keyboard.type(String(row))
-  await page.keyboard.press('Enter')
-  await expect(grid.locator('tbody tr').first().locator('td').last()).toHaveText(String(row))
-  await page.clock.runFor(61_000)
-  // At the bell every sum stands there.
-  await expect(page.locator('.answers li')).toHaveCount(8)
-  await expect(page.locator('.answers li').first()).toContainText(String(row))
-  await page.keyboard.press('Enter')
-  await page.keyboard.press('n')
-  await page.keyboard.press('Enter')
-  await expect(page.locator('.figures').first()).toContainText('right before the bell0 of 2')
-  await page.goto(`${server.url}/papers/sheets`)
-  await pick(page, 'Level', 'own settings')
-  await page.getByLabel('Digits before the point').fill('5')
-  await page.getByLabel('How many').fill('3')
-  await page.getByRole('button', { name: 'Make 1 sheet' }).click()
-  await expect(page.locator('.printed').first().locator('li').first()).toContainText(/\d{2}\s\d{3} \+/)
-  await page.goto(`${server.url}/papers/sheets`)
-  await page.getByRole('radio', { name: 'Other sets' }).check()
-  await pick(page, 'Other sets', 'Is it right?')
-  await page.getByLabel('How many').fill('2')
-  await page.getByRole('button', { name: 'Make 1 sheet' }).click()
-  await expect(page.locator('.printed').first()).toContainText('What do you know now?')
-  await page.getByRole('link', { name: 'Key it in' }).click()
-  await expect(page.getByText('Item 1', { exact: true })).toBeVisible()
-  await page.keyboard.press('ArrowRight')
-  await page.keyboard.press('ArrowLeft')
-  await page.getByRole('button', { name: 'Store 2 answers' }).click()
-  await expect(page).toHaveURL(/\/record\/session\//)
-  const id = new URL(page.url()).pathname.split('/').at(-1)!
-  const { attempts, learnerId } = await server.api<{
-    learnerId: string
-    attempts: readonly AttemptSummary[]
-  }>(`/sessions/${id}`)
-  expect(learnerId).toBe(learner.id)
-  expect(attempts.map((a) => [a.technique, a.right, a.timed])).toEqual([
-    ['checking', true, false],
-    ['checking', false, false],
-  ])
-  for (const n of [0, 1]) {
-    await page.goto(`${server.url}/record/attempt/${attempts[n]!.id}`)
-    await expect(page.getByRole('heading', { level: 1 })).toContainText('=')
-  }
-})
+clocked(
+  'other sets: a round of tables with a bell, own settings on a sheet, a sheet of finished work that is marked',
+  async ({ page, server }) => {
+    const learner = await openPage(page, server, 'Rounds', 'Rounds for Ilse Marrow')
+    await page.getByRole('radio', { name: 'Other sets' }).check()
+    await page.getByLabel('How many').fill('2')
+    await page.getByLabel('Seconds for each').fill('60')
+    await page.getByRole('button', { name: 'To the start' }).click()
+    await page.getByRole('button', { name: /^Start/ }).click()
+    await page.clock.runFor(2000)
+    const grid = page.locator('.grid-sheet')
+    await expect(grid).toBeVisible()
+    const numbers = await grid.locator('tbody tr').first().locator('td').allTextContents()
+    const row = numbers.slice(0, 3).reduce((sum, n) => sum + Number(n), 0)
+    await page.keyboard.type(String(row))
+    await page.keyboard.press('Enter')
+    await expect(grid.locator('tbody tr').first().locator('td').last()).toHaveText(String(row))
+    await page.clock.runFor(61_000)
+    // At the bell every sum stands there.
+    await expect(page.locator('.answers li')).toHaveCount(8)
+    await expect(page.locator('.answers li').first()).toContainText(String(row))
+    await page.keyboard.press('Enter')
+    await page.keyboard.press('n')
+    await page.keyboard.press('Enter')
+    await expect(page.locator('.figures').first()).toContainText('right before the bell0 of 2')
+    await page.goto(`${server.url}/papers/sheets`)
+    await pick(page, 'Level', 'own settings')
+    await page.getByLabel('Digits before the point').fill('5')
+    await page.getByLabel('How many').fill('3')
+    await page.getByRole('button', { name: 'Make 1 sheet' }).click()
+    await expect(page.locator('.printed').first().locator('li').first()).toContainText(/\d{2}\s\d{3} \+/)
+    await page.goto(`${server.url}/papers/sheets`)
+    await page.getByRole('radio', { name: 'Other sets' }).check()
+    await pick(page, 'Other sets', 'Is it right?')
+    await page.getByLabel('How many').fill('2')
+    await page.getByRole('button', { name: 'Make 1 sheet' }).click()
+    await expect(page.locator('.printed').first()).toContainText('What do you know now?')
+    await page.getByRole('link', { name: 'Key it in' }).click()
+    await expect(page.getByText('Item 1', { exact: true })).toBeVisible()
+    await page.keyboard.press('ArrowRight')
+    await page.keyboard.press('ArrowLeft')
+    await page.getByRole('button', { name: 'Store 2 answers' }).click()
+    await expect(page).toHaveURL(/\/record\/session\//)
+    const id = new URL(page.url()).pathname.split('/').at(-1)!
+    const { attempts, learnerId } = await server.api<{
+      learnerId: string
+      attempts: readonly AttemptSummary[]
+    }>(`/sessions/${id}`)
+    expect(learnerId).toBe(learner.id)
+    expect(attempts.map((a) => [a.technique, a.right, a.timed])).toEqual([
+      ['checking', true, false],
+      ['checking', false, false],
+    ])
+    for (const n of [0, 1]) {
+      await page.goto(`${server.url}/record/attempt/${attempts[n]!.id}`)
+      await expect(page.getByRole('heading', { level: 1 })).toContainText('=')
+    }
+  },
+)
 
 test('the grid: Enter goes on, right or wrong, and nothing moves; a tape glides to the right', async ({
   page,

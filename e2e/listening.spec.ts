@@ -5,8 +5,8 @@ import { answerText } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { variantOf } from '@tachymetra/core/technique'
 import type { LearnerWire } from '@tachymetra/core/wire'
-import { chooseSession, expect, test, trace, type } from './bench.js'
-import { ears, listen, plain, problemFrom } from './ears.js'
+import { chooseSession, expect, test, trace, type } from './support/bench.js'
+import { ears, listen, plain, problemFrom } from './support/ears.js'
 
 test('by ear alone, guided: a hint, a mistake made twice, the next problem, and the end', async ({
   page,

@@ -6,7 +6,7 @@ import { TECHNIQUES } from '@tachymetra/core/registry'
 import { type ListedProblem, MOST_ITEMS } from '@tachymetra/core/set'
 import type { Technique } from '@tachymetra/core/technique'
 import type { LearnerWire } from '@tachymetra/core/wire'
-import { begin, expect, test } from './bench.js'
+import { begin, expect, test } from './support/bench.js'
 
 /** How much room a problem takes: its numbers, one below the other, and the digits of the longest; of an item its line. */
 function sizeOf(problem: Problem): readonly [rows: number, digits: number] {

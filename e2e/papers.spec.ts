@@ -4,9 +4,9 @@ import type { Page } from '@playwright/test'
 import { techniqueById } from '@tachymetra/core/registry'
 import { isStarred, setupOf } from '@tachymetra/core/set'
 import type { LearnerWire, ProgressWire, WorkedSet } from '@tachymetra/core/wire'
-import { countTones, expect, pick, test } from './bench.js'
-import { answer, answerTo, listed } from './paper.js'
-import type { TestServer } from './server.js'
+import { clocked, countTones, expect, pick, test } from './support/bench.js'
+import { answer, answerTo, listed } from './support/paper.js'
+import type { TestServer } from './support/server.js'
 
 async function openPapers(page: Page, server: TestServer, name = 'Ilse Marrow'): Promise<LearnerWire> {
   await page.goto(server.url)
@@ -87,47 +87,46 @@ test('a paper by keyboard: skips, a reload, the server gone; then scored, gone t
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Paper: 33 points')
 })
 
-test('when the time is up a bell rings and the paper is over; what was not reached costs nothing', async ({
-  page,
-  server,
-}) => {
-  const learner = await openPapers(page, server)
-  await page.clock.install()
-  const rung = await countTones(page)
-  await page.reload()
-  await page.getByRole('spinbutton', { name: 'Minutes' }).fill('1')
-  await setUp(page, 12)
-  await page.getByRole('button', { name: 'Begin the paper' }).click()
-  await at(page, 1, 12)
-  const list = await listed(page)
-  await answer(page, list[0]!)
-  await at(page, 2, 12)
-  await page.keyboard.press('t')
-  await expect(page.getByText('The bar is hidden.')).toBeVisible()
-  // Another page is looked at for ten seconds: told, and the clock goes on.
-  const seen = (hidden: boolean) =>
-    page.evaluate((is) => {
-      Object.defineProperty(document, 'hidden', { value: is, configurable: true })
-      document.dispatchEvent(new Event('visibilitychange'))
-    }, hidden)
-  await seen(true)
-  await page.clock.runFor(10_000)
-  await seen(false)
-  // Time goes on between the two as well.
-  const told = page.getByText(/^You were away for 1\d\.\d s\. The clock went on\.$/)
-  await expect(told).toBeVisible()
-  const away = /1\d\.\d s/.exec((await told.textContent())!)![0]
-  await answer(page, list[1]!)
-  await at(page, 3, 12)
-  await expect(page.getByText('You were away')).toBeHidden()
-  await page.clock.runFor(50_000)
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Paper: 10 points')
-  await expect(page.locator('.figures')).toContainText(`away, the clock going on${away}`)
-  expect(await rung()).toBeGreaterThan(0)
-  await expect
-    .poll(async () => (await server.api<WorkedSet[]>(`/learners/${learner.id}/papers`))[0]?.answers.length)
-    .toBeGreaterThan(0)
-})
+clocked(
+  'when the time is up a bell rings and the paper is over; what was not reached costs nothing',
+  async ({ page, server }) => {
+    const learner = await openPapers(page, server)
+    const rung = await countTones(page)
+    await page.reload()
+    await page.getByRole('spinbutton', { name: 'Minutes' }).fill('1')
+    await setUp(page, 12)
+    await page.getByRole('button', { name: 'Begin the paper' }).click()
+    await at(page, 1, 12)
+    const list = await listed(page)
+    await answer(page, list[0]!)
+    await at(page, 2, 12)
+    await page.keyboard.press('t')
+    await expect(page.getByText('The bar is hidden.')).toBeVisible()
+    // Another page is looked at for ten seconds: told, and the clock goes on.
+    const seen = (hidden: boolean) =>
+      page.evaluate((is) => {
+        Object.defineProperty(document, 'hidden', { value: is, configurable: true })
+        document.dispatchEvent(new Event('visibilitychange'))
+      }, hidden)
+    await seen(true)
+    await page.clock.runFor(10_000)
+    await seen(false)
+    // Time goes on between the two as well.
+    const told = page.getByText(/^You were away for 1\d\.\d s\. The clock went on\.$/)
+    await expect(told).toBeVisible()
+    const away = /1\d\.\d s/.exec((await told.textContent())!)![0]
+    await answer(page, list[1]!)
+    await at(page, 3, 12)
+    await expect(page.getByText('You were away')).toBeHidden()
+    await page.clock.runFor(50_000)
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Paper: 10 points')
+    await expect(page.locator('.figures')).toContainText(`away, the clock going on${away}`)
+    expect(await rung()).toBeGreaterThan(0)
+    await expect
+      .poll(async () => (await server.api<WorkedSet[]>(`/learners/${learner.id}/papers`))[0]?.answers.length)
+      .toBeGreaterThan(0)
+  },
+)
 
 test('by touch: mixed numbers and Roman numerals, another form told, going back to what was skipped', async ({
   open,

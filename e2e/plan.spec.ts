@@ -14,8 +14,8 @@ import {
   stepValues,
   test,
   type,
-} from './bench.js'
-import type { TestServer } from './server.js'
+} from './support/bench.js'
+import type { TestServer } from './support/server.js'
 
 async function newLearner(page: Page, server: TestServer, name: string): Promise<string> {
   await page.goto(server.url)

@@ -1,8 +1,9 @@
 import { defineConfig } from '@playwright/test'
+import { PAGE, PATIENCE_MS } from './support/page.js'
 
 export default defineConfig({
   testDir: '.',
-  globalSetup: './setup.ts',
+  globalSetup: './support/setup.ts',
   outputDir: '../test-results',
   // One more than the two cores this is usually run on: most of a test is waiting.
   workers: 3,
@@ -16,16 +17,10 @@ export default defineConfig({
   retries: 1,
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   use: {
-    viewport: { width: 1280, height: 800 },
-    // What is not there is told at once, and not when the whole test is out of time.
-    actionTimeout: 60_000,
-    navigationTimeout: 60_000,
-    locale: 'en-GB',
-    timezoneId: 'UTC',
-    // What glides is drawn sixty times a second, which is most of the work where there is no graphics card.
-    contextOptions: { reducedMotion: 'reduce' },
-    // A page kept by the browser would go past what a test puts in the way of its requests; one test is about just that.
-    serviceWorkers: 'block',
+    ...PAGE,
+    actionTimeout: PATIENCE_MS,
+    navigationTimeout: PATIENCE_MS,
+    contextOptions: { reducedMotion: PAGE.reducedMotion },
     trace: 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
@@ -37,6 +32,8 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // Pages of a worker share what they have compiled.
+        '--process-per-site',
       ],
     },
   },

@@ -14,7 +14,7 @@ import {
   test,
   trace,
   type,
-} from './bench.js'
+} from './support/bench.js'
 
 test('watched, guided with a slip, then five against the clock: the record shows it after a restart', async ({
   page,

@@ -3,8 +3,8 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { AttemptSummary, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
-import { answerOne, chooseSession, expect, test } from './bench.js'
-import { TestServer } from './server.js'
+import { answerOne, chooseSession, expect, killable, test } from './support/bench.js'
+import { TestServer } from './support/server.js'
 
 type Whole = SessionWire & { attempts: AttemptSummary[] }
 
@@ -54,7 +54,7 @@ test('an attempt whose acknowledgement got lost is sent again and stored once', 
   expect((await newest(server)).attempts.map((a) => a.expression)).toEqual(worked)
 })
 
-test('killed right after an acknowledged attempt: it is there', async ({ page, server }) => {
+killable('killed right after an acknowledged attempt: it is there', async ({ page, server }) => {
   await page.goto(server.url)
   await chooseSession(page, { technique: 'Hold and borrow', level: 2, support: 'Answer only', count: 5 })
   const acknowledged = page.waitForResponse((r) => r.url().includes('/api/attempts/') && r.status() === 201)

@@ -14,9 +14,9 @@ import {
   test,
   toSessions,
   type,
-} from './bench.js'
-import { answer, listed } from './paper.js'
-import type { TestServer } from './server.js'
+} from './support/bench.js'
+import { answer, listed } from './support/paper.js'
+import type { TestServer } from './support/server.js'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 

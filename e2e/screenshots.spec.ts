@@ -3,8 +3,18 @@ import { toText } from '@tachymetra/core/number'
 import { answerText } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { variantOf } from '@tachymetra/core/technique'
-import { chooseSession, expect, openChoice, pick, problemOn, stepValues, test, trace, type } from './bench.js'
-import { answer, listed } from './paper.js'
+import {
+  chooseSession,
+  expect,
+  openChoice,
+  pick,
+  problemOn,
+  stepValues,
+  test,
+  trace,
+  type,
+} from './support/bench.js'
+import { answer, listed } from './support/paper.js'
 
 const FOLDER = process.env.SCREENSHOTS
 

@@ -5,8 +5,8 @@ import { answerText, printProblem } from '@tachymetra/core/problem'
 import { itemsOf, listedItem, type PracticeSet, plainRecipe } from '@tachymetra/core/set'
 import type { AttemptSummary, LearnerWire, SessionWire } from '@tachymetra/core/wire'
 import { build, type Rolldown } from 'vite'
-import { answerOne, chooseSession, expect, openChoice, pick, problemOn, test, type } from './bench.js'
-import type { TestServer } from './server.js'
+import { answerOne, chooseSession, expect, openChoice, pick, problemOn, test, type } from './support/bench.js'
+import type { TestServer } from './support/server.js'
 
 /** The part of the core that makes sets, as one script for a page that holds nothing else. */
 async function setScript(): Promise<string> {

@@ -5,7 +5,7 @@ import { techniqueById } from '@tachymetra/core/registry'
 import { type BeadMove, beadsOf, beadWorkOf, isOnFrame } from '@tachymetra/core/soroban'
 import { type Step, variantOf } from '@tachymetra/core/technique'
 import type { AttemptWire, LearnerWire, SessionPage, SessionWire } from '@tachymetra/core/wire'
-import { chooseSession, expect, openChoice, pick, test, trace, type } from './bench.js'
+import { chooseSession, expect, openChoice, pick, test, trace, type } from './support/bench.js'
 
 async function problemAbove(page: Page): Promise<Problem> {
   const label = (await page.locator('.problem-line').getAttribute('aria-label'))!

@@ -20,8 +20,8 @@ import {
   toSessions,
   trace,
   type,
-} from './bench.js'
-import { ears, listen, plain, problemFrom } from './ears.js'
+} from './support/bench.js'
+import { ears, listen, plain, problemFrom } from './support/ears.js'
 
 /** Types every value of a working; between two of them nothing is waited for, as a quick learner would. */
 async function work(page: Page, values: readonly string[]): Promise<void> {

@@ -2,8 +2,11 @@
 import type { Locator, Page } from '@playwright/test'
 import { answerText, printProblem } from '@tachymetra/core/problem'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'
-import { cardOn, expect, problemOn, stepValues, empty as test, type } from './bench.js'
-import type { TestServer } from './server.js'
+import { cardOn, expect, problemOn, stepValues, empty as test, type } from './support/bench.js'
+
+test.use({ alone: true })
+
+import type { TestServer } from './support/server.js'
 
 /** By Tab alone to where something is, as far as it may be. */
 async function tabTo(page: Page, target: Locator): Promise<void> {

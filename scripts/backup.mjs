@@ -18,8 +18,8 @@ if (what === 'recount' ? file : !file || more.length > 0)
     2,
   )
 
-const { backUpFile, beforePath } = await import('../server/dist/store/backup.js')
-const { restore } = await import('../server/dist/store/restore.js')
+const { backUpFile, beforePath } = await import('../server/dist/store/files/backup.js')
+const { restore } = await import('../server/dist/store/files/restore.js')
 const { recount } = await import('../server/dist/store/recount.js')
 const { databaseFile, openData, readSettings, StartError } = await import('../server/dist/main.js')
 const { InputError } = await import('../core/dist/problem/index.js')

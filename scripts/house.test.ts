@@ -67,21 +67,49 @@ test('the core: what others may use of an area is named one by one', () => {
         expect(AREAS, `${file} uses ${area}`).toContain(area)
 })
 
-test('the browser: a screen uses its own folder, data, parts and how numbers are written, no other screen', () => {
-  const shared = ['data', 'written', 'parts']
-  const others = sources('web/src', /\.tsx?$/)
+/** The rooms of the browser that several screens use, from the ground up: each uses those before it. */
+const ROOMS = [
+  'wire',
+  'kept',
+  'data',
+  'written',
+  'words',
+  'sound',
+  'entry',
+  'frame',
+  'beads',
+  'working',
+  'charts',
+  'print',
+  'player',
+  'forms',
+  'practice',
+]
+
+test('the browser: a screen uses its own folder and the rooms for all, no other screen; among these nothing leads upward', () => {
+  const wrong = sources('web/src', /\.tsx?$/)
     .filter((file) => file.includes('/'))
-    .flatMap((file) =>
-      imports('web/src', file)
-        .filter(
-          (used) => used.includes('/') && folder(used) !== folder(file) && !shared.includes(folder(used)),
-        )
-        .map((used) => `${file} uses ${used}`),
-    )
-  expect(others).toEqual([])
-  for (const file of sources('web/src', /^(data|written|parts)\/.*\.tsx?$/))
-    for (const used of imports('web/src', file).filter((path) => path.includes('/')))
-      expect(shared, `${file} uses ${used}`).toContain(folder(used))
+    .flatMap((file) => {
+      const mine = ROOMS.indexOf(folder(file))
+      return imports('web/src', file)
+        .filter((used) => used.includes('/') && folder(used) !== folder(file))
+        .filter((used) => !ROOMS.includes(folder(used)) || (mine >= 0 && ROOMS.indexOf(folder(used)) > mine))
+        .map((used) => `${file} uses ${used}`)
+    })
+  expect(wrong).toEqual([])
+})
+
+/** More than this in one folder and nobody knows what belongs there. */
+const MOST_FILES = 25
+
+test(`no folder of sources holds more than ${MOST_FILES} files`, () => {
+  const counts = new Map<string, number>()
+  for (const root of ['core/src', 'server/src', 'web/src', 'e2e', 'scripts'])
+    for (const file of sources(root, /\.(ts|tsx|css|mjs)$/)) {
+      const at = join(root, dirname(file))
+      counts.set(at, (counts.get(at) ?? 0) + 1)
+    }
+  expect([...counts].filter(([, files]) => files > MOST_FILES)).toEqual([])
 })
 
 test('a class with a rule of its own in the stylesheet of a screen is in no other: all of them come to hold on every page', () => {
@@ -100,7 +128,7 @@ test('a class with a rule of its own in the stylesheet of a screen is in no othe
       for (const other of sheets.filter((s) => s.file !== file)) {
         const named = other.selectors.some((s) => s.split(/(?=[.\s:>+~[])/).includes(name))
         const also =
-          file.startsWith('parts/') || always.test(other.file) ? alone(other.file).includes(name) : named
+          ROOMS.includes(folder(file)) || always.test(other.file) ? alone(other.file).includes(name) : named
         if (also) faults.push(`${name}: ${file} and ${other.file}`)
       }
   expect(faults).toEqual([])

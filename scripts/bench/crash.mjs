@@ -14,7 +14,7 @@ import { FACT_DECKS } from '../../core/dist/facts/index.js'
 import { seeded } from '../../core/dist/number/index.js'
 import { JUDGE } from '../../core/dist/session/index.js'
 import { demoLearners } from '../../core/dist/simulate/index.js'
-import { openDatabase } from '../../server/dist/store/opening.js'
+import { openDatabase } from '../../server/dist/store/files/opening.js'
 import { recount } from '../../server/dist/store/recount.js'
 import { ROOT } from '../prepare.mjs'
 

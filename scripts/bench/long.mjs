@@ -13,7 +13,7 @@ const MOST = 1000
  */
 export async function longRecord(file, wanted) {
   const need = createRequire(new URL('../../server/package.json', import.meta.url))
-  const { openDatabase } = await import('../../server/dist/store/opening.js')
+  const { openDatabase } = await import('../../server/dist/store/files/opening.js')
   const { insertAttempt, rollUpAll } = await import('../../server/dist/store/attempts.js')
   const { judgeRecord } = await import('../../core/dist/session/index.js')
   const { sql } = await import(need.resolve('drizzle-orm'))

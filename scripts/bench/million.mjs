@@ -13,7 +13,7 @@ export async function run() {
   const need = createRequire(new URL('../../server/package.json', import.meta.url))
   const { default: pino } = await import(need.resolve('pino'))
   const { createApp } = await import('../../server/dist/app.js')
-  const { openDatabase } = await import('../../server/dist/store/opening.js')
+  const { openDatabase } = await import('../../server/dist/store/files/opening.js')
   const { judgeHere } = await import('../../server/dist/work/judge.js')
   const { CHORES_HERE } = await import('../../server/dist/work/chores.js')
   const folder = mkdtempSync(join(tmpdir(), 'tachymetra-million-'))

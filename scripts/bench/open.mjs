@@ -67,7 +67,7 @@ export async function run() {
   const { createApp } = await import('../../server/dist/app.js')
   const { judgeHere } = await import('../../server/dist/work/judge.js')
   const { CHORES_HERE } = await import('../../server/dist/work/chores.js')
-  const { openDatabase } = await import('../../server/dist/store/opening.js')
+  const { openDatabase } = await import('../../server/dist/store/files/opening.js')
   const { loadDemo } = await import('../../server/dist/store/demo.js')
   const data = mkdtempSync(join(tmpdir(), 'tachymetra-open-'))
   const file = join(data, 'demo.sqlite')

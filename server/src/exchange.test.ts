@@ -6,10 +6,10 @@ import type { BroughtInAnswer, FactStanding, Holdings, LearnerWire, MoveWire } f
 import { sql } from 'drizzle-orm'
 import Papa from 'papaparse'
 import { expect, test } from 'vitest'
-import { backUp } from './store/backup.js'
 import type { Database } from './store/database.js'
-import { openDatabase, SCHEMA_VERSION } from './store/opening.js'
-import { look, restore } from './store/restore.js'
+import { backUp } from './store/files/backup.js'
+import { openDatabase, SCHEMA_VERSION } from './store/files/opening.js'
+import { look, restore } from './store/files/restore.js'
 import { testServer } from './testing.js'
 
 const { database, data, base, send, get } = testServer('2026-03-01')

@@ -6,11 +6,11 @@ import { parseArgs } from 'node:util'
 import pino from 'pino'
 import { createApp } from './app.js'
 import { openLog } from './log.js'
-import { clearWorking } from './store/backup.js'
 import { loadDemo } from './store/demo.js'
 import { eraseOverdue } from './store/erase.js'
-import { lockFolder } from './store/lock.js'
-import { isSound, openDatabase } from './store/opening.js'
+import { clearWorking } from './store/files/backup.js'
+import { lockFolder } from './store/files/lock.js'
+import { isSound, openDatabase } from './store/files/opening.js'
 import { isClockRight } from './store/times.js'
 import { choreProcesses } from './work/chores.js'
 import { judgePool } from './work/judge.js'
@@ -69,12 +69,18 @@ export function databaseFile({ data, demo }: Pick<Settings, 'data' | 'demo'>): s
   return join(data, demo ? 'demo.sqlite' : 'tachymetra.sqlite')
 }
 
+/** Requests under way have so long to be answered once it stops; a client that will not let go is cut off. */
+const LET_GO_MS = 3000
+
 /**
- * Opens the database, loads the demo data when asked to and nobody is there yet, and serves until SIGINT or
- * SIGTERM.
+ * Opens the database, loads the demo data when asked to and nobody is there yet, and serves until it is stopped.
+ * @returns its address, and how to stop it: what is under way is answered, written and closed first
  * @throws StartError when the data folder or the port cannot be used.
  */
-export async function serve(settings: Settings, say: (line: string) => void): Promise<{ url: string }> {
+export async function serve(
+  settings: Settings,
+  say: (line: string) => void,
+): Promise<{ readonly url: string; stop(): Promise<void> }> {
   const { host, port, data, demo } = settings
   // Whatever is made from here on is for this account alone.
   process.umask(0o077)
@@ -118,32 +124,21 @@ export async function serve(settings: Settings, say: (line: string) => void): Pr
   void overdue()
   const daily = setInterval(overdue, 86_400_000).unref()
 
-  let stopping = false
-  const stop = () => {
-    if (stopping) process.exit(1)
-    stopping = true
+  const stop = async () => {
     clearInterval(daily)
-    say('Stopping.')
     processes.close()
-    // Requests under way are answered first; a client that will not let go is cut off. Whatever hangs, it ends.
-    setTimeout(() => server.closeAllConnections(), 3000).unref()
-    setTimeout(() => process.exit(1), 8000).unref()
-    server.close(async () => {
-      try {
-        close()
-        await Promise.all([destination.flushed(), judges.close()])
-      } finally {
-        process.exit(0)
-      }
-    })
+    const closed = new Promise((done) => server.close(done))
     server.closeIdleConnections()
+    const late = setTimeout(() => server.closeAllConnections(), LET_GO_MS)
+    await closed
+    clearTimeout(late)
+    close()
+    await Promise.all([destination.flushed(), judges.close()])
   }
-  process.on('SIGINT', stop)
-  process.on('SIGTERM', stop)
 
   const address = server.address()
   const actual = typeof address === 'object' && address ? address.port : port
-  return { url: `http://${host.includes(':') ? `[${host}]` : host}:${actual}` }
+  return { url: `http://${host.includes(':') ? `[${host}]` : host}:${actual}`, stop }
 }
 
 /** Says the same line at most once a minute: what goes wrong goes wrong for everybody. */

@@ -6,7 +6,7 @@ import type { Holdings } from '@tachymetra/core/wire'
 import Driver from 'better-sqlite3'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { isSound } from './store/opening.js'
+import { isSound } from './store/files/opening.js'
 import { testServer } from './testing.js'
 
 const { database, data, base, get } = testServer('2026-03-10')

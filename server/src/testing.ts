@@ -9,7 +9,7 @@ import { afterAll, beforeAll } from 'vitest'
 import { createApp } from './app.js'
 import type { Database } from './store/database.js'
 import { loadDemo } from './store/demo.js'
-import { openDatabase } from './store/opening.js'
+import { openDatabase } from './store/files/opening.js'
 import { CHORES_HERE } from './work/chores.js'
 import { judgeHere } from './work/judge.js'
 

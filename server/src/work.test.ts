@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { judgeRecord } from '@tachymetra/core/session'
 import { demoLearners } from '@tachymetra/core/simulate'
 import { afterAll, expect, test } from 'vitest'
-import { openDatabase } from './store/opening.js'
+import { openDatabase } from './store/files/opening.js'
 import { choreProcesses } from './work/chores.js'
 import { judgePool } from './work/judge.js'
 

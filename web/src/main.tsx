@@ -9,15 +9,15 @@ import './base.css'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { App } from './App.js'
-import { followServer } from './data/api.js'
 import { makeUp } from './data/insecure.js'
 import { keepProgram } from './data/newVersion.js'
-import { flush, startOutbox } from './data/outbox.js'
 import { askAhead, followChanges, recordChanged } from './data/queries.js'
-import { queryClient } from './data/queryClient.js'
 import { followOtherTabs } from './data/settings.js'
-import { finishVisited } from './data/visited.js'
-import { fetchAhead } from './parts/Guard.js'
+import { fetchAhead } from './frame/Guard.js'
+import { endHere } from './kept/kept.js'
+import { flush, startOutbox } from './kept/outbox.js'
+import { followServer } from './wire/api.js'
+import { queryClient } from './wire/queryClient.js'
 
 makeUp()
 // What cannot be had now is asked for again by the page itself.
@@ -30,7 +30,7 @@ followServer(() => {
   void queryClient.invalidateQueries()
 })
 // What was left in the middle is kept, whichever page comes next.
-void finishVisited().then(flush)
+void endHere()
 followOtherTabs()
 followChanges()
 fetchAhead()

@@ -16,10 +16,10 @@ import { WORKED_SUPPORTS } from '../session/support.js'
 import { enteredText } from '../session/typing.js'
 import { causesOf, figuresOf } from '../session/verdict.js'
 import { beadWorkOf } from '../soroban/step.js'
-import { parameterValuesOf } from '../technique/boards.js'
 import type { ParameterValues, Step, Technique, Variant } from '../technique/contract.js'
 import { readAnswerOf, trace, variantOf } from '../technique/driver.js'
 import { lineText } from '../technique/line.js'
+import { parameterValuesOf } from '../technique/quantities/boards.js'
 import { effortWords } from '../words/report.js'
 
 export interface CommandResult {

@@ -1,4 +1,4 @@
-export { type Grid, gridQuestions, gridTarget, printGrid, readGrid } from './grid.js'
+export { type Grid, gridQuestions, gridTarget, readGrid } from './grid.js'
 export {
   FASTEST_MS,
   type FlashPace,

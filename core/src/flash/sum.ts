@@ -12,10 +12,10 @@ import {
 import { fallsBelowZero, lowestOf, type SumProblem, signed } from '../problem/problem.js'
 import { chainSpace } from '../soroban/chains.js'
 import { loadOf } from '../technique/addition/parts.js'
-import { parameter } from '../technique/boards.js'
 import { lineOf } from '../technique/line.js'
 import { type Misfit, misfit, step, technique } from '../technique/make.js'
-import { oneOff } from '../technique/quantities.js'
+import { parameter } from '../technique/quantities/boards.js'
+import { oneOff } from '../technique/quantities/quantities.js'
 import { FLASH, SUM_MISFIT } from '../words/addition.js'
 import { REMARK } from '../words/steps.js'
 

@@ -15,10 +15,10 @@ import {
 } from '../problem/space.js'
 import { AS_DECIMAL, FRACTION, RATIONAL } from '../question/fractions.js'
 import { asFraction, type Value, valueWords } from '../question/value.js'
-import { quotient } from '../technique/chains.js'
 import type { Step } from '../technique/contract.js'
 import { misfit } from '../technique/make.js'
-import { product, type Quantity } from '../technique/quantities.js'
+import { quotient } from '../technique/quantities/chains.js'
+import { product, type Quantity } from '../technique/quantities/quantities.js'
 import { CONVERSION, PERCENT } from '../words/paper/fractions.js'
 import { answered, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
 

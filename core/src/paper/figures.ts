@@ -6,7 +6,7 @@ import { between, either, kept, mapped, type ProblemSpace, pairs, type Space } f
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
 import { together } from '../technique/facts.js'
-import { holdsThat, product, type Quantity, square, sum, twice } from '../technique/quantities.js'
+import { holdsThat, product, type Quantity, square, sum, twice } from '../technique/quantities/quantities.js'
 import { FIGURE } from '../words/paper/measures.js'
 import { answeredBy, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
 

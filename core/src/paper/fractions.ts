@@ -9,7 +9,14 @@ import type { AnswerKind } from '../question/kind.js'
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
 import { misfit, type SlipSink } from '../technique/make.js'
-import { difference, holdsThat, product, type Quantity, square, sum } from '../technique/quantities.js'
+import {
+  difference,
+  holdsThat,
+  product,
+  type Quantity,
+  square,
+  sum,
+} from '../technique/quantities/quantities.js'
 import { FRACTIONS } from '../words/paper/fractions.js'
 import { answered, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
 

@@ -18,7 +18,7 @@ import { byFives, byTwelve, sameDistance } from './products.js'
 import { proportion } from './proportion.js'
 import { remainders, withRemainder } from './remainders.js'
 import { runs } from './runs.js'
-import { sequence } from './sequence.js'
+import { sequence } from './sequence/sequence.js'
 import { units } from './units.js'
 
 export const PAPER_KINDS: readonly Technique[] = [

@@ -15,11 +15,11 @@ import {
 import { baseNumeral, numeralOf } from '../question/fractions.js'
 import { ROMAN, WHOLE } from '../question/kind.js'
 import type { Value } from '../question/value.js'
-import { total } from '../technique/chains.js'
 import type { Step } from '../technique/contract.js'
 import { quotientLoad } from '../technique/facts.js'
 import { misfit, type SlipSink } from '../technique/make.js'
-import { difference, holdsThat, product, sum } from '../technique/quantities.js'
+import { total } from '../technique/quantities/chains.js'
+import { difference, holdsThat, product, sum } from '../technique/quantities/quantities.js'
 import { BASES, ROMAN_KIND } from '../words/paper/numbers.js'
 import { answered, answeredBy, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
 

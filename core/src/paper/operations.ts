@@ -17,7 +17,7 @@ import {
 import { SIGNED } from '../question/kind.js'
 import { productLoad, quotientLoad, together } from '../technique/facts.js'
 import { misfit } from '../technique/make.js'
-import { difference, holdsThat, type Quantity, sum } from '../technique/quantities.js'
+import { difference, holdsThat, type Quantity, sum } from '../technique/quantities/quantities.js'
 import { OPERATIONS } from '../words/paper/measures.js'
 import { answered, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
 

@@ -16,7 +16,15 @@ import {
 import { WHOLE } from '../question/kind.js'
 import type { SlipSink } from '../technique/make.js'
 import { misfit } from '../technique/make.js'
-import { difference, gap, holdsThat, product, type Quantity, square, sum } from '../technique/quantities.js'
+import {
+  difference,
+  gap,
+  holdsThat,
+  product,
+  type Quantity,
+  square,
+  sum,
+} from '../technique/quantities/quantities.js'
 import { BY_HEART, NEAR_FIFTY, POWERS, SQUARE_DIFFERENCE, SUBSETS } from '../words/paper/products.js'
 import { answered, answeredBy, answeredOnLine, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
 

@@ -19,6 +19,14 @@ export {
   type Task,
 } from './reduce.js'
 export { againWords, withRemarks } from './remarks.js'
+export {
+  type DoneAttempt,
+  leftIn,
+  resumed,
+  type Stretch,
+  type StretchEvent,
+  stretchAfter,
+} from './stretch.js'
 export { SUPPORT_NAMES, SUPPORTS, type Support, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
 export {
   confirm,

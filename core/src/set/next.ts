@@ -9,6 +9,8 @@ export interface ItemAnswer {
   readonly right: boolean
   /** Right and in time, where being slow counts as missed; as `right` where it is left out. */
   readonly known?: boolean
+  /** Gone on without an answer: on a paper it may be come back to. */
+  readonly open?: boolean
 }
 
 /**
@@ -16,6 +18,28 @@ export interface ItemAnswer {
  * @param answers in the order they were given
  */
 export function toCome(recipe: Recipe, answers: readonly ItemAnswer[]): readonly number[] {
+  return recipe.paper ? onPaper(recipe, recipe.paper, answers) : asRuled(recipe, answers)
+}
+
+/** Those that were not met yet, then, where one may go back, those left open, from the last one on. */
+function onPaper(
+  recipe: Recipe,
+  { back }: NonNullable<Recipe['paper']>,
+  answers: readonly ItemAnswer[],
+): readonly number[] {
+  const met = new Set(answers.map((a) => a.n))
+  const done = new Set(answers.flatMap((a) => (a.open ? [] : [a.n])))
+  const all = Array.from({ length: itemCount(recipe) }, (_, i) => i + 1)
+  const left = back ? all.filter((n) => met.has(n) && !done.has(n)) : []
+  const last = answers.at(-1)?.n ?? 0
+  return [
+    ...all.filter((n) => !met.has(n)),
+    ...left.filter((n) => n > last),
+    ...left.filter((n) => n <= last),
+  ]
+}
+
+function asRuled(recipe: Recipe, answers: readonly ItemAnswer[]): readonly number[] {
   let queue = Array.from({ length: itemCount(recipe) }, (_, i) => i + 1)
   const met = new Set<number>()
   for (const { n, right, known = right } of answers) {

@@ -7,8 +7,8 @@ import { InputError } from '../problem/error.js'
 import type { ProblemSpace } from '../problem/space.js'
 import { levelOf, techniqueById } from '../registry/techniques.js'
 import type { Support } from '../session/support.js'
-import { parameterValuesOf } from '../technique/boards.js'
 import type { ParameterValues } from '../technique/contract.js'
+import { parameterValuesOf } from '../technique/quantities/boards.js'
 
 /** A problem as it is written in a list: by which technique it is worked, at which level (0: none). */
 export interface ListedProblem {

@@ -231,6 +231,20 @@ test('what is missed or too slow comes once more at the end, and then has had it
   expect(toCome(again, [wrong(1), right(2), right(3), wrong(1)])).toEqual([])
 })
 
+test('on a paper what was left open comes after all others, from where one is, unless one may not go back', () => {
+  const facts = ['7x8', '6x7', '3+9', '4x4']
+  const paper = (back: boolean): Recipe => ({
+    ...plainRecipe([{ kind: 'facts', facts }], 'answer'),
+    paper: { name: 'Paper', without: [], back },
+  })
+  const skipped = (n: number): ItemAnswer => ({ n, right: false, open: true })
+  expect(toCome(paper(true), [skipped(1), wrong(2)])).toEqual([3, 4, 1])
+  expect(toCome(paper(false), [skipped(1), wrong(2)])).toEqual([3, 4])
+  expect(toCome(paper(true), [skipped(1), skipped(2), skipped(3), right(4)])).toEqual([1, 2, 3])
+  expect(toCome(paper(true), [skipped(1), skipped(2), skipped(3), right(4), skipped(2)])).toEqual([3, 1, 2])
+  expect(toCome(paper(true), [skipped(1), right(1), right(2), right(3), right(4)])).toEqual([])
+})
+
 test('the staircase of a set is that of its answers', () => {
   const source: Source = { kind: 'flash', digits: 1, numbers: 3, minus: false, count: 9 }
   const recipe: Recipe = {

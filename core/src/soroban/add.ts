@@ -25,10 +25,10 @@ import {
   signed,
 } from '../problem/problem.js'
 import { type Part, partsOf } from '../technique/addition/parts.js'
-import { parameter } from '../technique/boards.js'
 import type { Step } from '../technique/contract.js'
 import { lineOf } from '../technique/line.js'
 import { type Misfit, misfit, once, type SlipSink, technique } from '../technique/make.js'
+import { parameter } from '../technique/quantities/boards.js'
 import { SIDE, TENS } from '../technique/variants.js'
 import { BEADS_ADD, FRAME_MISFIT, moveOf, SET } from '../words/soroban.js'
 import { chainSpace } from './chains.js'

@@ -5,7 +5,7 @@ import type { Problem, Term } from '../problem/problem.js'
 import { digitsAllowed, shape } from '../problem/shape.js'
 import { countColumns, mapped, type ProblemSpace } from '../problem/space.js'
 import { sumSpace } from '../problem/sums.js'
-import { uneven } from '../technique/boards.js'
+import { uneven } from '../technique/quantities/boards.js'
 import { kindOf, type MoveKind } from './moves.js'
 import { signedWalks } from './walks.js'
 

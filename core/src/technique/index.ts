@@ -1,4 +1,3 @@
-export { usualValues } from './boards.js'
 export type {
   Action,
   AnswerCell,
@@ -27,4 +26,5 @@ export type { Effort } from './effort.js'
 export { typedIn, writtenFromRight, type Zone, zoneOf } from './entering.js'
 export { lineOf } from './line.js'
 export type { Walk } from './listening/walks.js'
-export { crossPattern } from './multiplication/pattern.js'
+export { crossPattern } from './multiplication/special/pattern.js'
+export { usualValues } from './quantities/boards.js'

@@ -7,7 +7,6 @@ import { asDecimal, sameValue, type Value } from '../question/value.js'
 import type { TechniqueWords } from '../words/lesson.js'
 import type { SlipId } from '../words/slips.js'
 import { OFF, type Remark } from '../words/steps.js'
-import { parameterValuesOf } from './boards.js'
 import type {
   Action,
   AnswerLine,
@@ -23,6 +22,7 @@ import type {
 } from './contract.js'
 import { type Load, NO_LOAD } from './facts.js'
 import { BLANK } from './line.js'
+import { parameterValuesOf } from './quantities/boards.js'
 
 /** Why a technique does not fit a problem: a clause that ends a sentence, for a learner. */
 export interface Misfit {

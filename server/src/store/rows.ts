@@ -21,8 +21,8 @@ import {
 import { getTableColumns, getTableName, sql } from 'drizzle-orm'
 import type { SQLiteTable } from 'drizzle-orm/sqlite-core'
 import type Joi from 'joi'
-import { TABLES } from './backup.js'
 import type { Database } from './database.js'
+import { TABLES } from './files/backup.js'
 import * as schema from './schema.js'
 
 /** More rows than a school writes in many years, and the longest text of all. */

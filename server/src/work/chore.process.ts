@@ -1,8 +1,8 @@
 /** Does one chore in a process of its own, and ends with whoever asked for it. */
 import { InputError } from '@tachymetra/core/problem'
-import { backUpFile } from '../store/backup.js'
 import { fillWithDemo } from '../store/demo.js'
-import { look, removeFromAside, restore } from '../store/restore.js'
+import { backUpFile } from '../store/files/backup.js'
+import { look, removeFromAside, restore } from '../store/files/restore.js'
 import type { Chore, Said } from './chores.js'
 
 const say = (said: Said) => process.send!(said)

@@ -6,9 +6,9 @@ import { type ChildProcess, fork } from 'node:child_process'
 import { constants, setPriority } from 'node:os'
 import { InputError } from '@tachymetra/core/problem'
 import type { Holdings } from '@tachymetra/core/wire'
-import { backUpFile } from '../store/backup.js'
 import { fillWithDemo } from '../store/demo.js'
-import { look, type Restore, removeFromAside, restore } from '../store/restore.js'
+import { backUpFile } from '../store/files/backup.js'
+import { look, type Restore, removeFromAside, restore } from '../store/files/restore.js'
 import { TooBusy } from '../store/writes.js'
 
 type Alone = <T>(work: () => Promise<T>) => Promise<T>

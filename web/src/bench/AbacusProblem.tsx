@@ -1,5 +1,5 @@
 import { type Problem, problemWords } from '@tachymetra/core/problem'
-import { spoken } from '../parts/spoken.js'
+import { spoken } from '../words/spoken.js'
 import './bench.css'
 
 /** The problem of abacus work: a line above the frame, kept back while it is to be read from the frame. */

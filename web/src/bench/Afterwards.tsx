@@ -1,7 +1,7 @@
 import { type Causes, type Exercise, figuresOf, moved, type Progress } from '@tachymetra/core/session'
 import { useMemo } from 'react'
-import { HowItGoes } from '../parts/HowItGoes.js'
-import { WayWorked } from '../parts/saying.js'
+import { HowItGoes } from '../working/HowItGoes.js'
+import { WayWorked } from '../working/saying.js'
 
 /** The working of a problem that was answered without steps, gone through afterwards: in full view unless it was right at once. */
 export function Afterwards({ progress, causes }: { readonly progress: Progress; readonly causes: Causes }) {

@@ -1,12 +1,12 @@
 import type { Progress } from '@tachymetra/core/session'
 import { useEffect, useRef, useState } from 'react'
+import type { Hand } from '../beads/rodKeys.js'
+import { rodsChanged } from '../beads/rodWords.js'
 import type { Needs } from '../data/needs.js'
-import type { Hand } from '../parts/rodKeys.js'
-import { rodsChanged } from '../parts/rodWords.js'
-import { beadHintWords, doneWords, hintWords, questionOf, saidWords } from '../parts/saying.js'
-import { hush, speak } from '../parts/speech.js'
-import type { AttemptOnScreen } from '../parts/useAttempt.js'
-import { aloud } from '../parts/words.js'
+import type { AttemptOnScreen } from '../practice/useAttempt.js'
+import { hush, speak } from '../sound/speech.js'
+import { aloud } from '../words/words.js'
+import { beadHintWords, doneWords, hintWords, questionOf, saidWords } from '../working/saying.js'
 import type { BenchFrame } from './useFrame.js'
 
 /** What there is to tell at a moment. */

@@ -1,46 +1,31 @@
 import { aimFor } from '@tachymetra/core/curriculum'
+import { drillById } from '@tachymetra/core/drill'
 import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
 import { type Exercise, progressOf, SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
-import {
-  deadlineOf,
-  type Item,
-  isDrawable,
-  itemsOf,
-  type Recipe,
-  toCome,
-  watchedItems,
-} from '@tachymetra/core/set'
+import { type Item, isDrawable, type Recipe, watchedItems } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
-import { leftSession } from '../data/leaving.js'
-import { handInAttempt } from '../data/outbox.js'
 import { useLatest, useLearners } from '../data/queries.js'
-import { changeSettings, currentSettings } from '../data/settings.js'
-import { endSession, type LocalAttempt, type LocalSession } from '../data/store.js'
-import { Loading } from '../parts/Loading.js'
-import { Missing } from '../parts/Missing.js'
-import { Trouble } from '../parts/Trouble.js'
-import { levelName } from '../parts/words.js'
+import { Loading } from '../frame/Loading.js'
+import { Missing } from '../frame/Missing.js'
+import { Trouble } from '../frame/Trouble.js'
+import { useKept } from '../kept/kept.js'
+import type { LocalSession } from '../kept/store.js'
+import { usePractice } from '../practice/usePractice.js'
+import { levelName } from '../words/words.js'
 import { Questions } from './Questions.js'
 import { hasStart, ReadyGo } from './ReadyGo.js'
 import { Summary } from './Summary.js'
-import { Watching } from './Watching.js'
 import { Working } from './Working.js'
+import { Watching } from './watch/Watching.js'
 import './bench.css'
 
 /** A session at the bench, from wherever it was left: it is kept in this browser, so a reload goes on with it. */
 export default function Bench() {
   const { sessionId = '' } = useParams()
-  const [session, setSession] = useState<LocalSession | null>()
-  useEffect(() => {
-    setSession(undefined)
-    leftSession(sessionId).then(
-      (found) => setSession(found ?? null),
-      () => setSession(null),
-    )
-  }, [sessionId])
+  const session = useKept(sessionId)
   if (session === undefined) return <Loading />
   if (session === null)
     return (
@@ -48,117 +33,63 @@ export default function Bench() {
         Sessions are kept for seven days in the browser they were begun in. What was worked is in the record.
       </Missing>
     )
-  return <Session key={session.id} session={session} />
+  return <Session key={session.id} kept={session} />
 }
 
-type Problems = readonly Extract<Item, { kind: 'problem' }>[]
+type Problem = Extract<Item, { kind: 'problem' }>
 
-/** What is asked of no technique: a table, finished work, which way to take. */
-type Drilled = Extract<Item, { kind: 'drill' }>
-
-/** The problems of a session, and others of the kind to be watched; none where another version has drawn them. */
-function useProblems(session: LocalSession): {
-  readonly items: readonly (Item | undefined)[]
-  readonly watched: Problems
-} {
-  return useMemo(() => {
-    const problems = (items: readonly (Item | undefined)[]) =>
-      items.flatMap((item) => (item?.kind === 'problem' ? [item] : []))
-    if (!isDrawable(session)) return { items: [], watched: [] }
-    return { items: itemsOf(session), watched: problems(watchedItems(session)) }
-  }, [session])
+/** Problems of the kind to be watched; none where another version has drawn them. */
+function useWatched(kept: LocalSession): readonly Problem[] {
+  return useMemo(
+    () =>
+      isDrawable(kept) ? watchedItems(kept).flatMap((item) => (item?.kind === 'problem' ? [item] : [])) : [],
+    [kept],
+  )
 }
 
-/** Answers to the items of a set, in the order they were given. */
-const answersOf = (attempts: readonly LocalAttempt[]) =>
-  attempts.map(({ record, verdict }) => ({ n: record.n, right: verdict.right }))
-
-function Session({ session }: { readonly session: LocalSession }) {
-  const { recipe, learnerId } = session
+function Session({ kept }: { readonly kept: LocalSession }) {
+  const { recipe, learnerId } = kept
   const navigate = useNavigate()
-  const [attempts, setAttempts] = useState<readonly LocalAttempt[]>(session.attempts)
-  // The attempt under way: it is gone on with after a look at how the technique goes.
-  const open = useRef(session.open)
-  const [ended, setEnded] = useState(session.ended)
+  const practice = usePractice(kept)
+  const { session, n, item, turn, left } = practice
   const [support, setSupport] = useState<Support>(() =>
-    session.open ? progressOf(session.open).support : recipe.support,
+    kept.open && isProblem(kept.open) ? progressOf(kept.open).support : recipe.support,
   )
   const [watched, setWatched] = useState(0)
-  // What has just been worked, until it is left for the next.
-  const done = useRef<readonly LocalAttempt[]>([])
-  const [trouble, setTrouble] = useState<Error>()
   // Whoever comes back in the middle goes on at once.
   const [started, setStarted] = useState(
-    () => !hasStart(recipe) || session.attempts.length > 0 || session.open !== undefined,
+    () => !hasStart(recipe) || kept.attempts.length > 0 || kept.open !== undefined,
   )
-  const problems = useProblems(session)
-  // Whoever's session it is, is who practises in this tab.
-  useEffect(() => {
-    if (currentSettings().learnerId !== learnerId) changeSettings({ learnerId })
-  }, [learnerId])
-  const queue = toCome(recipe, answersOf(attempts))
-  const n = queue[0]
-  const standing = n === undefined ? undefined : problems.items[n - 1]
-  const item = standing?.kind === 'problem' ? standing : undefined
-  const drilled: Drilled | undefined = standing?.kind === 'drill' ? standing : undefined
-  const exercise = useExercise(session, item, support)
-  const aim = useAim(learnerId, item)
-
-  const finish = () => {
-    void endSession(session.id)
-    setAttempts((all) => [...all, ...done.current])
-    setEnded(true)
-  }
+  const toWatch = useWatched(kept)
+  const problem = item?.kind === 'problem' ? item : undefined
+  const exercise = useExerciseOf(kept, problem, support)
+  const aim = useAim(learnerId, problem)
   const stop = () => {
-    if (attempts.length === 0 && done.current.length === 0) void navigate('/')
-    else finish()
+    if (!practice.stop()) void navigate('/')
   }
-  /** Keeps the attempt in this browser; sending it is the outbox's work. */
-  const keep = (attempt: LocalAttempt) => {
-    open.current = undefined
-    done.current = [attempt]
-    handInAttempt(attempt, { ...session, attempts }).catch(setTrouble)
-  }
-  const next = () => {
-    const all = [...attempts, ...done.current]
-    done.current = []
-    setAttempts(all)
-    const now = Date.now()
-    const until = deadlineOf(recipe, { item: now, whole: Date.parse(session.startedAt) })
-    const over = until !== undefined && until <= now
-    if (over || toCome(recipe, answersOf(all)).length === 0) finish()
-  }
-
-  if (ended || (!exercise && !drilled) || n === undefined)
+  if (practice.ended || n === undefined || (!exercise && item?.kind !== 'drill'))
     return (
       <>
-        {!isDrawable(session) && (
+        {!isDrawable(kept) && (
           <Trouble
             error={new Error('This session was begun with another version of the program. Start another.')}
           />
         )}
-        <Summary session={session} attempts={attempts} />
+        <Summary session={session} />
       </>
     )
-  if (!started)
-    return <ReadyGo recipe={recipe} items={queue.length} onGo={() => setStarted(true)} onStop={stop} />
-  if (drilled)
-    return (
-      <Questions
-        key={attempts.length}
-        drill={drilled.drill}
-        text={drilled.text}
-        n={n}
-        at={attempts.length + 1}
-        of={attempts.length + queue.length}
-        sessionId={session.id}
-        sessionStartedAt={session.startedAt}
-        recipe={recipe}
-        onDone={keep}
-        onNext={next}
-        onStop={stop}
-      />
-    )
+  if (!started) return <ReadyGo recipe={recipe} items={left} onGo={() => setStarted(true)} onStop={stop} />
+  const worked = {
+    session,
+    n,
+    open: session.open?.n === n ? session.open : undefined,
+    at: turn + 1,
+    of: turn + left,
+    onHappened: practice.happened,
+    onNext: practice.next,
+    onStop: stop,
+  }
+  if (item?.kind === 'drill') return <Questions key={turn} {...worked} drill={item.drill} text={item.text} />
   if (!exercise) return null
   const { technique, variant } = exercise
   return (
@@ -169,46 +100,35 @@ function Session({ session }: { readonly session: LocalSession }) {
         support={support}
         onSupport={hasStart(recipe) ? undefined : setSupport}
       />
-      {trouble && <Trouble error={trouble} />}
+      {practice.trouble && <Trouble error={practice.trouble} />}
       {support === 'watch' ? (
         <Watching
           key={watched}
           technique={technique}
           variant={variant}
-          problem={problems.watched[(n - 1 + watched) % problems.watched.length]!.problem}
+          problem={toWatch[(n - 1 + watched) % toWatch.length]!.problem}
           onAnother={() => setWatched(watched + 1)}
           onTry={() => setSupport('guided')}
           onStop={stop}
         />
       ) : (
         <Working
-          key={attempts.length}
+          key={turn}
+          {...worked}
           exercise={exercise}
           support={support}
-          open={open.current}
-          onOpen={(record) => {
-            open.current = record
-          }}
           targetMs={session.first ? undefined : aim}
-          first={session.first ?? false}
-          n={n}
-          at={attempts.length + 1}
-          of={attempts.length + queue.length}
-          recipe={recipe}
-          sessionStartedAt={session.startedAt}
-          sessionId={session.id}
-          learnerId={learnerId}
-          onDone={keep}
-          onNext={next}
-          onStop={stop}
         />
       )}
     </div>
   )
 }
 
+/** Is an attempt at a problem of a technique, and not at what a drill asks? */
+const isProblem = ({ technique }: { readonly technique: string }) => !drillById(technique)
+
 /** The time to aim for at a problem, from the learner's own answers at its level as far as they are known here. */
-function useAim(learnerId: string, item: Problems[number] | undefined): number | undefined {
+function useAim(learnerId: string, item: Problem | undefined): number | undefined {
   const settings = useLearnerSettings(learnerId)
   const latest = useLatest(
     learnerId,
@@ -219,9 +139,9 @@ function useAim(learnerId: string, item: Problems[number] | undefined): number |
 }
 
 /** The problem that is open as it is worked by this learner; the same one as long as nothing about it changes. */
-function useExercise(
+function useExerciseOf(
   session: LocalSession,
-  item: Problems[number] | undefined,
+  item: Problem | undefined,
   support: Support,
 ): Exercise | undefined {
   return useMemo(() => {

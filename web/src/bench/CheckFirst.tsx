@@ -1,9 +1,9 @@
 import { checkRemark } from '@tachymetra/core/drill'
 import { readDecimal, toWords } from '@tachymetra/core/number'
 import { useState } from 'react'
-import { KeyButton } from '../parts/KeyButton.js'
-import { QuestionFlow, useQuestionKeys } from '../parts/QuestionFlow.js'
-import { useAttempt } from '../parts/useAttempt.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { QuestionFlow, useQuestionKeys } from '../practice/QuestionFlow.js'
+import { useAttempt } from '../practice/useAttempt.js'
 import type { Unsure } from './useCheckFirst.js'
 
 /** The check of an answer before the verdict; nothing of it is kept. */

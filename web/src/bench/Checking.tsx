@@ -1,9 +1,9 @@
 import { isItem, type Problem } from '@tachymetra/core/problem'
 import { asDecimal } from '@tachymetra/core/question'
 import type { Progress } from '@tachymetra/core/session'
-import { Checks } from '../parts/Checks.js'
-import { Fold } from '../parts/Fold.js'
-import { answerGiven } from '../parts/saying.js'
+import { Fold } from '../frame/Fold.js'
+import { Checks } from '../working/Checks.js'
+import { answerGiven } from '../working/saying.js'
 
 /** The answer checked without doing the work again, once the problem is done. */
 export function Checking(props: {

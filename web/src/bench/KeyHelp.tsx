@@ -1,6 +1,6 @@
 import { Modal } from 'antd'
-import { KeyTable } from '../parts/KeyTable.js'
-import { useReturnFocus } from '../parts/useReturnFocus.js'
+import { KeyTable } from '../entry/KeyTable.js'
+import { useReturnFocus } from '../forms/useReturnFocus.js'
 
 export default function KeyHelp({ onClose }: { readonly onClose: () => void }) {
   useReturnFocus()

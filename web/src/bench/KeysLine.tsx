@@ -1,5 +1,5 @@
 import type { TypedFrom } from '@tachymetra/core/session'
-import { KeyButton } from '../parts/KeyButton.js'
+import { KeyButton } from '../entry/KeyButton.js'
 
 /** What can be done at a problem besides answering it, each with its key. */
 export function KeysLine(props: {

@@ -1,9 +1,9 @@
 import type { WorkedSupport } from '@tachymetra/core/session'
 import { seconds } from '@tachymetra/core/words'
 import { useEffect, useState } from 'react'
+import { PaceBar } from '../charts/PaceBar.js'
 import { useNeeds } from '../data/needs.js'
 import { useSettings } from '../data/settings.js'
-import { PaceBar } from '../parts/PaceBar.js'
 
 /** Asking and checking takes longer than working alone, so the target is stretched while there is support. */
 const TARGET_STRETCH: Record<WorkedSupport, number> = { guided: 3, steps: 1.5, answer: 1 }

@@ -1,49 +1,33 @@
 import { type DrillId, drillById } from '@tachymetra/core/drill'
 import { readGrid } from '@tachymetra/core/flash'
-import { OWN_LEVEL } from '@tachymetra/core/registry'
-import { JUDGE, type Progress, verdictOf } from '@tachymetra/core/session'
-import type { Recipe } from '@tachymetra/core/set'
+import type { Progress } from '@tachymetra/core/session'
 import { useEffect, useState } from 'react'
 import { useNeeds } from '../data/needs.js'
-import type { LocalAttempt } from '../data/store.js'
-import { GridTable } from '../parts/GridTable.js'
-import { KeyButton } from '../parts/KeyButton.js'
-import { Mark } from '../parts/Mark.js'
-import { QuestionFlow, useQuestionKeys } from '../parts/QuestionFlow.js'
-import { hush, speak } from '../parts/speech.js'
-import { useAttempt } from '../parts/useAttempt.js'
-import { aloud } from '../parts/words.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { QuestionFlow, useQuestionKeys } from '../practice/QuestionFlow.js'
+import { type ItemGiven, useDrill } from '../practice/useItem.js'
+import { hush, speak } from '../sound/speech.js'
+import { aloud } from '../words/words.js'
+import { GridTable } from '../working/GridTable.js'
+import { Mark } from '../working/Mark.js'
 import { PaceHead } from './PaceHead.js'
 import { useDeadline } from './timers.js'
 
-interface Props {
+interface Props extends ItemGiven {
   readonly drill: DrillId
   readonly text: string
-  readonly n: number
   readonly at: number
   readonly of: number
-  readonly sessionId: string
-  readonly sessionStartedAt: string
-  readonly recipe: Recipe
-  readonly onDone: (attempt: LocalAttempt) => void
   readonly onNext: () => void
   readonly onStop: () => void
 }
 
 /** A table or finished work in a round: its questions one after another, until they are answered or the time is up. */
 export function Questions(props: Props) {
-  const { drill, text, n, at, of, sessionId, recipe, onNext, onStop } = props
+  const { drill, text, at, of, session, onNext, onStop } = props
+  const { recipe } = session
   const [task] = useState(() => drillById(drill)!.read(text))
-  const [begun] = useState(() => ({ id: crypto.randomUUID(), startedAt: new Date().toISOString() }))
-  const attempt = useAttempt({
-    task,
-    onChange(events, progress) {
-      if (progress.outcome === undefined) return
-      const item = { technique: drill, variant: {}, level: OWN_LEVEL, expression: text }
-      const record = { ...begun, sessionId, n, ...item, support: 'answer', judge: JUDGE, events } as const
-      props.onDone({ record, verdict: verdictOf(progress) })
-    },
-  })
+  const { attempt, startedAt } = useDrill({ ...props, id: drill, task })
   const { readAloud } = useNeeds()
   const toHear =
     recipe.round?.aloud || readAloud
@@ -55,8 +39,8 @@ export function Questions(props: Props) {
   }, [toHear])
   const { progress } = attempt
   const done = progress.outcome !== undefined
-  const whole = { item: begun.startedAt, whole: props.sessionStartedAt }
-  const deadline = useDeadline(recipe, whole, done ? undefined : 0, () => attempt.note('timed-out'))
+  const begun = { item: startedAt, whole: session.startedAt }
+  const deadline = useDeadline(recipe, begun, done ? undefined : 0, () => attempt.note('timed-out'))
   const stop = () => {
     if (!done && progress.entries.length > 0) attempt.note('stopped')
     onStop()

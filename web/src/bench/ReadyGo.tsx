@@ -2,10 +2,10 @@ import type { Recipe } from '@tachymetra/core/set'
 import { count, seconds } from '@tachymetra/core/words'
 import { useEffect, useRef, useState } from 'react'
 import { useNeeds } from '../data/needs.js'
-import { KeyButton } from '../parts/KeyButton.js'
-import { setName } from '../parts/setName.js'
-import { wakeSound } from '../parts/sound.js'
-import { useKeys } from '../parts/useKeys.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { useKeys } from '../entry/useKeys.js'
+import { wakeSound } from '../sound/sound.js'
+import { setName } from '../words/setName.js'
 
 /** How long each word stands before the next. */
 const STANDS_MS = 900

@@ -2,13 +2,13 @@ import { perMinute, type Recipe, trialById, trialResult, trialStanding } from '@
 import { besideWords, resultWords, scoreWords } from '@tachymetra/core/words'
 import { Button } from 'antd'
 import { Link, useNavigate } from 'react-router'
+import { Figure } from '../charts/figures.js'
 import { beginSession } from '../data/begin.js'
 import { useTrials } from '../data/given.js'
 import { useNeeds } from '../data/needs.js'
-import type { LocalSession } from '../data/store.js'
-import { Figure } from '../parts/figures.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useDoing } from '../parts/useDoing.js'
+import { useDoing } from '../forms/useDoing.js'
+import { Trouble } from '../frame/Trouble.js'
+import type { LocalSession } from '../kept/store.js'
 
 interface Answer {
   readonly n: number

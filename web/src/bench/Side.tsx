@@ -3,8 +3,8 @@ import { type Held, momentAfter } from '@tachymetra/core/technique'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { useNeeds } from '../data/needs.js'
-import { Hands } from '../parts/Hand.js'
-import { Steps, WayWorked } from '../parts/saying.js'
+import { Hands } from '../working/Hand.js'
+import { Steps, WayWorked } from '../working/saying.js'
 
 const NOTHING: readonly Held[] = []
 

@@ -4,7 +4,7 @@ import { readProblem } from '@tachymetra/core/problem'
 import { decimals } from '@tachymetra/core/question'
 import { techniqueById } from '@tachymetra/core/registry'
 import { twoWaysOf, twoWaysVerdict } from '@tachymetra/core/report'
-import { progressOf } from '@tachymetra/core/session'
+import { type DoneAttempt, progressOf } from '@tachymetra/core/session'
 import { type Recipe, scoreOf } from '@tachymetra/core/set'
 import type { Tally } from '@tachymetra/core/technique'
 import type { ItemPace } from '@tachymetra/core/wire'
@@ -12,23 +12,18 @@ import { extraTimeWords, levelReasonWords, newBestWords, slipName, times } from 
 import { Button } from 'antd'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link } from 'react-router'
+import { AttemptTable, ownBest, PaceFigures, pacesOf, slipCounts } from '../charts/figures.js'
 import { useNeeds } from '../data/needs.js'
 import { useBests, useLearners, useMoves } from '../data/queries.js'
-import type { LocalAttempt, LocalSession } from '../data/store.js'
-import { AttemptTable, ownBest, PaceFigures, pacesOf, slipCounts } from '../parts/figures.js'
-import { NextUp } from '../parts/NextUp.js'
-import { setName } from '../parts/setName.js'
+import { NextUp } from '../frame/NextUp.js'
+import type { LocalSession } from '../kept/store.js'
+import { setName } from '../words/setName.js'
 import { hasStart } from './ReadyGo.js'
 import { Results } from './Results.js'
 
 /** What the session came to, from what this browser has kept: it needs no server. */
-export function Summary({
-  session,
-  attempts,
-}: {
-  readonly session: LocalSession
-  readonly attempts: readonly LocalAttempt[]
-}) {
+export function Summary({ session }: { readonly session: LocalSession }) {
+  const { attempts } = session
   const head = useRef<HTMLHeadingElement>(null)
   const { calm } = useNeeds()
   const learner = useLearners().data?.find((l) => l.id === session.learnerId)
@@ -160,7 +155,7 @@ function Moved({ session, calm }: { readonly session: LocalSession; readonly cal
 }
 
 /** What the technique measures besides time and slips, over all attempts worked to the end in steps. */
-function tallyOf(attempts: readonly LocalAttempt[]): Tally | undefined {
+function tallyOf(attempts: readonly DoneAttempt[]): Tally | undefined {
   const tallies = attempts.flatMap(({ record, verdict }) => {
     // What no technique works has nothing of the kind.
     const tally = drillById(record.technique) ? undefined : techniqueById(record.technique).tally

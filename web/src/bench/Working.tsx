@@ -1,16 +1,22 @@
 import { toText } from '@tachymetra/core/number'
-import { figuresOf, openStep } from '@tachymetra/core/session'
+import {
+  type Exercise,
+  figuresOf,
+  openStep,
+  type Progress,
+  type WorkedSupport,
+} from '@tachymetra/core/session'
 import type { Recipe } from '@tachymetra/core/set'
 import { type Spot, typedIn } from '@tachymetra/core/technique'
 import { useState } from 'react'
+import { rodsAloud } from '../beads/rodWords.js'
 import { keepFade } from '../data/fade.js'
 import { useNeeds } from '../data/needs.js'
 import { changeSettings, useSettings } from '../data/settings.js'
-import { Guard, lazily } from '../parts/Guard.js'
-import { rodsAloud } from '../parts/rodWords.js'
-import { spoken } from '../parts/spoken.js'
-import { useKeys } from '../parts/useKeys.js'
-import { type Recording, useRecording } from '../parts/useRecording.js'
+import { useKeys } from '../entry/useKeys.js'
+import { Guard, lazily } from '../frame/Guard.js'
+import { type ItemGiven, useExercise } from '../practice/useItem.js'
+import { spoken } from '../words/spoken.js'
 import { Afterwards } from './Afterwards.js'
 import { Announcer } from './Announcer.js'
 import { Asking } from './Asking.js'
@@ -28,29 +34,34 @@ import { litPlace, useWriting, useZone } from './writing.js'
 
 const KeyHelp = lazily(() => import('./KeyHelp.js'))
 
-interface Props extends Recording {
+interface Props extends ItemGiven {
+  readonly exercise: Exercise
+  /** The support chosen now; changed in the middle, the same problem goes on. */
+  readonly support: WorkedSupport
   /** Undefined for problems of the learner's own parameters: there is nothing to aim for. */
   readonly targetMs: number | undefined
   /** Which of how many it is. */
   readonly at: number
   readonly of: number
-  /** The recipe of its set, and when the session began. */
-  readonly recipe: Recipe
-  readonly sessionStartedAt: string
-  readonly learnerId: string
-  /** The first session of all: its keys are explained. */
-  readonly first: boolean
   readonly onNext: () => void
   readonly onStop: () => void
 }
 
+const isRight = (progress: Progress) => progress.outcome === 'done' && figuresOf(progress).right
+
+/** What the learner needs; in a round that is read aloud, that too. */
+function useNeedsIn({ round }: Recipe) {
+  const needs = useNeeds()
+  return round?.aloud ? { ...needs, readAloud: true } : needs
+}
+
 /** One problem being worked. */
 export function Working(props: Props) {
-  const { exercise, at, of, recipe, targetMs, learnerId, onNext, onStop } = props
+  const { exercise, session, at, of, targetMs, onNext, onStop } = props
+  const { recipe, learnerId, first: isFirst = false } = session
   const { technique, problem, level } = exercise
   const { clock, onward } = useSettings()
-  const own = useNeeds()
-  const needs = recipe.round?.aloud ? { ...own, readAloud: true } : own
+  const needs = useNeedsIn(recipe)
   const [helpOpen, setHelpOpen] = useState(false)
   const [checking, setChecking] = useState(false)
   const [rodValues, setRodValues] = useState(false)
@@ -59,14 +70,15 @@ export function Working(props: Props) {
   const writing = useWriting(exercise, alone)
   // It is only said at the end of the session what was right: the first answer ends the attempt.
   const atEnd = recipe.answers === 'at-end' && alone
-  const { attempt, explained, causes, startedAt } = useRecording({
+  const { attempt, explained, causes, startedAt } = useExercise({
     ...props,
     from: writing.from,
     byItself: onward === 'last-digit' && alone && !recipe.check,
-    onDone(local) {
-      props.onDone(local)
+    onHappened(record, verdict, progress) {
+      props.onHappened(record, verdict, progress)
+      if (!verdict) return
       if (frame.abacus && !frame.reading && !needs.ownAbacus)
-        keepFade(learnerId, technique.id, level, local.verdict)
+        keepFade(learnerId, technique.id, level, verdict)
       if (atEnd) onNext()
     },
   })
@@ -79,10 +91,7 @@ export function Working(props: Props) {
   const onRule = useZone(progress, exercise, writing.places)
   const zone = frame.abacus ? undefined : onRule
   const inPlace = zone !== undefined && typedIn(zone, typing.text) !== undefined
-  useOnward(
-    onward !== 'enter' && progress.outcome === 'done' && figuresOf(progress).right && !checking,
-    onNext,
-  )
+  useOnward(onward !== 'enter' && isRight(progress) && !checking, onNext)
   /** An answer, and where it is only said at the end, the only one. @param at when it was typed, where that is over */
   const confirmed = (confirm: () => void, at?: number) => {
     confirm()
@@ -92,7 +101,7 @@ export function Working(props: Props) {
   const first = useCheckFirst(alone && !onFrame ? recipe.check : undefined, exercise, attempt, (at) =>
     confirmed(() => attempt.confirm(undefined, at), at),
   )
-  const begun = { item: startedAt, whole: props.sessionStartedAt }
+  const begun = { item: startedAt, whole: session.startedAt }
   const resting = done || first.unsure ? undefined : first.rested
   const deadline = useDeadline(recipe, begun, resting, () => attempt.note('timed-out'))
   const act = {
@@ -169,7 +178,7 @@ export function Working(props: Props) {
         </div>
         <Announcer {...{ attempt, explained, frame, needs }} opening={inWords} />
         <div className="asking">
-          {props.first && <Tips progress={progress} typed={typing.text !== ''} at={at} />}
+          {isFirst && <Tips progress={progress} typed={typing.text !== ''} at={at} />}
           {first.unsure ? (
             <CheckFirst unsure={first.unsure} onHandIn={first.handIn} onChange={first.change} />
           ) : (
@@ -180,7 +189,7 @@ export function Working(props: Props) {
           <KeysLine
             next={done ? (at >= of ? 'Summary' : 'Next problem') : undefined}
             hintOpen={progress.hintOpen}
-            clock={props.first || needs.calm ? undefined : clock}
+            clock={isFirst || needs.calm ? undefined : clock}
             from={writing.eitherWay ? writing.from : undefined}
             rodValues={onFrame && frame.fade.level !== 'empty' ? rodValues : undefined}
             act={act}

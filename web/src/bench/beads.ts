@@ -17,7 +17,7 @@ import {
 } from '@tachymetra/core/soroban'
 import type { Step } from '@tachymetra/core/technique'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { chooseRod, digitKey, earthKey, type Hand, heavenKey, numberKeys } from '../parts/rodKeys.js'
+import { chooseRod, digitKey, earthKey, type Hand, heavenKey, numberKeys } from '../beads/rodKeys.js'
 
 /** A right frame that has stood still for so long is taken as settled; for a wrong one the learner sets the rest. */
 const SETTLED_RIGHT_MS = 700

@@ -1,7 +1,7 @@
 /** What happens at the bench by itself, after a while. */
 import { deadlineOf, type Recipe } from '@tachymetra/core/set'
 import { useEffect, useRef } from 'react'
-import { useTimeLimit } from '../parts/useTimeLimit.js'
+import { useTimeLimit } from '../sound/useTimeLimit.js'
 
 /** How long a right answer stands before the next problem comes by itself. */
 const STANDS_MS = 900

@@ -2,7 +2,7 @@ import { type CheckKind, checkQuestions } from '@tachymetra/core/drill'
 import { type AnyQuestion, asDecimal } from '@tachymetra/core/question'
 import type { Exercise } from '@tachymetra/core/session'
 import { useState } from 'react'
-import type { AttemptOnScreen } from '../parts/useAttempt.js'
+import type { AttemptOnScreen } from '../practice/useAttempt.js'
 
 /** An answer that is checked before it is handed in. */
 export interface Unsure {

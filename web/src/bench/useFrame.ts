@@ -16,7 +16,7 @@ import { useMemo } from 'react'
 import { useFade } from '../data/fade.js'
 import { useNeeds } from '../data/needs.js'
 import { useSettings } from '../data/settings.js'
-import type { AttemptOnScreen } from '../parts/useAttempt.js'
+import type { AttemptOnScreen } from '../practice/useAttempt.js'
 import { type Beads, useBeads } from './beads.js'
 
 /** Is a number on the frame to be read? Then nothing is moved on it, and it fades with nobody. */

@@ -11,9 +11,9 @@ import {
 } from '@tachymetra/core/soroban'
 import type { Trace } from '@tachymetra/core/technique'
 import { useMemo } from 'react'
+import { FramePlayer } from '../beads/FramePlayer.js'
+import { SorobanFrame } from '../beads/SorobanFrame.js'
 import { useSettings } from '../data/settings.js'
-import { FramePlayer } from '../parts/FramePlayer.js'
-import { SorobanFrame } from '../parts/SorobanFrame.js'
 
 /** A whole room follows each bead. */
 const SLOW_MS = 1100

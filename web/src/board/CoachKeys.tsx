@@ -1,4 +1,4 @@
-import { KeyButton } from '../parts/KeyButton.js'
+import { KeyButton } from '../entry/KeyButton.js'
 
 interface Act {
   readonly onward: () => void

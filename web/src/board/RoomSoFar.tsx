@@ -1,8 +1,8 @@
 import type { RoomCount } from '@tachymetra/core/set'
+import { PlainTable } from '../charts/PlainTable.js'
 import { useCounts } from '../data/board.js'
-import { PlainTable } from '../parts/PlainTable.js'
-import { practiceWords } from '../parts/setName.js'
-import { when } from '../parts/words.js'
+import { practiceWords } from '../words/setName.js'
+import { when } from '../words/words.js'
 
 /** How many techniques are told of. */
 const SHOWN = 8

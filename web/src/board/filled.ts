@@ -6,9 +6,9 @@ import { techniqueById } from '@tachymetra/core/registry'
 import { listedOwn } from '@tachymetra/core/report'
 import { type BOARD_WAYS, type BoardClock, type BoardPart, GENERATOR, sheetList } from '@tachymetra/core/set'
 import { freshSeed } from '../data/fresh.js'
-import { setName } from '../parts/setName.js'
-import { FIRST } from '../parts/WhichSet.js'
-import { type Kept, problemsOf, type Which } from '../parts/whichSet.js'
+import { FIRST } from '../forms/WhichSet.js'
+import { type Kept, problemsOf, type Which } from '../forms/whichSet.js'
+import { setName } from '../words/setName.js'
 import { typedHere } from '../written/written.js'
 
 export const KINDS = [

@@ -2,7 +2,7 @@
 import { techniqueById } from '@tachymetra/core/registry'
 import type { BoardPart } from '@tachymetra/core/set'
 import { count } from '@tachymetra/core/words'
-import { levelWords } from '../parts/words.js'
+import { levelWords } from '../words/words.js'
 
 /** "Crosswise, level 4: 4 problems, 10 s each" */
 export function partWords(part: BoardPart): string {

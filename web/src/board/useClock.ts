@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { currentSettings } from '../data/settings.js'
-import { ringBell } from '../parts/sound.js'
+import { ringBell } from '../sound/sound.js'
 
 /**
  * Seconds on the clock for what stands on the board: they run from the moment it comes, stop and begin anew at a key, and a

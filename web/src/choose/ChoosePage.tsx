@@ -2,11 +2,12 @@ import type { DrillId } from '@tachymetra/core/drill'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { useEffect, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { flush } from '../data/outbox.js'
+import { ownSession } from '../data/begin.js'
 import { usePlan } from '../data/plan.js'
-import { beginVisit, finishVisited, type Visit } from '../data/visited.js'
-import { Loading } from '../parts/Loading.js'
-import { OneLearner } from '../parts/OneLearner.js'
+import { Loading } from '../frame/Loading.js'
+import { OneLearner } from '../frame/OneLearner.js'
+import { endHere } from '../kept/kept.js'
+import type { LocalSession } from '../kept/store.js'
 import { Choosing } from './Choosing.js'
 import { DrillRun } from './DrillRun.js'
 import './choose.css'
@@ -19,7 +20,7 @@ export default function ChoosePage() {
 /** A drill under way: the set of its items. */
 interface Under {
   readonly drill: DrillId
-  readonly set: Visit
+  readonly set: LocalSession
 }
 
 function Chooser({ learner }: { readonly learner: LearnerWire }) {
@@ -28,7 +29,7 @@ function Chooser({ learner }: { readonly learner: LearnerWire }) {
   const [under, setUnder] = useState<Under>()
   // What a reload or another page has cut off is kept as it was left.
   useEffect(() => {
-    void finishVisited().then(flush)
+    void endHere()
   }, [])
   if (!plan) return <Loading />
   if (under)
@@ -38,7 +39,7 @@ function Chooser({ learner }: { readonly learner: LearnerWire }) {
         drill={under.drill}
         set={under.set}
         times={plan.input.times}
-        onAgain={() => setUnder({ ...under, set: beginVisit(learner.id, under.set.start.recipe) })}
+        onAgain={() => setUnder({ ...under, set: ownSession(learner.id, under.set.recipe) })}
         onEnd={() => setUnder(undefined)}
       />
     )
@@ -47,7 +48,7 @@ function Chooser({ learner }: { readonly learner: LearnerWire }) {
       learner={learner}
       mastery={plan.input.mastery}
       trick={search.get('trick') ?? undefined}
-      onDrill={(drill, recipe) => setUnder({ drill, set: beginVisit(learner.id, recipe) })}
+      onDrill={(drill, recipe) => setUnder({ drill, set: ownSession(learner.id, recipe) })}
     />
   )
 }

@@ -2,36 +2,28 @@ import { type DrillId, drillById } from '@tachymetra/core/drill'
 import type { Times } from '@tachymetra/core/learner'
 import { mistaken, openQuestion, type Progress } from '@tachymetra/core/session'
 import { useState } from 'react'
-import { KeyButton } from '../parts/KeyButton.js'
-import { QuestionFlow, useQuestionKeys } from '../parts/QuestionFlow.js'
-import { spoken } from '../parts/spoken.js'
-import { type AttemptOnScreen, useAttempt } from '../parts/useAttempt.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { QuestionFlow, useQuestionKeys } from '../practice/QuestionFlow.js'
+import { type ItemGiven, useDrill } from '../practice/useItem.js'
+import { spoken } from '../words/spoken.js'
 import { DrillStage } from './DrillStage.js'
 import { type Looked, lookedAt } from './looked.js'
 import { Revealed } from './Revealed.js'
 
-interface Props {
+interface Props extends ItemGiven {
   readonly drill: DrillId
   readonly text: string
   readonly times: Times
-  readonly onChange: (
-    progress: Progress,
-    begun: { readonly id: string; readonly startedAt: string },
-    events: AttemptOnScreen['events'],
-  ) => void
   readonly onNext: () => void
   readonly onStop: () => void
 }
 
 /** One item: what is looked at, its questions one after another, and what there is to say at the end. */
-export function DrillItem({ drill, text, times, onChange, onNext, onStop }: Props) {
+export function DrillItem(props: Props) {
+  const { drill, text, times, onNext, onStop } = props
   const [looked] = useState(() => lookedAt(drill, text))
   const [task] = useState(() => drillById(drill)!.read(text))
-  const [begun] = useState(() => ({ id: crypto.randomUUID(), startedAt: new Date().toISOString() }))
-  const attempt = useAttempt({
-    task,
-    onChange: (events, progress) => onChange(progress, begun, events),
-  })
+  const { attempt } = useDrill({ ...props, id: drill, task })
   const { progress } = attempt
   const done = progress.outcome !== undefined
   const show = () => !done && attempt.note('given')

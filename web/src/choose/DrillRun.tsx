@@ -1,12 +1,11 @@
 import { type DrillId, drillById, practiceName } from '@tachymetra/core/drill'
 import type { Times } from '@tachymetra/core/learner'
-import { OWN_LEVEL } from '@tachymetra/core/registry'
-import { figuresOf, JUDGE, type Progress } from '@tachymetra/core/session'
-import { useEffect, useRef, useState } from 'react'
-import { keepVisited, type Visit } from '../data/visited.js'
-import { KeyButton } from '../parts/KeyButton.js'
-import { Mark } from '../parts/Mark.js'
-import { Trouble } from '../parts/Trouble.js'
+import { useEffect, useRef } from 'react'
+import { KeyButton } from '../entry/KeyButton.js'
+import { Trouble } from '../frame/Trouble.js'
+import type { LocalSession } from '../kept/store.js'
+import { usePractice } from '../practice/usePractice.js'
+import { Mark } from '../working/Mark.js'
 import { DrillItem } from './DrillItem.js'
 
 interface Result {
@@ -17,58 +16,41 @@ interface Result {
 /** A drill from its first item to what it came to. */
 export function DrillRun(props: {
   readonly drill: DrillId
-  readonly set: Visit
+  readonly set: LocalSession
   readonly times: Times
   readonly onAgain: () => void
   readonly onEnd: () => void
 }) {
   const { drill, set, times, onAgain, onEnd } = props
-  const [results, setResults] = useState<readonly Result[]>([])
-  const [trouble, setTrouble] = useState<Error>()
-  const last = useRef<Result>(undefined)
-  const n = results.length + 1
-  const item = set.items[n - 1]
-  const keep = (
-    progress: Progress,
-    begun: { id: string; startedAt: string },
-    events: Parameters<typeof keepVisited>[2]['events'],
-    text: string,
-  ) => {
-    if (progress.outcome !== undefined)
-      last.current = { says: drillById(drill)!.read(text).says, right: figuresOf(progress).right }
-    const record = {
-      ...begun,
-      sessionId: set.id,
-      n,
-      technique: drill,
-      variant: {},
-      level: OWN_LEVEL,
-      expression: text,
-      support: 'answer',
-      judge: JUDGE,
-      events,
-    } as const
-    keepVisited(set, progress, record).catch(setTrouble)
-  }
+  const practice = usePractice(set)
+  const { session, n, item, turn, items } = practice
+  const results = session.attempts.map(
+    ({ record, verdict }): Result => ({
+      says: drillById(drill)!.read(record.expression).says,
+      right: verdict.right,
+    }),
+  )
   return (
     <div className="stack loose">
       <h1>
         {practiceName(drill)}{' '}
         {item && (
           <span className="faint aside">
-            {n} of {set.items.length}
+            {n} of {items.length}
           </span>
         )}
       </h1>
-      {trouble && <Trouble error={trouble} />}
-      {item?.kind === 'drill' ? (
+      {practice.trouble && <Trouble error={practice.trouble} />}
+      {n !== undefined && item?.kind === 'drill' ? (
         <DrillItem
-          key={n}
+          key={turn}
+          session={session}
+          n={n}
           drill={drill}
           text={item.text}
           times={times}
-          onChange={(progress, begun, events) => keep(progress, begun, events, item.text)}
-          onNext={() => setResults([...results, last.current!])}
+          onHappened={practice.happened}
+          onNext={practice.next}
           onStop={onEnd}
         />
       ) : (

@@ -1,7 +1,7 @@
 import { lowestPlace } from '@tachymetra/core/number'
 import { lowestOf } from '@tachymetra/core/problem'
 import { lineOf } from '@tachymetra/core/technique'
-import { PlaceRule } from '../parts/PlaceRule.js'
+import { PlaceRule } from '../working/PlaceRule.js'
 import type { Looked } from './looked.js'
 
 const BLANK = { negative: false, cells: [] }

@@ -7,9 +7,9 @@ import { mistaken, type Progress } from '@tachymetra/core/session'
 import { seconds } from '@tachymetra/core/words'
 import { Link } from 'react-router'
 import { useNeeds } from '../data/needs.js'
-import { Checks } from '../parts/Checks.js'
-import { Fold } from '../parts/Fold.js'
-import { Mark } from '../parts/Mark.js'
+import { Fold } from '../frame/Fold.js'
+import { Checks } from '../working/Checks.js'
+import { Mark } from '../working/Mark.js'
 import type { Looked } from './looked.js'
 
 /** What there is to say once an item is answered. */

@@ -1,6 +1,6 @@
 import { isKnown, type Mastery } from '@tachymetra/core/curriculum'
 import { Link } from 'react-router'
-import { KeyButton } from '../parts/KeyButton.js'
+import { KeyButton } from '../entry/KeyButton.js'
 
 /** The techniques that were worked, to be ticked: those known first in mind. */
 export function Ticked(props: {

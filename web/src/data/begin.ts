@@ -3,9 +3,9 @@ import { drillById } from '@tachymetra/core/drill'
 import type { PlanItem } from '@tachymetra/core/plan'
 import { techniqueById } from '@tachymetra/core/registry'
 import { plainRecipe, type Recipe, trialById } from '@tachymetra/core/set'
+import { keepSession, type LocalSession } from '../kept/store.js'
 import { startOf } from './fresh.js'
 import { currentLearnerSettings } from './learnerSettings.js'
-import { keepSession } from './store.js'
 import { variantIn } from './variants.js'
 
 /**
@@ -38,6 +38,11 @@ export async function beginSession(learnerId: string, recipe: Recipe, first = fa
     )
   }
   return sessionPath({ id, recipe })
+}
+
+/** A session on a page of its own, such as flashed lists and grids: begun with its first entry, not gone on with later. */
+export function ownSession(learnerId: string, recipe: Recipe): LocalSession {
+  return { ...startOf(learnerId, recipe), id: crypto.randomUUID(), attempts: [], ended: true }
 }
 
 /** The techniques of a set, with their level where they have one; a paper is worked alike by everybody. */

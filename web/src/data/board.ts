@@ -1,10 +1,10 @@
 /** The board: plans that are kept, the one that is shown now, and how the room did. */
 import type { BoardPlan, RoomCount } from '@tachymetra/core/set'
 import { useMutation, useQuery } from '@tanstack/react-query'
-import { call } from './api.js'
-import { flush, handIn } from './outbox.js'
-import { queryClient } from './queryClient.js'
-import { keepParcels } from './store.js'
+import { flush, handIn } from '../kept/outbox.js'
+import { keepParcels } from '../kept/store.js'
+import { call } from '../wire/api.js'
+import { queryClient } from '../wire/queryClient.js'
 
 export type KeptPlan = BoardPlan & { readonly id: string }
 

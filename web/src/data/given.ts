@@ -2,8 +2,8 @@
 import type { NewSheet, OwnSet } from '@tachymetra/core/set'
 import type { OwnSetWire, SheetBatch, SheetWire, WorkedSet } from '@tachymetra/core/wire'
 import { useMutation, useQuery } from '@tanstack/react-query'
-import { call } from './api.js'
-import { queryClient } from './queryClient.js'
+import { call } from '../wire/api.js'
+import { queryClient } from '../wire/queryClient.js'
 
 /** Trials that were worked, newest first. */
 export function useTrials(learnerId: string) {

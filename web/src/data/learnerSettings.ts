@@ -1,10 +1,10 @@
 /** What is set for a learner: read from the server, changed here at once and sent by the outbox. */
 import { DEFAULT_SETTINGS, type LearnerSettings } from '@tachymetra/core/learner'
 import { type UseQueryResult, useQuery } from '@tanstack/react-query'
-import { call } from './api.js'
-import { flush } from './outbox.js'
-import { queryClient } from './queryClient.js'
-import { keepChange, keptChange } from './store.js'
+import { flush } from '../kept/outbox.js'
+import { keepChange, keptChange } from '../kept/store.js'
+import { call } from '../wire/api.js'
+import { queryClient } from '../wire/queryClient.js'
 
 const keyOf = (learnerId: string) => ['settings', learnerId]
 const pathOf = (learnerId: string) => `/learners/${learnerId}/settings`

@@ -1,6 +1,6 @@
 /** The program kept in this browser: it opens without its server, and a new version of it is offered. */
 import { registerSW } from 'virtual:pwa-register'
-import { shared } from './shared.js'
+import { shared } from '../wire/shared.js'
 
 /** How often a page that stays open asks for a new version, in milliseconds. */
 const ASK_MS = 3_600_000

@@ -21,14 +21,13 @@ import type {
   WorkedSet,
 } from '@tachymetra/core/wire'
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query'
-import { call, LONG_MS } from './api.js'
-import { forgetHeard } from './heard.js'
+import { forgetLeft } from '../kept/kept.js'
+import { forgetLearner } from '../kept/store.js'
+import { call, LONG_MS } from '../wire/api.js'
+import { forgetHeard } from '../wire/heard.js'
+import { queryClient } from '../wire/queryClient.js'
 import { learnerSettings } from './learnerSettings.js'
-import { forgetLeaving } from './leaving.js'
-import { queryClient } from './queryClient.js'
 import { currentSettings, useSettings } from './settings.js'
-import { forgetLearner } from './store.js'
-import { forgetVisited } from './visited.js'
 
 const learnersQuery = {
   queryKey: ['learners'],
@@ -102,8 +101,7 @@ export function useLoadDemo() {
 async function forgetHere(id: string): Promise<void> {
   await forgetLearner(id)
   await forgetHeard(id)
-  forgetLeaving()
-  forgetVisited()
+  forgetLeft()
 }
 
 /** Takes the invented learners out again, with what was done for them. */

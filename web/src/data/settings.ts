@@ -2,7 +2,7 @@
 import type { Shown, Staircase } from '@tachymetra/core/flash'
 import type { TypedFrom } from '@tachymetra/core/session'
 import type { NumberSigns } from '@tachymetra/core/set'
-import { shared } from './shared.js'
+import { shared } from '../wire/shared.js'
 
 /** How numbers are flashed or glide by. */
 export interface FlashSettings extends Staircase {

@@ -2,23 +2,23 @@ import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { AsOf } from '../charts/AsOf.js'
 import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
 import { usePlan } from '../data/plan.js'
 import { useLearner, useLearners, useProgress, useTimes } from '../data/queries.js'
 import { changeSettings, useSettings } from '../data/settings.js'
-import { AsOf } from '../parts/AsOf.js'
-import { Fold } from '../parts/Fold.js'
-import { Guard, lazily } from '../parts/Guard.js'
-import { LearnerSelect } from '../parts/LearnerSelect.js'
-import { Loading } from '../parts/Loading.js'
-import { Trouble } from '../parts/Trouble.js'
+import { LearnerSelect } from '../forms/LearnerSelect.js'
+import { Fold } from '../frame/Fold.js'
+import { Guard, lazily } from '../frame/Guard.js'
+import { Loading } from '../frame/Loading.js'
+import { Trouble } from '../frame/Trouble.js'
 import { FirstSession } from './FirstSession.js'
 import { GoOn } from './GoOn.js'
 import { Today } from './Today.js'
 import { Welcome } from './Welcome.js'
 
 const Choices = lazily(() => import('./Choices.js'))
-const EditLearner = lazily(() => import('../parts/EditLearner.js'))
+const EditLearner = lazily(() => import('../forms/EditLearner.js'))
 const NewLearner = lazily(() => import('./NewLearner.js'))
 
 /** Where a session is chosen: who, which technique, how hard, how many. One button starts it. */

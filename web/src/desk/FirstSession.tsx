@@ -3,8 +3,8 @@ import { Button } from 'antd'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { beginSession } from '../data/begin.js'
-import { Hands } from '../parts/Hand.js'
-import { Trouble } from '../parts/Trouble.js'
+import { Trouble } from '../frame/Trouble.js'
+import { Hands } from '../working/Hand.js'
 
 /** Short, and easy enough to end well: three sums of two small numbers, every step asked. */
 const FIRST = plainRecipe([{ kind: 'level', technique: 'add-running-total', level: 1, count: 3 }], 'guided')

@@ -3,7 +3,7 @@ import { LEAST_RODS, MOST_RODS } from '@tachymetra/core/soroban'
 import { InputNumber, Select } from 'antd'
 import { setFade, useFade } from '../data/fade.js'
 import { changeSettings, useSettings } from '../data/settings.js'
-import { RestField } from '../parts/RestField.js'
+import { RestField } from '../forms/RestField.js'
 
 const FADE_NAMES: Record<FadeLevel, string> = {
   beads: 'all its beads',

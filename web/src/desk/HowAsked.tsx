@@ -4,8 +4,8 @@ import { MOST_ITEMS, type Recipe, type SetClock } from '@tachymetra/core/set'
 import { seconds } from '@tachymetra/core/words'
 import { Checkbox, InputNumber, Select } from 'antd'
 import type { ReactNode } from 'react'
-import { OnwardSelect } from '../parts/OnwardSelect.js'
-import { SUPPORT_ABOUT } from '../parts/words.js'
+import { OnwardSelect } from '../forms/OnwardSelect.js'
+import { SUPPORT_ABOUT } from '../words/words.js'
 import './desk.css'
 
 /** How problems are asked: with which support, against which clock, and when it is said what was right. */

@@ -2,7 +2,7 @@ import { itemName, type PlanItem } from '@tachymetra/core/plan'
 import { Button } from 'antd'
 import { useRef, useState } from 'react'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
-import { Guard, lazily } from '../parts/Guard.js'
+import { Guard, lazily } from '../frame/Guard.js'
 
 // The plan stands there sooner without it.
 const PlanMenu = lazily(() => import('./PlanMenu.js'))

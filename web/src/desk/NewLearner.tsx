@@ -4,9 +4,9 @@ import { Button, Input, Modal, Radio } from 'antd'
 import { useState } from 'react'
 import { beginWith } from '../data/learnerSettings.js'
 import { useAddLearner } from '../data/queries.js'
-import { NameForm } from '../parts/NameForm.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useReturnFocus } from '../parts/useReturnFocus.js'
+import { NameForm } from '../forms/NameForm.js'
+import { useReturnFocus } from '../forms/useReturnFocus.js'
+import { Trouble } from '../frame/Trouble.js'
 
 /** The youngest of each age that settings are suggested for. */
 const AGES = [

@@ -1,7 +1,7 @@
 import { aimOf } from '@tachymetra/core/curriculum'
 import type { LearnerSettings } from '@tachymetra/core/learner'
 import { type ParameterValues, type Technique, usualValues } from '@tachymetra/core/technique'
-import { Parameters } from '../parts/Parameters.js'
+import { Parameters } from '../forms/Parameters.js'
 import { Ladder, LevelMoves } from './Levels.js'
 
 /** A level, or parameters of one's own. */

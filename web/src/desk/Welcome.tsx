@@ -1,7 +1,7 @@
 import { Button } from 'antd'
 import { Link } from 'react-router'
 import { useLoadDemo } from '../data/queries.js'
-import { Trouble } from '../parts/Trouble.js'
+import { Trouble } from '../frame/Trouble.js'
 
 /** What an empty program shows: what it is, and the ways to begin. */
 export function Welcome({ onAdd }: { readonly onAdd: () => void }) {

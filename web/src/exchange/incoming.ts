@@ -7,7 +7,7 @@ import { techniqueById } from '@tachymetra/core/registry'
 import { durationOf } from '@tachymetra/core/session'
 import { type BroughtInAnswer, MOST_BROUGHT_IN, MOST_FACTS_IN, MOST_TAKEN_OUT } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
-import { levelWords, when } from '../parts/words.js'
+import { levelWords, when } from '../words/words.js'
 import { written } from '../written/written.js'
 
 export interface Line {

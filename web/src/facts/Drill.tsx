@@ -9,25 +9,24 @@ import {
   recallLimit,
 } from '@tachymetra/core/learner'
 import { JUDGE } from '@tachymetra/core/session'
-import { type ItemAnswer, toCome } from '@tachymetra/core/set'
+import { type Item, type ItemAnswer, itemsOf, toCome } from '@tachymetra/core/set'
 import type { RecallWire } from '@tachymetra/core/wire'
 import { extraTimeWords, seconds } from '@tachymetra/core/words'
 import { Button } from 'antd'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
-import { handIn } from '../data/outbox.js'
 import { useRecallPace } from '../data/recallPace.js'
-import { keepParcels, recallParcels } from '../data/store.js'
-import type { Visit } from '../data/visited.js'
-import { Entry } from '../parts/Entry.js'
-import { KeyButton } from '../parts/KeyButton.js'
-import { Mark } from '../parts/Mark.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useAttempt } from '../parts/useAttempt.js'
-import { useKeys } from '../parts/useKeys.js'
+import { Entry } from '../entry/Entry.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { useKeys } from '../entry/useKeys.js'
+import { Trouble } from '../frame/Trouble.js'
+import { handIn } from '../kept/outbox.js'
+import { keepParcels, type LocalSession, recallParcels } from '../kept/store.js'
+import { useAttempt } from '../practice/useAttempt.js'
+import { Mark } from '../working/Mark.js'
 import './facts.css'
-import '../parts/fact-heat.css'
+import '../charts/fact-heat.css'
 
 interface Asked extends ItemAnswer {
   readonly card: FactCard
@@ -40,7 +39,7 @@ interface Asked extends ItemAnswer {
 
 const deckOf = (card: FactCard) => FACT_DECKS.find((d) => d.cards.includes(card))!
 
-function cardAt({ items }: Visit, n: number | undefined): FactCard | undefined {
+function cardAt(items: readonly (Item | undefined)[], n: number | undefined): FactCard | undefined {
   const item = n === undefined ? undefined : items[n - 1]
   return item?.kind === 'fact' ? item.card : undefined
 }
@@ -52,7 +51,7 @@ export function Drill({
   onEnd,
   after,
 }: {
-  readonly set: Visit
+  readonly set: LocalSession
   readonly learnerId: string
   readonly onEnd: () => void
   /** What may come next, shown once the round is over. */
@@ -61,11 +60,12 @@ export function Drill({
   const now = useRecallPace(learnerId)
   // Limits stay the same for a round.
   const [pace] = useState(now)
+  const items = useMemo(() => itemsOf(set), [set])
   const [answers, setAnswers] = useState<readonly Asked[]>([])
   const [trouble, setTrouble] = useState<Error>()
-  const queue = toCome(set.start.recipe, answers)
+  const queue = toCome(set.recipe, answers)
   const [n] = queue
-  const card = cardAt(set, n)
+  const card = cardAt(items, n)
   // A wrong one stays until a key is pressed: there is time to look at it.
   const [looking, setLooking] = useState<Asked>()
   useKeys({ Escape: onEnd, Enter: () => !card && !looking && onEnd() }, undefined, true)
@@ -89,7 +89,7 @@ export function Drill({
           setAnswers([...answers, asked])
           if (!one.right) setLooking(asked)
           if (!first) return
-          const announce = answers.length === 0 ? { id: set.id, start: set.start } : undefined
+          const announce = answers.length === 0 ? set : undefined
           const parcels = recallParcels({ ...recall, sessionId: set.id, n }, announce)
           handIn(() => keepParcels(parcels), parcels).catch(setTrouble)
         }}

@@ -7,17 +7,18 @@ import { seconds } from '@tachymetra/core/words'
 import { Button, InputNumber } from 'antd'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { FACT_STATES, FactHeat, factsOf, type KnownFact } from '../charts/FactHeat.js'
+import { ownSession } from '../data/begin.js'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { usePlan } from '../data/plan.js'
 import { useFacts, useTimes } from '../data/queries.js'
 import { useRecallPace } from '../data/recallPace.js'
 import { changeSettings, useSettings } from '../data/settings.js'
-import { beginVisit, type Visit } from '../data/visited.js'
-import { FACT_STATES, FactHeat, factsOf, type KnownFact } from '../parts/FactHeat.js'
-import { Loading } from '../parts/Loading.js'
-import { NextUp } from '../parts/NextUp.js'
-import { OneLearner } from '../parts/OneLearner.js'
-import { Trouble } from '../parts/Trouble.js'
+import { Loading } from '../frame/Loading.js'
+import { NextUp } from '../frame/NextUp.js'
+import { OneLearner } from '../frame/OneLearner.js'
+import { Trouble } from '../frame/Trouble.js'
+import type { LocalSession } from '../kept/store.js'
 import { Drill, KeyingNote } from './Drill.js'
 import { Keying } from './Keying.js'
 import './facts.css'
@@ -44,15 +45,15 @@ export default function FactsPage() {
 }
 
 /** Some facts as a set: one missed or too slow comes once more at the end. */
-function factSet(learnerId: string, facts: readonly string[]): Visit {
+function factSet(learnerId: string, facts: readonly string[]): LocalSession {
   const rule = { kind: 'repeat-missed' } as const
-  return beginVisit(learnerId, { ...plainRecipe([{ kind: 'facts', facts }], 'answer'), rule })
+  return ownSession(learnerId, { ...plainRecipe([{ kind: 'facts', facts }], 'answer'), rule })
 }
 
 /** The facts of today's plan, as they were when the round began. */
 function PlannedRound({ learner, onEnd }: { readonly learner: LearnerWire; readonly onEnd: () => void }) {
   const plan = usePlan(learner)
-  const [set, setSet] = useState<Visit | 'nothing'>()
+  const [set, setSet] = useState<LocalSession | 'nothing'>()
   if (!plan) return <Loading />
   if (!set) {
     const facts = plan.items.find((item) => item.kind === 'facts')?.facts ?? []
@@ -77,7 +78,7 @@ function Known({ learner }: { readonly learner: LearnerWire }) {
   const { id: learnerId, name } = learner
   const facts = useFacts(learnerId)
   const times = useTimes(learnerId)
-  const [set, setSet] = useState<Visit>()
+  const [set, setSet] = useState<LocalSession>()
   if (facts.isPending || times.isPending) return <Loading />
   if (facts.isLoadingError) return <Trouble error={facts.error} retry={() => facts.refetch()} />
   if (set) return <Drill set={set} learnerId={learnerId} onEnd={() => setSet(undefined)} />

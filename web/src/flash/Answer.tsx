@@ -1,44 +1,41 @@
 import type { Shown } from '@tachymetra/core/flash'
 import { add, type Decimal, toWords, ZERO } from '@tachymetra/core/number'
-import { printProblem, problemWords, type SumProblem, signed } from '@tachymetra/core/problem'
+import { problemWords, type SumProblem, signed } from '@tachymetra/core/problem'
 import { valueWords } from '@tachymetra/core/question'
 import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
-import { type AttemptRecord, type Exercise, figuresOf, JUDGE, type Progress } from '@tachymetra/core/session'
+import { type Exercise, figuresOf } from '@tachymetra/core/session'
 import { variantOf } from '@tachymetra/core/technique'
 import { useState } from 'react'
-import { Entry } from '../parts/Entry.js'
-import { KeyButton } from '../parts/KeyButton.js'
-import { Mark } from '../parts/Mark.js'
-import { answerGiven, Said, saidWords, useCauses, verdictWords } from '../parts/saying.js'
-import { useAttempt } from '../parts/useAttempt.js'
-import { useKeys } from '../parts/useKeys.js'
-import { useTold } from '../parts/useTold.js'
-import { aloud } from '../parts/words.js'
+import { Entry } from '../entry/Entry.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { useKeys } from '../entry/useKeys.js'
+import { type ItemGiven, useExercise } from '../practice/useItem.js'
+import { useTold } from '../sound/useTold.js'
+import { aloud } from '../words/words.js'
+import { Mark } from '../working/Mark.js'
+import { answerGiven, Said, saidWords, verdictWords } from '../working/saying.js'
 import './flash.css'
 
 const technique = techniqueById('flash-sum')
 
-/** A list that has been shown: item n of its set. */
+/** A list that has been shown. */
 export interface ShownList {
-  readonly id: string
-  readonly sessionId: string
-  readonly n: number
   readonly problem: SumProblem
   readonly shown: Shown
 }
 
-/** The sum is asked; afterwards the list stands there with its running totals. */
-export function Answer(props: {
+interface Props extends ItemGiven {
   readonly list: ShownList
-  readonly onDone: (progress: Progress, record: AttemptRecord) => void
   readonly onNext: () => void
   readonly onSlow: () => void
   readonly onSettings: () => void
-}) {
-  const { list, onDone, onNext, onSlow, onSettings } = props
-  const { id, sessionId, n, problem, shown } = list
-  const [startedAt] = useState(() => new Date().toISOString())
-  const [task] = useState(
+}
+
+/** The sum is asked; afterwards the list stands there with its running totals. */
+export function Answer(props: Props) {
+  const { list, onNext, onSlow, onSettings } = props
+  const { problem, shown } = list
+  const [exercise] = useState(
     (): Exercise => ({
       technique,
       variant: variantOf(technique),
@@ -47,28 +44,9 @@ export function Answer(props: {
       problem,
     }),
   )
-  const attempt = useAttempt({
-    task,
-    onChange(events, progress) {
-      const { level, support, variant } = task
-      const expression = printProblem(problem)
-      const made = {
-        id,
-        sessionId,
-        n,
-        technique: technique.id,
-        variant,
-        level,
-        support,
-        expression,
-        startedAt,
-      }
-      onDone(progress, { ...made, judge: JUDGE, events, shown })
-    },
-  })
+  const { attempt, explained } = useExercise({ ...props, exercise, support: 'answer', shown })
   const { progress } = attempt
   const done = progress.outcome !== undefined
-  const { explained } = useCauses(progress)
   const enter = () => (done ? onNext() : attempt.confirm())
   // A list with entries is kept as stopped; one not yet begun leaves no trace.
   const settings = () => {

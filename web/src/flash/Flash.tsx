@@ -1,23 +1,24 @@
 import { safePace } from '@tachymetra/core/flash'
 import type { SumProblem } from '@tachymetra/core/problem'
-import { type AttemptRecord, figuresOf, type Progress } from '@tachymetra/core/session'
-import { type ItemAnswer, MOST_ITEMS, plainRecipe, type Recipe, stairOf } from '@tachymetra/core/set'
-import { useEffect, useRef, useState } from 'react'
+import { type Item, MOST_ITEMS, plainRecipe, type Recipe, stairOf } from '@tachymetra/core/set'
+import { type ReactNode, useEffect, useState } from 'react'
+import { ownSession } from '../data/begin.js'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
-import { flush } from '../data/outbox.js'
-import { changeSettings, type FlashSettings as Settings, useSettings } from '../data/settings.js'
-import { beginVisit, finishVisited, keepVisited, type Visit } from '../data/visited.js'
-import { OneLearner } from '../parts/OneLearner.js'
-import { Player } from '../parts/Player.js'
-import { wakeSound } from '../parts/sound.js'
-import { Trouble } from '../parts/Trouble.js'
+import {
+  changeSettings,
+  currentSettings,
+  type FlashSettings as Settings,
+  useSettings,
+} from '../data/settings.js'
+import { OneLearner } from '../frame/OneLearner.js'
+import { Trouble } from '../frame/Trouble.js'
+import { endHere } from '../kept/kept.js'
+import type { LocalSession } from '../kept/store.js'
+import { Player } from '../player/Player.js'
+import { answersOf, usePractice } from '../practice/usePractice.js'
+import { wakeSound } from '../sound/sound.js'
 import { Answer, type ShownList } from './Answer.js'
 import { FlashSettings } from './FlashSettings.js'
-
-type Stage =
-  | { readonly at: 'settings' }
-  | { readonly at: 'showing'; readonly problem: SumProblem; readonly slow: boolean }
-  | { readonly at: 'answer'; readonly list: ShownList }
 
 /** Numbers that come one by one and are summed in the mind. */
 export default function Flash() {
@@ -30,110 +31,130 @@ function recipeOf({ digits, count: numbers, minus, showMs, run }: Settings): Rec
   return { ...plainRecipe([source], 'answer'), rule: { kind: 'staircase', showMs, run } }
 }
 
-/** The set that is practised: another one once lists are chosen otherwise, or all are done. */
-function useFlashSet(learnerId: string, flash: Settings) {
-  const visit = useRef<Visit>(undefined)
-  const answers = useRef<readonly ItemAnswer[]>([])
-  const shown = useRef(0)
-  return {
-    /** The next list: one that has been shown does not come again, answered or not. */
-    next(): { readonly visit: Visit; readonly n: number; readonly problem: SumProblem } {
-      const now = visit.current
-      const stair = now && stairOf(now.start.recipe, answers.current)
-      const [is, was] = [recipeOf(flash).sources, now?.start.recipe.sources]
-      const same =
-        JSON.stringify(is) === JSON.stringify(was) &&
-        stair?.showMs === flash.showMs &&
-        stair.run === flash.run &&
-        shown.current < MOST_ITEMS
-      if (!same) {
-        visit.current = beginVisit(learnerId, recipeOf(flash))
-        answers.current = []
-        shown.current = 0
-      }
-      shown.current += 1
-      const n = shown.current
-      const item = visit.current!.items[n - 1]
-      if (item?.kind !== 'problem' || item.problem.kind !== 'sum') throw new RangeError('A list is a sum.')
-      return { visit: visit.current!, n, problem: item.problem }
-    },
-    /** One more answer: the next list may come faster or slower. */
-    answered(n: number, right: boolean): void {
-      answers.current = [...answers.current, { n, right }]
-      const stair = stairOf(visit.current!.start.recipe, answers.current)
-      if (stair) changeSettings({ flash: { ...flash, ...stair } })
-    },
-  }
+/** Is a set still the one that is chosen, with its lists coming as fast as they do by now? */
+function isChosen({ recipe, attempts }: LocalSession, flash: Settings): boolean {
+  const stair = stairOf(recipe, answersOf(attempts))
+  return (
+    JSON.stringify(recipeOf(flash).sources) === JSON.stringify(recipe.sources) &&
+    stair?.showMs === flash.showMs &&
+    stair.run === flash.run
+  )
 }
 
 function Round({ learnerId, name }: { readonly learnerId: string; readonly name: string }) {
   const { flash } = useSettings()
   const { cautions } = useLearnerSettings(learnerId)
-  const [stage, setStage] = useState<Stage>({ at: 'settings' })
-  const [trouble, setTrouble] = useState<Error>()
-  const set = useFlashSet(learnerId, flash)
-  const current = useRef<ReturnType<typeof set.next>>(undefined)
-  const pace = cautions.lifted ? { showMs: flash.showMs, gapMs: flash.gapMs } : safePace(flash)
-
+  // The set that is practised: another one once lists are chosen otherwise, or all are done.
+  const [set, setSet] = useState<LocalSession>()
+  const [choosing, setChoosing] = useState(true)
   // What a reload or another page has cut off is kept as it was left.
   useEffect(() => {
-    void finishVisited().then(flush)
+    void endHere()
   }, [])
-  const begin = () => {
+  const another = () => {
     wakeSound()
-    current.current = set.next()
-    setStage({ at: 'showing', problem: current.current.problem, slow: false })
+    setSet(ownSession(learnerId, recipeOf(currentSettings().flash)))
+    setChoosing(false)
   }
-  const again = (problem: SumProblem) => {
-    wakeSound()
-    setStage({ at: 'showing', problem, slow: true })
-  }
-  const keep = (progress: Progress, record: AttemptRecord) => {
-    const { visit, n } = current.current!
-    if (progress.outcome === 'done') set.answered(n, figuresOf(progress).right)
-    keepVisited(visit, progress, record).catch(setTrouble)
-  }
+  const head = (
+    <h1>
+      Flash and tape <span className="faint aside">for {name}</span>
+    </h1>
+  )
+  const settings = (start: () => void) => (
+    <div className="stack loose">
+      {head}
+      <FlashSettings
+        flash={flash}
+        cautions={cautions}
+        onCautions={(next) => changeLearner(learnerId, { cautions: next })}
+        onStart={start}
+      />
+    </div>
+  )
+  if (!set) return settings(another)
+  return (
+    <Lists
+      key={set.id}
+      set={set}
+      head={head}
+      choosing={choosing ? settings : undefined}
+      onChoosing={setChoosing}
+      onOther={another}
+    />
+  )
+}
 
-  if (stage.at === 'showing') {
-    const { problem, slow } = stage
+type Stage =
+  | { readonly at: 'showing'; readonly slow: boolean }
+  | { readonly at: 'answer'; readonly list: ShownList }
+
+const sumOf = (item: Item | undefined): SumProblem => {
+  if (item?.kind !== 'problem' || item.problem.kind !== 'sum') throw new RangeError('A list is a sum.')
+  return item.problem
+}
+
+/** One list of a set after another: one that has been shown does not come again, answered or not. */
+function Lists(props: {
+  readonly set: LocalSession
+  readonly head: ReactNode
+  /** What is chosen from, while that is looked at. */
+  readonly choosing: ((start: () => void) => ReactNode) | undefined
+  readonly onChoosing: (choosing: boolean) => void
+  readonly onOther: () => void
+}) {
+  const { set, head, choosing, onChoosing, onOther } = props
+  const { flash } = useSettings()
+  const { cautions } = useLearnerSettings(set.learnerId)
+  const practice = usePractice(set)
+  const { session, n = 1, item, turn } = practice
+  const [stage, setStage] = useState<Stage>({ at: 'showing', slow: false })
+  const pace = cautions.lifted ? { showMs: flash.showMs, gapMs: flash.gapMs } : safePace(flash)
+  const show = (slow: boolean) => {
+    wakeSound()
+    setStage({ at: 'showing', slow })
+    onChoosing(false)
+  }
+  const next = () => {
+    if (n >= MOST_ITEMS || !isChosen(practice.session, currentSettings().flash)) return onOther()
+    practice.goTo(n + 1)
+    show(false)
+  }
+  if (choosing) return choosing(next)
+  if (stage.at === 'showing')
     return (
       <Player
-        problem={problem}
+        problem={sumOf(item)}
         way={flash.way}
-        pace={slow ? { showMs: 2 * pace.showMs, gapMs: 2 * pace.gapMs } : pace}
+        pace={stage.slow ? { showMs: 2 * pace.showMs, gapMs: 2 * pace.gapMs } : pace}
         sound={flash.sound}
-        onStop={() => setStage({ at: 'settings' })}
+        onStop={() => onChoosing(true)}
         onDone={(shown) => {
-          const { visit, n } = current.current!
-          const list = { id: crypto.randomUUID(), sessionId: visit.id, n, problem, shown }
-          setStage(slow ? { at: 'settings' } : { at: 'answer', list })
+          if (stage.slow) onChoosing(true)
+          else setStage({ at: 'answer', list: { problem: sumOf(item), shown } })
         }}
       />
     )
-  }
   return (
     <div className="stack loose">
-      <h1>
-        Flash and tape <span className="faint aside">for {name}</span>
-      </h1>
-      {trouble && <Trouble error={trouble} />}
-      {stage.at === 'answer' ? (
-        <Answer
-          key={stage.list.id}
-          list={stage.list}
-          onDone={keep}
-          onNext={begin}
-          onSlow={() => again(stage.list.problem)}
-          onSettings={() => setStage({ at: 'settings' })}
-        />
-      ) : (
-        <FlashSettings
-          flash={flash}
-          cautions={cautions}
-          onCautions={(next) => changeLearner(learnerId, { cautions: next })}
-          onStart={begin}
-        />
-      )}
+      {head}
+      {practice.trouble && <Trouble error={practice.trouble} />}
+      <Answer
+        key={turn}
+        session={session}
+        n={n}
+        list={stage.list}
+        onHappened={(record, verdict) => {
+          practice.happened(record, verdict)
+          if (verdict?.outcome !== 'done') return
+          // The next list may come faster or slower.
+          const stair = stairOf(set.recipe, [...answersOf(session.attempts), { n, right: verdict.right }])
+          if (stair) changeSettings({ flash: { ...flash, ...stair } })
+        }}
+        onNext={next}
+        onSlow={() => show(true)}
+        onSettings={() => onChoosing(true)}
+      />
     </div>
   )
 }

@@ -4,8 +4,8 @@ import { Button, Checkbox, InputNumber, Select } from 'antd'
 import type { CSSProperties, ReactNode } from 'react'
 import { Link } from 'react-router'
 import { changeSettings, type FlashSettings as Settings } from '../data/settings.js'
-import { useVoice } from '../parts/speech.js'
-import '../parts/player.css'
+import { useVoice } from '../sound/speech.js'
+import '../player/player.css'
 import './flash.css'
 
 const WAYS: readonly { value: Shown['way']; label: string }[] = [

@@ -1,23 +1,24 @@
-import { type Grid, gridQuestions, gridTarget, printGrid, readGrid } from '@tachymetra/core/flash'
-import { OWN_LEVEL } from '@tachymetra/core/registry'
-import { type AttemptRecord, JUDGE, type Progress } from '@tachymetra/core/session'
+import { type Grid, gridQuestions, gridTarget, readGrid } from '@tachymetra/core/flash'
 import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import { seconds } from '@tachymetra/core/words'
 import { Button, InputNumber } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
+import { PaceBar } from '../charts/PaceBar.js'
+import { ownSession } from '../data/begin.js'
 import { useNeeds } from '../data/needs.js'
-import { flush } from '../data/outbox.js'
-import { beginVisit, finishVisited, keepVisited } from '../data/visited.js'
-import { Entry } from '../parts/Entry.js'
-import { GridTable } from '../parts/GridTable.js'
-import { Mark } from '../parts/Mark.js'
-import { OneLearner } from '../parts/OneLearner.js'
-import { PaceBar } from '../parts/PaceBar.js'
-import { Trouble } from '../parts/Trouble.js'
-import { type AttemptOnScreen, useAttempt } from '../parts/useAttempt.js'
-import { useKeys } from '../parts/useKeys.js'
-import { useTold } from '../parts/useTold.js'
+import { Entry } from '../entry/Entry.js'
+import { useKeys } from '../entry/useKeys.js'
+import { OneLearner } from '../frame/OneLearner.js'
+import { Trouble } from '../frame/Trouble.js'
+import { endHere } from '../kept/kept.js'
+import type { LocalSession } from '../kept/store.js'
+import type { AttemptOnScreen } from '../practice/useAttempt.js'
+import { type ItemGiven, useDrill } from '../practice/useItem.js'
+import { usePractice } from '../practice/usePractice.js'
+import { useTold } from '../sound/useTold.js'
+import { GridTable } from '../working/GridTable.js'
+import { Mark } from '../working/Mark.js'
 import './flash.css'
 
 /** A table of numbers, summed along its rows and down its columns; both ways must come to the same total. */
@@ -34,22 +35,34 @@ const FIGURES = [
 /** One grid after another: a set for every size. */
 function Grids({ learnerId }: { readonly learnerId: string }) {
   const [size, setSize] = useState({ rows: 3, columns: 3, digits: 2 })
-  const visitOf = (given: typeof size) =>
-    beginVisit(learnerId, plainRecipe([{ kind: 'grid', ...given, count: MOST_ITEMS }], 'answer'))
-  const [at, setAt] = useState(() => ({ visit: visitOf(size), n: 1 }))
-  const [trouble, setTrouble] = useState<Error>()
+  const setOf = (given: typeof size) =>
+    ownSession(learnerId, plainRecipe([{ kind: 'grid', ...given, count: MOST_ITEMS }], 'answer'))
+  const [set, setSet] = useState(() => setOf(size))
+  // What a reload or another page has cut off is kept as it was left.
   useEffect(() => {
-    void finishVisited().then(flush)
+    void endHere()
   }, [])
   const another = (given: typeof size) => {
     setSize(given)
-    const on = given === size && at.n < MOST_ITEMS
-    setAt(on ? { ...at, n: at.n + 1 } : { visit: visitOf(given), n: 1 })
-    // One that was begun is kept as it was left.
-    void finishVisited().then(flush)
+    setSet(setOf(given))
   }
-  const { visit, n } = at
-  const item = visit.items[n - 1]
+  return <OfSize key={set.id} set={set} size={size} onOther={another} />
+}
+
+function OfSize(props: {
+  readonly set: LocalSession
+  readonly size: Readonly<Record<(typeof FIGURES)[number][0], number>>
+  readonly onOther: (size: { rows: number; columns: number; digits: number }) => void
+}) {
+  const { set, size, onOther } = props
+  const practice = usePractice(set)
+  const { session, n = 1, item, turn } = practice
+  const another = (given: typeof size) => {
+    // One that was begun is kept as it was left.
+    practice.finish()
+    if (given === size && n < MOST_ITEMS) practice.goTo(n + 1)
+    else onOther(given)
+  }
   return (
     <div className="stack loose">
       <h1>Grid</h1>
@@ -75,40 +88,31 @@ function Grids({ learnerId }: { readonly learnerId: string }) {
         A sum is taken at its last digit, in any order; Enter goes on to the next. What you enter, and how
         long it took, is kept in the record.
       </p>
-      {trouble && <Trouble error={trouble} />}
+      {practice.trouble && <Trouble error={practice.trouble} />}
       {item?.kind === 'drill' && (
-        <Sheet
-          key={`${visit.id} ${n}`}
-          grid={readGrid(item.text)}
-          sessionId={visit.id}
-          n={n}
-          onChange={(progress, record) => keepVisited(visit, progress, record).catch(setTrouble)}
-        />
+        <Sheet key={turn} text={item.text} session={session} n={n} onHappened={practice.happened} />
       )}
     </div>
   )
 }
 
-interface SheetProps {
-  readonly grid: Grid
-  readonly sessionId: string
-  readonly n: number
-  readonly onChange: (progress: Progress, record: AttemptRecord) => void
-}
-
 /** One grid: an attempt at its sums, in any order. */
-function Sheet({ grid, sessionId, n, onChange }: SheetProps) {
-  const [task] = useState(() => ({ questions: gridQuestions(grid), inOrder: false }))
-  const [begun] = useState(() => ({ id: crypto.randomUUID(), startedAt: new Date().toISOString() }))
+function Sheet(props: ItemGiven & { readonly text: string }) {
+  const { text, onHappened } = props
+  const [{ grid, task }] = useState(() => {
+    const grid = readGrid(text)
+    return { grid, task: { questions: gridQuestions(grid), inOrder: false } }
+  })
   const { questions } = task
   // Come to by a right answer, or chosen.
   const [{ at, right }, choose] = useState({ at: 0, right: false })
-  const attempt = useAttempt({
+  const { attempt } = useDrill({
+    ...props,
+    id: 'grid',
     task,
     byItself: true,
-    onChange: (events, progress) => {
-      const item = { technique: 'grid', variant: {}, level: OWN_LEVEL, expression: printGrid(grid) }
-      onChange(progress, { ...begun, sessionId, n, ...item, support: 'answer', judge: JUDGE, events })
+    onHappened(record, verdict, progress) {
+      onHappened(record, verdict, progress)
       // The next sum that is still open, once this one is right.
       if (!progress.answered[at]) return
       const next = questions.findIndex((_, i) => i > at && !progress.answered[i])

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
-import { KeyTable } from '../parts/KeyTable.js'
-import { Wide } from '../parts/Wide.js'
+import { Wide } from '../charts/Wide.js'
+import { KeyTable } from '../entry/KeyTable.js'
 import './help.css'
 
 /** How the program is used, in a page. */

@@ -1,7 +1,7 @@
 import { InputNumber } from 'antd'
 import { Link, useSearchParams } from 'react-router'
-import { KeyButton } from '../parts/KeyButton.js'
-import { Pattern } from '../parts/Pattern.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { Pattern } from '../working/Pattern.js'
 
 const MOST = 8
 const NAMES = { first: 'Digits of the first number', second: 'Digits of the second' } as const

@@ -11,10 +11,10 @@ import { beginSession } from '../data/begin.js'
 import { handOut } from '../data/files.js'
 import { freshSeed } from '../data/fresh.js'
 import { useForgetOwn } from '../data/given.js'
-import { wakeSound } from '../parts/sound.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useDoing } from '../parts/useDoing.js'
-import { problemsOf } from '../parts/whichSet.js'
+import { useDoing } from '../forms/useDoing.js'
+import { problemsOf } from '../forms/whichSet.js'
+import { Trouble } from '../frame/Trouble.js'
+import { wakeSound } from '../sound/sound.js'
 
 const USUALLY = 20
 

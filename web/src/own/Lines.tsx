@@ -4,8 +4,8 @@ import { techniqueById } from '@tachymetra/core/registry'
 import { misfitsOf } from '@tachymetra/core/report'
 import { count } from '@tachymetra/core/words'
 import { useMemo } from 'react'
-import { Fold } from '../parts/Fold.js'
-import { Mark } from '../parts/Mark.js'
+import { Fold } from '../frame/Fold.js'
+import { Mark } from '../working/Mark.js'
 
 /** Lines that are shown as they were read; of faults all. */
 const SHOWN = 40

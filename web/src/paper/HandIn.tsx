@@ -1,6 +1,6 @@
 import { count } from '@tachymetra/core/words'
-import { KeyButton } from '../parts/KeyButton.js'
-import { useKeys } from '../parts/useKeys.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { useKeys } from '../entry/useKeys.js'
 
 /** Asked before a paper is handed in with items left. */
 export function HandIn(props: {

@@ -6,10 +6,10 @@ import { count, extraTimeWords, seconds } from '@tachymetra/core/words'
 import { Select } from 'antd'
 import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
+import type { Ink } from '../charts/axis.js'
+import { Chart } from '../charts/Chart.js'
 import { useNeeds } from '../data/needs.js'
-import type { Ink } from '../parts/axis.js'
-import { Chart } from '../parts/Chart.js'
-import { when } from '../parts/words.js'
+import { when } from '../words/words.js'
 import { marksOf, paperChart, type Scored } from './chart.js'
 
 /** Papers in the list; the chart shows all that were fetched. */

@@ -3,25 +3,20 @@ import { formAsked, isStarred } from '@tachymetra/core/set'
 import { type Ref, useImperativeHandle } from 'react'
 import { useNeeds } from '../data/needs.js'
 import { changeSettings, useSettings } from '../data/settings.js'
-import type { LocalAttempt } from '../data/store.js'
-import { Entry } from '../parts/Entry.js'
-import { ItemLine } from '../parts/ItemLine.js'
-import { KeyButton } from '../parts/KeyButton.js'
-import { saidWords } from '../parts/saying.js'
-import { spoken } from '../parts/spoken.js'
-import { useKeys } from '../parts/useKeys.js'
-import { useRecording } from '../parts/useRecording.js'
-import { useTold } from '../parts/useTold.js'
-import { aloud } from '../parts/words.js'
+import { Entry } from '../entry/Entry.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { useKeys } from '../entry/useKeys.js'
+import { type ItemGiven, useExercise } from '../practice/useItem.js'
+import { useTold } from '../sound/useTold.js'
+import { spoken } from '../words/spoken.js'
+import { aloud } from '../words/words.js'
+import { ItemLine } from '../working/ItemLine.js'
+import { saidWords } from '../working/saying.js'
 import { useSeen } from './useAway.js'
 
-interface Props {
+interface Props extends ItemGiven {
   readonly ref: Ref<{ stop(): void }>
   readonly exercise: Exercise
-  readonly n: number
-  readonly sessionId: string
-  readonly open: LocalAttempt['record'] | undefined
-  readonly onDone: (attempt: LocalAttempt) => void
   readonly onHandIn: () => void
   /** Keys act on the item; not while it is asked whether to hand in. */
   readonly keysOn: boolean
@@ -29,18 +24,10 @@ interface Props {
 
 /** One item of a paper: the first answer stands, right or wrong. */
 export function PaperItem(props: Props) {
-  const { ref, exercise, n, sessionId, open, onDone, onHandIn, keysOn } = props
+  const { ref, exercise, n, onHandIn, keysOn } = props
   const { clock } = useSettings()
   const { calm } = useNeeds()
-  const { attempt } = useRecording({
-    exercise,
-    support: 'answer',
-    n,
-    sessionId,
-    open,
-    onOpen: () => undefined,
-    onDone,
-  })
+  const { attempt } = useExercise({ ...props, support: 'answer' })
   // What was begun when the time was up is kept as it was left.
   useImperativeHandle(ref, () => ({
     stop() {

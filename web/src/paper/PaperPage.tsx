@@ -1,11 +1,11 @@
 import { isDrawable } from '@tachymetra/core/set'
-import { useEffect, useState } from 'react'
 import { useParams } from 'react-router'
-import { leftSession } from '../data/leaving.js'
 import { useSession } from '../data/queries.js'
-import type { LocalAttempt, LocalSession } from '../data/store.js'
-import { Loading } from '../parts/Loading.js'
-import { NotInRecord } from '../parts/Missing.js'
+import { Loading } from '../frame/Loading.js'
+import { NotInRecord } from '../frame/Missing.js'
+import { useKept } from '../kept/kept.js'
+import type { LocalSession } from '../kept/store.js'
+import { usePractice } from '../practice/usePractice.js'
 import { PaperRun } from './PaperRun.js'
 import { Review } from './Review.js'
 import { type Kept, keptOf } from './results.js'
@@ -14,21 +14,16 @@ import './paper.css'
 /** A paper under way, from wherever it was left, or one that is over, to be gone through. */
 export default function PaperPage() {
   const { id = '' } = useParams()
-  const [session, setSession] = useState<LocalSession | null>()
-  const [over, setOver] = useState<readonly LocalAttempt[]>()
-  useEffect(() => {
-    setSession(undefined)
-    setOver(undefined)
-    leftSession(id).then(
-      (found) => setSession(found ?? null),
-      () => setSession(null),
-    )
-  }, [id])
+  const session = useKept(id)
   if (session === undefined) return <Loading />
   if (session === null) return <Recorded id={id} />
-  if (over) return <Review paper={keptOf(session, over)} />
-  if (session.ended || !isDrawable(session)) return <Review paper={keptOf(session, session.attempts)} />
-  return <PaperRun key={session.id} session={session} onOver={setOver} />
+  return <Paper key={session.id} kept={session} />
+}
+
+function Paper({ kept }: { readonly kept: LocalSession }) {
+  const practice = usePractice(kept)
+  const { session, ended } = practice
+  return ended || !isDrawable(kept) ? <Review paper={keptOf(session)} /> : <PaperRun practice={practice} />
 }
 
 /** A paper of the record, begun in another browser or long ago. */

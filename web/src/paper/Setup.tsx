@@ -2,7 +2,7 @@ import { PAPER_LIMITS, PAPER_POOL, type PaperSetup, USUAL_PAPER } from '@tachyme
 import { count } from '@tachymetra/core/words'
 import { Button, Checkbox, Input, InputNumber, Select } from 'antd'
 import { type ReactNode, useId } from 'react'
-import { Fold } from '../parts/Fold.js'
+import { Fold } from '../frame/Fold.js'
 
 const MINUTE_MS = 60_000
 

@@ -1,11 +1,11 @@
+import type { DoneAttempt } from '@tachymetra/core/session'
 import { count } from '@tachymetra/core/words'
-import type { LocalAttempt } from '../data/store.js'
 
 /** Every item as a tick of a rule: answered, skipped, or still to come; the one being worked is lit. */
 export function Ticks(props: {
   readonly count: number
   readonly at: number
-  readonly attempts: readonly LocalAttempt[]
+  readonly attempts: readonly DoneAttempt[]
   /** Goes to an item that was skipped; left out where one may not go back. */
   readonly onGo: ((n: number) => void) | undefined
 }) {

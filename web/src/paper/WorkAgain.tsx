@@ -1,10 +1,10 @@
 import { type Exercise, openQuestion } from '@tachymetra/core/session'
-import { Entry } from '../parts/Entry.js'
-import { KeyButton } from '../parts/KeyButton.js'
-import { Done, questionOf, Said } from '../parts/saying.js'
-import { useAttempt } from '../parts/useAttempt.js'
-import { useKeys } from '../parts/useKeys.js'
-import { aloud } from '../parts/words.js'
+import { Entry } from '../entry/Entry.js'
+import { KeyButton } from '../entry/KeyButton.js'
+import { useKeys } from '../entry/useKeys.js'
+import { useAttempt } from '../practice/useAttempt.js'
+import { aloud } from '../words/words.js'
+import { Done, questionOf, Said } from '../working/saying.js'
 
 /** An item worked once more where it is gone through, step by step; nothing of it is recorded. */
 export function WorkAgain({ exercise }: { readonly exercise: Exercise }) {

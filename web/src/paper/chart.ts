@@ -1,7 +1,7 @@
 /** Papers over time as a chart. */
 import type { paperScore } from '@tachymetra/core/set'
 import type { WorkedSet } from '@tachymetra/core/wire'
-import { axis, type Ink } from '../parts/axis.js'
+import { axis, type Ink } from '../charts/axis.js'
 
 /** A paper with what it came to. */
 export type Scored = WorkedSet & { readonly score: ReturnType<typeof paperScore> }

@@ -1,7 +1,7 @@
 /** What is told of a paper, from this browser or from the record. */
 import type { AttemptRecord, JudgedEntry, Outcome } from '@tachymetra/core/session'
 import type { Recipe } from '@tachymetra/core/set'
-import type { LocalAttempt, LocalSession } from '../data/store.js'
+import type { LocalSession } from '../kept/store.js'
 
 export interface KeptAnswer {
   readonly id: string
@@ -28,8 +28,8 @@ export interface Kept {
   readonly answers: readonly KeptAnswer[]
 }
 
-export function keptOf(session: LocalSession, attempts: readonly LocalAttempt[]): Kept {
-  const { id, learnerId, recipe, startedAt } = session
+export function keptOf(session: LocalSession): Kept {
+  const { id, learnerId, recipe, startedAt, attempts } = session
   return {
     id,
     learnerId,
@@ -52,7 +52,7 @@ export function keptOf(session: LocalSession, attempts: readonly LocalAttempt[])
 }
 
 /** The time between leaving the page and coming back. */
-function awayIn(events: LocalAttempt['record']['events']): number {
+function awayIn(events: AttemptRecord['events']): number {
   let [away, left] = [0, undefined as number | undefined]
   for (const { kind, at } of events) {
     if (kind === 'left') left = at ?? undefined

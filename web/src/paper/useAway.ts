@@ -1,6 +1,6 @@
 import { seconds } from '@tachymetra/core/words'
 import { useEffect, useRef, useState } from 'react'
-import type { LocalSession } from '../data/store.js'
+import type { LocalSession } from '../kept/store.js'
 
 const TOLD_MS = 3000
 

@@ -1,9 +1,9 @@
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Outlet, useOutletContext, useSearchParams } from 'react-router'
-import { AsOf } from '../parts/AsOf.js'
-import { LearnerSelect } from '../parts/LearnerSelect.js'
-import { OneLearner } from '../parts/OneLearner.js'
-import { Pages } from '../parts/Pages.js'
+import { AsOf } from '../charts/AsOf.js'
+import { LearnerSelect } from '../forms/LearnerSelect.js'
+import { OneLearner } from '../frame/OneLearner.js'
+import { Pages } from '../frame/Pages.js'
 import './record.css'
 
 const PAGES = [

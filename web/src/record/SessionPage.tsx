@@ -1,11 +1,11 @@
 import { extraTimeWords } from '@tachymetra/core/words'
 import { Link, useParams } from 'react-router'
+import { AttemptTable, PaceFigures } from '../charts/figures.js'
 import { useBests, useSession, useZone } from '../data/queries.js'
-import { AttemptTable, PaceFigures } from '../parts/figures.js'
-import { Loading } from '../parts/Loading.js'
-import { NotInRecord } from '../parts/Missing.js'
-import { setName } from '../parts/setName.js'
-import { when } from '../parts/words.js'
+import { Loading } from '../frame/Loading.js'
+import { NotInRecord } from '../frame/Missing.js'
+import { setName } from '../words/setName.js'
+import { when } from '../words/words.js'
 
 /** One session of the record with its attempts. */
 export default function SessionPage() {

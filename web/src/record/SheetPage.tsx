@@ -1,12 +1,12 @@
 import type { Sheet } from '@tachymetra/core/report'
 import { Button, Select } from 'antd'
 import { useState } from 'react'
+import { PlainTable } from '../charts/PlainTable.js'
 import { handOut } from '../data/files.js'
 import { useLearners } from '../data/queries.js'
-import { Loading } from '../parts/Loading.js'
-import { PlainTable } from '../parts/PlainTable.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useDoing } from '../parts/useDoing.js'
+import { useDoing } from '../forms/useDoing.js'
+import { Loading } from '../frame/Loading.js'
+import { Trouble } from '../frame/Trouble.js'
 import { writtenPlain } from '../written/written.js'
 import { useItsLearner } from './Record.js'
 import { useSheets } from './sheets.js'
@@ -74,7 +74,7 @@ function Out({ sheets }: { readonly sheets: readonly Sheet[] }) {
   const [first] = sheets
   const asPdf = () =>
     doing(async () => {
-      const { sheetPdf } = await import('../parts/sheetPdf.js')
+      const { sheetPdf } = await import('../print/sheetPdf.js')
       const title =
         sheets.length === 1 ? first!.title : `Progress of ${sheets.length} learners, ${first!.day}`
       handOut(

@@ -4,8 +4,8 @@ import { type LearnerSettings, shareRight } from '@tachymetra/core/learner'
 import { type Forecast, paceOn } from '@tachymetra/core/plan'
 import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { PacePoint } from '@tachymetra/core/wire'
-import { axis, type Ink } from '../parts/axis.js'
-import { levelWords } from '../parts/words.js'
+import { axis, type Ink } from '../charts/axis.js'
+import { levelWords } from '../words/words.js'
 
 const SYMBOLS = { guided: 'circle-open', steps: 'square', answer: 'diamond' } as const
 

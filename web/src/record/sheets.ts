@@ -3,8 +3,8 @@ import { masteryOf } from '@tachymetra/core/curriculum'
 import { type Sheet, sheetOf } from '@tachymetra/core/report'
 import type { DayWire, LearnerWire, MoveWire, ProgressWire, SlipWeek } from '@tachymetra/core/wire'
 import { useQueries } from '@tanstack/react-query'
-import { call } from '../data/api.js'
 import { learnerSettings } from '../data/learnerSettings.js'
+import { call } from '../wire/api.js'
 
 async function readSheet({ id, name }: LearnerWire): Promise<Sheet> {
   const ask = <T>(what: string) => call<T>('GET', `/learners/${id}/${what}`)

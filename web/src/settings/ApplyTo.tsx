@@ -3,9 +3,9 @@ import type { LearnerWire } from '@tachymetra/core/wire'
 import { Button, Checkbox, Modal } from 'antd'
 import { useState } from 'react'
 import { changeLearner, learnerSettings } from '../data/learnerSettings.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useDoing } from '../parts/useDoing.js'
-import { useReturnFocus } from '../parts/useReturnFocus.js'
+import { useDoing } from '../forms/useDoing.js'
+import { useReturnFocus } from '../forms/useReturnFocus.js'
+import { Trouble } from '../frame/Trouble.js'
 import type { OwnPageName } from './section.js'
 
 /** What goes along with each page. Cautions are each learner's own, and so are busy times: they never do. */

@@ -2,12 +2,12 @@ import type { Holdings, ProblemDetails } from '@tachymetra/core/wire'
 import { useQuery } from '@tanstack/react-query'
 import { Button, Popconfirm } from 'antd'
 import { useState } from 'react'
-import { call, Refusal, Unreachable } from '../data/api.js'
 import { useLearners, useRemoveDemo } from '../data/queries.js'
-import { queryClient } from '../data/queryClient.js'
-import { FilePick } from '../parts/FilePick.js'
-import { Trouble } from '../parts/Trouble.js'
-import { when } from '../parts/words.js'
+import { FilePick } from '../forms/FilePick.js'
+import { Trouble } from '../frame/Trouble.js'
+import { call, Refusal, Unreachable } from '../wire/api.js'
+import { queryClient } from '../wire/queryClient.js'
+import { when } from '../words/words.js'
 
 /** Sends a file as it is. @throws Refusal with the server's reason, Unreachable when there is no answer */
 async function upload(path: string, file: File): Promise<Holdings> {

@@ -6,8 +6,8 @@ import { Button, Select } from 'antd'
 import { useState } from 'react'
 import { handOut } from '../data/files.js'
 import { usePlan } from '../data/plan.js'
-import { FilePick } from '../parts/FilePick.js'
-import { Trouble } from '../parts/Trouble.js'
+import { FilePick } from '../forms/FilePick.js'
+import { Trouble } from '../frame/Trouble.js'
 import type { Section } from './section.js'
 
 /** How far ahead busy times are read, and how many are kept. */

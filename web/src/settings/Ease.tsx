@@ -10,8 +10,8 @@ import {
 } from '@tachymetra/core/learner'
 import { Checkbox, Select } from 'antd'
 import type { ReactNode } from 'react'
-import { RestField } from '../parts/RestField.js'
-import { useVoice } from '../parts/speech.js'
+import { RestField } from '../forms/RestField.js'
+import { useVoice } from '../sound/speech.js'
 import type { Section } from './section.js'
 
 const TIMES: Readonly<Record<string, string>> = {

@@ -1,7 +1,7 @@
 import type { NumberSigns } from '@tachymetra/core/set'
 import { Checkbox, Select } from 'antd'
 import { changeSettings, type Settings, useSettings } from '../data/settings.js'
-import { OnwardSelect } from '../parts/OnwardSelect.js'
+import { OnwardSelect } from '../forms/OnwardSelect.js'
 
 const THEMES: { value: Settings['theme']; label: string }[] = [
   { value: 'system', label: 'as the system has it' },

@@ -2,11 +2,11 @@ import { check, type LearnerWire, settingsSchema } from '@tachymetra/core/wire'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { changeLearner, useLearnerSettingsQuery } from '../data/learnerSettings.js'
-import { Guard, lazily } from '../parts/Guard.js'
-import { LearnerSelect } from '../parts/LearnerSelect.js'
-import { Loading } from '../parts/Loading.js'
-import { OneLearner } from '../parts/OneLearner.js'
-import { Trouble } from '../parts/Trouble.js'
+import { LearnerSelect } from '../forms/LearnerSelect.js'
+import { Guard, lazily } from '../frame/Guard.js'
+import { Loading } from '../frame/Loading.js'
+import { OneLearner } from '../frame/OneLearner.js'
+import { Trouble } from '../frame/Trouble.js'
 import Calendar from './Calendar.js'
 import { Cautions } from './Cautions.js'
 import { Daily } from './Daily.js'
@@ -16,7 +16,7 @@ import type { Change, OwnPageName } from './section.js'
 import { Targets } from './Targets.js'
 import { Variants } from './Variants.js'
 
-const EditLearner = lazily(() => import('../parts/EditLearner.js'))
+const EditLearner = lazily(() => import('../forms/EditLearner.js'))
 const ApplyTo = lazily(() => import('./ApplyTo.js'))
 
 /** One page of what can be set for the chosen learner. */

@@ -1,8 +1,8 @@
 import { KEPT_REMOVED_DAYS, type RemovedLearner } from '@tachymetra/core/wire'
 import { Button, Popconfirm } from 'antd'
 import { useEraseLearner, useRemoved, useTakeBack } from '../data/queries.js'
-import { Trouble } from '../parts/Trouble.js'
-import { dayName } from '../parts/words.js'
+import { Trouble } from '../frame/Trouble.js'
+import { dayName } from '../words/words.js'
 
 const DAY_MS = 86_400_000
 

@@ -1,6 +1,6 @@
 import { Outlet } from 'react-router'
 import { useLearner } from '../data/queries.js'
-import { Pages } from '../parts/Pages.js'
+import { Pages } from '../frame/Pages.js'
 import './settings.css'
 
 /** Everything that can be set: for this browser, for a learner, for everybody. */

@@ -3,9 +3,9 @@ import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { seconds, targetWords } from '@tachymetra/core/words'
 import { InputNumber, Select } from 'antd'
 import { useMemo, useState } from 'react'
+import { Wide } from '../charts/Wide.js'
 import { useTimes } from '../data/queries.js'
 import { variantIn } from '../data/variants.js'
-import { Wide } from '../parts/Wide.js'
 import type { Section } from './section.js'
 
 /** Targets of one technique, level by level, with what the learner's own times suggest. */

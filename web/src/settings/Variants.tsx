@@ -1,6 +1,6 @@
 import { TECHNIQUES } from '@tachymetra/core/registry'
 import { useVariantSetter, variantIn } from '../data/variants.js'
-import { VariantChoice } from '../parts/VariantChoice.js'
+import { VariantChoice } from '../forms/VariantChoice.js'
 import type { Section } from './section.js'
 
 /** The way a learner has been taught, where ways differ. */

@@ -2,11 +2,11 @@ import { count } from '@tachymetra/core/words'
 import { Button, Popconfirm } from 'antd'
 import { useEffect, useState } from 'react'
 import { handOut } from '../data/files.js'
-import { throwAway, tryAgain, useWaiting } from '../data/outbox.js'
 import { useLearners } from '../data/queries.js'
-import { type Parcel, parcels } from '../data/store.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useDoing } from '../parts/useDoing.js'
+import { useDoing } from '../forms/useDoing.js'
+import { Trouble } from '../frame/Trouble.js'
+import { throwAway, tryAgain, useWaiting } from '../kept/outbox.js'
+import { type Parcel, parcels } from '../kept/store.js'
 
 /** What is in this browser and not on the server: what waits, and what the server has refused. */
 export default function WaitingPage() {

@@ -3,8 +3,8 @@ import { count } from '@tachymetra/core/words'
 import { Button, Popconfirm } from 'antd'
 import { Link } from 'react-router'
 import { sheetsOf, useForgetBatch } from '../data/given.js'
-import { Trouble } from '../parts/Trouble.js'
-import { when } from '../parts/words.js'
+import { Trouble } from '../frame/Trouble.js'
+import { when } from '../words/words.js'
 import { SavePdf } from './SavePdf.js'
 
 /** Sheets that were made together. */

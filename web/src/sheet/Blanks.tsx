@@ -1,8 +1,8 @@
 import { Button, Select } from 'antd'
 import { useState } from 'react'
 import { handOut } from '../data/files.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useDoing } from '../parts/useDoing.js'
+import { useDoing } from '../forms/useDoing.js'
+import { Trouble } from '../frame/Trouble.js'
 import type { BlankKind } from './blanksPdf.js'
 
 const KINDS: readonly { readonly value: BlankKind; readonly label: string }[] = [

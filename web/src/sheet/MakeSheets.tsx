@@ -18,11 +18,11 @@ import { useNavigate } from 'react-router'
 import { freshSeed } from '../data/fresh.js'
 import { storeSheets } from '../data/given.js'
 import { useSettings } from '../data/settings.js'
-import { setName } from '../parts/setName.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useDoing } from '../parts/useDoing.js'
-import { FIRST, WhichSet } from '../parts/WhichSet.js'
-import { type Kept, problemsOf, type Which } from '../parts/whichSet.js'
+import { useDoing } from '../forms/useDoing.js'
+import { FIRST, WhichSet } from '../forms/WhichSet.js'
+import { type Kept, problemsOf, type Which } from '../forms/whichSet.js'
+import { Trouble } from '../frame/Trouble.js'
+import { setName } from '../words/setName.js'
 
 type Layout = Omit<SheetLayout, 'numbers'>
 

@@ -1,6 +1,6 @@
 import { keyItem, type NewSheet, sheetItem } from '@tachymetra/core/set'
 import { type CSSProperties, useCallback } from 'react'
-import { SorobanFrame } from '../parts/SorobanFrame.js'
+import { SorobanFrame } from '../beads/SorobanFrame.js'
 import { writtenPlain } from '../written/written.js'
 
 /** A text just as it was stored: numbers written as they were when the sheet was made, whatever is chosen since. */

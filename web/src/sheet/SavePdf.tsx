@@ -2,8 +2,8 @@ import type { NewSheet } from '@tachymetra/core/set'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { handOut } from '../data/files.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useDoing } from '../parts/useDoing.js'
+import { useDoing } from '../forms/useDoing.js'
+import { Trouble } from '../frame/Trouble.js'
 import { pdfOf } from './pdf.js'
 
 /** Saves sheets as one PDF, and tells how far it is. */

@@ -2,7 +2,7 @@
 import { placeName } from '@tachymetra/core/number'
 import { clearFrame } from '@tachymetra/core/soroban'
 import { crossPattern } from '@tachymetra/core/technique'
-import { type Element, FAINT, INK, PAGE_SIZES, type PageSize, Pdf } from '../parts/pdf.js'
+import { type Element, FAINT, INK, PAGE_SIZES, type PageSize, Pdf } from '../print/pdf.js'
 import { drawFrame, frameHigh } from './framePdf.js'
 
 export type BlankKind = 'patterns' | 'rules' | 'frames'

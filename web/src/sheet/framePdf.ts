@@ -1,6 +1,6 @@
 /** A soroban frame drawn for print, to be read or to draw beads on. */
 import { beadsOf, type Frame } from '@tachymetra/core/soroban'
-import { FAINT, INK } from '../parts/pdf.js'
+import { FAINT, INK } from '../print/pdf.js'
 
 /** Where a frame is drawn, in points. */
 export interface FrameBox {

@@ -6,16 +6,16 @@ import {
   type AttemptRecord,
   beginTask,
   JUDGE,
-  judgeRecord,
   type Keyed,
   keyedEvents,
   openQuestion,
+  stretchAfter,
   type Task,
 } from '@tachymetra/core/session'
 import type { ListedProblem, Recipe } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
-import { startOf } from '../data/fresh.js'
-import { keepAttempt, keepSession } from '../data/store.js'
+import { ownSession } from '../data/begin.js'
+import { happenedIn } from '../kept/kept.js'
 
 /** What stands on paper for each item. */
 export type KeyedSheet = readonly Keyed[]
@@ -75,12 +75,11 @@ export async function keepKeyed(
   list: readonly ListedProblem[],
   keyed: KeyedSheet,
 ): Promise<string> {
-  const id = crypto.randomUUID()
-  const { extraTime: _, ...untimed } = startOf(learnerId, recipe).recipe
-  const start = { ...startOf(learnerId, recipe), recipe: untimed }
-  await keepSession({ ...start, id, attempts: [], ended: true })
+  const { extraTime: _, ...untimed } = ownSession(learnerId, recipe).recipe
+  let session = { ...ownSession(learnerId, recipe), recipe: untimed }
+  const { id } = session
   const reached = keyed.findLastIndex(Boolean) + 1
-  const begun = Date.parse(start.startedAt)
+  const begun = Date.parse(session.startedAt)
   for (const [i, item] of list.slice(0, reached).entries()) {
     const task = taskOf(item)
     const read = keyedEvents(task, keyed[i])
@@ -97,7 +96,9 @@ export async function keepKeyed(
       judge: JUDGE,
       events: read.events,
     }
-    await keepAttempt({ record, verdict: judgeRecord(record) })
+    const event = { kind: 'done', record } as const
+    await happenedIn(session, event)
+    session = stretchAfter(session, event)
   }
   return id
 }

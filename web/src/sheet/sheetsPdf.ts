@@ -1,7 +1,7 @@
 /** Sheets of problems as one PDF: each paper on pages of its own, then each key on its own. */
 import { type KeyItem, keyItem, type NewSheet, type SheetItem, sheetItem } from '@tachymetra/core/set'
 import type { Frame } from '@tachymetra/core/soroban'
-import { type Element, FAINT, INK, PAGE_SIZES, Pdf } from '../parts/pdf.js'
+import { type Element, FAINT, INK, PAGE_SIZES, Pdf } from '../print/pdf.js'
 import { writtenPlain } from '../written/written.js'
 import { drawFrame, frameHigh } from './framePdf.js'
 

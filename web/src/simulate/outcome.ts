@@ -1,6 +1,6 @@
 /** What comes of running several simulated learners of a kind, put into words and figures. */
 import type { SimulatedDay, SimulationInput } from '@tachymetra/core/simulate'
-import { axis, type Ink } from '../parts/axis.js'
+import { axis, type Ink } from '../charts/axis.js'
 
 export interface SimulationAsked {
   readonly runs: readonly (SimulationInput & { readonly policy: Policy })[]

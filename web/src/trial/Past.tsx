@@ -5,12 +5,12 @@ import { resultWords } from '@tachymetra/core/words'
 import { Button } from 'antd'
 import { useCallback, useMemo } from 'react'
 import { Link } from 'react-router'
+import type { Ink } from '../charts/axis.js'
+import { Chart } from '../charts/Chart.js'
 import { handOut } from '../data/files.js'
-import type { Ink } from '../parts/axis.js'
-import { Chart } from '../parts/Chart.js'
-import { Trouble } from '../parts/Trouble.js'
-import { useDoing } from '../parts/useDoing.js'
-import { when } from '../parts/words.js'
+import { useDoing } from '../forms/useDoing.js'
+import { Trouble } from '../frame/Trouble.js'
+import { when } from '../words/words.js'
 import { writtenPlain } from '../written/written.js'
 import { type Run, runTable, standingLines, trialChart, trialSheet } from './runs.js'
 
@@ -86,7 +86,7 @@ function Keep({ sheet }: { readonly sheet: () => ReturnType<typeof trialSheet> }
   const [fault, doing] = useDoing()
   const save = () =>
     doing(async () => {
-      const { sheetPdf } = await import('../parts/sheetPdf.js')
+      const { sheetPdf } = await import('../print/sheetPdf.js')
       const { title, lines, tables, day } = sheet()
       const own = (texts: readonly string[]) => texts.map((text) => writtenPlain(text))
       const made = {

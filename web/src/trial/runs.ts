@@ -2,8 +2,8 @@
 import type { Sheet } from '@tachymetra/core/report'
 import type { Recipe, Trial, TrialResult, TrialStanding } from '@tachymetra/core/set'
 import { count, resultWords, scoreWords } from '@tachymetra/core/words'
-import { axis, type Ink } from '../parts/axis.js'
-import { when } from '../parts/words.js'
+import { axis, type Ink } from '../charts/axis.js'
+import { when } from '../words/words.js'
 
 /** One run of a trial, with what it came to. */
 export interface Run {

@@ -6,7 +6,7 @@ import { at, REMARK } from '../../words/steps.js'
 import type { NumberWork } from '../contract.js'
 import { type Load, NO_LOAD } from '../facts.js'
 import { leftRaw } from '../multiplication/columns.js'
-import { columnTotal, type Quantity } from '../quantities.js'
+import { columnTotal, type Quantity } from '../quantities/quantities.js'
 import { rangeOf } from './parts.js'
 
 export interface SumColumn {

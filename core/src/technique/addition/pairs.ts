@@ -21,11 +21,11 @@ import type { Problem, SumProblem } from '../../problem/problem.js'
 import { type AnswerKind, SIGNED } from '../../question/kind.js'
 import { PAIRS } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
-import { sumBoard } from '../boards.js'
 import type { NumberWork, Picks, Spot, Step, Tally } from '../contract.js'
 import { sumLoad } from '../facts.js'
 import { BLANK, lineOf } from '../line.js'
 import { type SlipSink, step, technique } from '../make.js'
+import { sumBoard } from '../quantities/boards.js'
 import { digitTotal } from './columns.js'
 import {
   addedAt,

@@ -23,7 +23,7 @@ import type { Held, Step } from '../contract.js'
 import { differenceLoad, type Load, sumLoad } from '../facts.js'
 import { lineOf } from '../line.js'
 import { type Misfit, misfit, type SlipSink, step } from '../make.js'
-import { oneOff } from '../quantities.js'
+import { oneOff } from '../quantities/quantities.js'
 
 /** Fits when something is added; the total may fall below zero on the way. */
 export function readRunningTotal(problem: Problem): SumProblem | Misfit {

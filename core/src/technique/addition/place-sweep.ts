@@ -5,8 +5,8 @@
 import { ZERO } from '../../number/decimal.js'
 import { signed } from '../../problem/problem.js'
 import { PLACE_SWEEP } from '../../words/addition.js'
-import { sumBoard } from '../boards.js'
 import { technique } from '../make.js'
+import { sumBoard } from '../quantities/boards.js'
 import { START } from '../variants.js'
 import { addParts, partsOf, rangeOf, readPlainSum } from './parts.js'
 

@@ -4,8 +4,8 @@
  */
 import { signed } from '../../problem/problem.js'
 import { RUNNING_TOTAL } from '../../words/addition.js'
-import { sumBoard } from '../boards.js'
 import { technique } from '../make.js'
+import { sumBoard } from '../quantities/boards.js'
 import { addParts, partsOf, rangeOf, readRunningTotal } from './parts.js'
 
 export const addRunningTotal = technique({

@@ -9,10 +9,10 @@ import { digitsAllowed, shape } from '../../problem/shape.js'
 import { countColumns, either, mapped, type ProblemSpace } from '../../problem/space.js'
 import { SHORT } from '../../words/division.js'
 import { at as inPlace, REMARK } from '../../words/steps.js'
-import { parameter } from '../boards.js'
 import type { AnswerCell, Fact, Step, Work } from '../contract.js'
 import { differenceLoad } from '../facts.js'
 import { type Misfit, misfit, step, techniqueOfValues } from '../make.js'
+import { parameter } from '../quantities/boards.js'
 import { REST } from '../variants.js'
 
 interface Dividing {

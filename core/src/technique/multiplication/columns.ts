@@ -10,7 +10,7 @@ import type { AnswerCell, AnswerLine, Spot, Step } from '../contract.js'
 import { type Load, NO_LOAD, sumLoad } from '../facts.js'
 import { BLANK, digitCells } from '../line.js'
 import { type SlipSink, step } from '../make.js'
-import { ask, type Quantity } from '../quantities.js'
+import { ask, type Quantity } from '../quantities/quantities.js'
 
 /** One column of the answer. */
 export interface SumColumn {

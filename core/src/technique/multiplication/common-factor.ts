@@ -6,12 +6,12 @@ import { said } from '../../number/whole.js'
 import type { Problem } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
 import { COMMON_FACTOR, MISFIT } from '../../words/multiplication.js'
-import { parameter } from '../boards.js'
 import { condition } from '../conditions.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
-import { ask, difference, holdsThat, product, sum } from '../quantities.js'
-import { ofDigits } from '../rounding.js'
+import { parameter } from '../quantities/boards.js'
+import { ask, difference, holdsThat, product, sum } from '../quantities/quantities.js'
+import { ofDigits } from '../quantities/rounding.js'
 
 interface Shared {
   readonly factor: bigint

@@ -8,11 +8,11 @@ import { CROSSWISE, MISFIT } from '../../words/multiplication.js'
 import { REMARK } from '../../words/steps.js'
 import type { Fact, Spot } from '../contract.js'
 import { type Misfit, misfit, type SlipSink, technique } from '../make.js'
-import { columnTotal } from '../quantities.js'
+import { columnTotal } from '../quantities/quantities.js'
 import { ORDER } from '../variants.js'
 import { endsFirst, leftMend, rightCarry, rightRaw, type SumColumn, type Walk } from './columns.js'
-import { crossPattern } from './pattern.js'
 import { placePoint, productBoard, readWhole } from './product.js'
+import { crossPattern } from './special/pattern.js'
 
 const MOST_DIGITS = 8
 

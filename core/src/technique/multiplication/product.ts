@@ -4,10 +4,10 @@ import { asProduct, type Problem } from '../../problem/problem.js'
 import { productSpace } from '../../problem/products.js'
 import { shape } from '../../problem/shape.js'
 import { MISFIT, POINT } from '../../words/multiplication.js'
-import { parameter } from '../boards.js'
 import type { ParameterSpace, Step } from '../contract.js'
 import { lineOf } from '../line.js'
 import { type Misfit, misfit, step } from '../make.js'
+import { parameter } from '../quantities/boards.js'
 
 /** A product worked on whole numbers; the point is put at the end. */
 export interface Whole {

@@ -5,11 +5,11 @@
 import { compare, type Decimal, decimal, highestPlace, lowestPlace, unitsAt } from '../../number/decimal.js'
 import { at, REMARK } from '../../words/steps.js'
 import { BLOCKS, TURNED } from '../../words/subtraction.js'
-import { DIFFERENCE_BOARD } from '../boards.js'
 import type { AnswerCell, Step } from '../contract.js'
 import { differenceLoad } from '../facts.js'
 import { digitCells } from '../line.js'
 import { type SlipSink, step, technique } from '../make.js'
+import { DIFFERENCE_BOARD } from '../quantities/boards.js'
 import { readDifference, signStep } from './columns.js'
 
 export const subtractBlocks = technique({

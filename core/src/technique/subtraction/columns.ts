@@ -15,7 +15,7 @@ import type { AnswerCell, Fact, NumberWork, Step } from '../contract.js'
 import { differenceLoad } from '../facts.js'
 import { borrowing } from '../listening/so-far.js'
 import { type LevelSetting, type Misfit, misfit, type SlipSink, step } from '../make.js'
-import { ask, complement } from '../quantities.js'
+import { ask, complement } from '../quantities/quantities.js'
 
 /** The ladder of both. Targets: common practice, no published source (15 digits in 20 s). */
 export const COLUMN_LEVELS: readonly LevelSetting[] = [

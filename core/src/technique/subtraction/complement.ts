@@ -5,8 +5,8 @@
  * 8341-3675: 5; 7 and 5->4; 7 and 7->6; 6 and 7->6. A zero lowered becomes 9 and passes it on.
  */
 import { COMPLEMENTS } from '../../words/subtraction.js'
-import { DIFFERENCE_BOARD } from '../boards.js'
 import { technique } from '../make.js'
+import { DIFFERENCE_BOARD } from '../quantities/boards.js'
 import { CARRY } from '../variants.js'
 import { COLUMN_LEVELS, readDifference, walkColumns } from './columns.js'
 

@@ -4,8 +4,8 @@
  * 8341-3675: hold 5 write 4, hold 7 write 6, hold 7 write 6, write 6. Who writes first and lowers then is followed too.
  */
 import { HOLD_DROP } from '../../words/subtraction.js'
-import { DIFFERENCE_BOARD } from '../boards.js'
 import { technique } from '../make.js'
+import { DIFFERENCE_BOARD } from '../quantities/boards.js'
 import { COLUMN_LEVELS, readDifference, walkColumns } from './columns.js'
 
 export const subtractHoldDrop = technique({

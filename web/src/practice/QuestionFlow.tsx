@@ -1,0 +1,89 @@
+import { mistaken, moved } from '@tachymetra/core/session'
+import { Entry } from '../entry/Entry.js'
+import { type KeyTarget, useKeys } from '../entry/useKeys.js'
+import { useTold } from '../sound/useTold.js'
+import { aloud } from '../words/words.js'
+import { Mark } from '../working/Mark.js'
+import type { AttemptOnScreen } from './useAttempt.js'
+import './question-flow.css'
+
+/** The keys of questions answered one after another, each confirmed with Enter. */
+export function useQuestionKeys(
+  attempt: AttemptOnScreen,
+  commands: Readonly<Record<string, () => void>>,
+  onOver: () => void,
+): KeyTarget | undefined {
+  const question = attempt.question()
+  const target = question && {
+    keys: [...question.kind.keys, ...(question.kind.alsoTyped ?? [])],
+    press: (key: string) => attempt.press(key),
+  }
+  useKeys(
+    { ...commands, Enter: () => (question ? attempt.confirm() : onOver()), Backspace: attempt.erase },
+    target,
+    true,
+  )
+  return target
+}
+
+/** What was answered so far, and the question that is open. */
+export function QuestionFlow(props: {
+  readonly attempt: AttemptOnScreen
+  readonly target: KeyTarget | undefined
+  /** Id of what describes what is looked at. */
+  readonly describedBy?: string
+  /** What is said to the last entry where it was wrong. */
+  readonly remark: string | undefined
+  /** What there is to say once all is answered. */
+  readonly truth: string
+}) {
+  const { attempt, target, describedBy, remark, truth } = props
+  const { progress, typing, notice } = attempt
+  const question = attempt.question()
+  const last = progress.entries.at(-1)
+  const said = last && mistaken(last) ? remark : notice
+  const right = last && moved(last) ? 'Right.' : undefined
+  const words = question ? (said ?? (right && `${right} ${question.ask}`)) : truth
+  const told = useTold(words && aloud(words), progress.entries.length)
+  const { task } = progress
+  const answered = 'questions' in task && task.questions.length > 1 ? progress.entries.filter(moved) : []
+  return (
+    <>
+      <p className="sr-only" role="status">
+        {told}
+      </p>
+      <ul className="plain-list answered">
+        {answered.map((entry) => {
+          const { ask, kind } = 'questions' in task ? task.questions[entry.step - 1]! : question!
+          return (
+            <li key={entry.step}>
+              <Mark right /> {ask} <strong>{kind.say(kind.read(entry.text)!)}</strong>
+              {entry.verdict === 'given' && <span className="faint"> shown</span>}
+            </li>
+          )
+        })}
+      </ul>
+      {question && target && (
+        <div key={progress.answered.filter(Boolean).length}>
+          <p className="question" id="question">
+            {question.ask}
+          </p>
+          <Entry
+            kind={question.kind}
+            text={typing.text}
+            labelledBy="question"
+            {...(describedBy && { describedBy })}
+            onKey={target.press}
+            onChoose={attempt.enter}
+            onErase={attempt.erase}
+            onEnter={() => attempt.confirm()}
+          >
+            <p className="said" aria-hidden="true">
+              {said && said === remark && <Mark right={false} />} {said}
+            </p>
+          </Entry>
+        </div>
+      )}
+    </>
+  )
+}
