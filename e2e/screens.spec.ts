@@ -240,6 +240,7 @@ everyScreen('every screen', async (page, server, check) => {
     'record',
     'record/pace',
     'record/mistakes',
+    'record/latest',
     'record/facts',
     'record/levels',
     'record/sessions',

@@ -4,15 +4,18 @@
  */
 import { availableParallelism } from 'node:os'
 import { isMainThread, parentPort, Worker } from 'node:worker_threads'
-import { ensureBuilt, ensureInstalled } from './prepare.mjs'
+import { ensureBuilt, ensureInstalled, runBin } from './prepare.mjs'
 
 const problems = Number(process.env.PROBLEMS ?? 200)
 const seed = Number(process.env.SEED ?? 7)
+const WHOLE = { ...process.env, THOROUGH: '1' }
 
 if (isMainThread) {
   ensureInstalled()
   ensureBuilt()
   await sweepAll()
+  // What the tests look at in part is looked at whole.
+  if (!process.env.ONLY) process.exitCode ||= runBin('vitest', ['run', 'core'], { env: WHOLE })
 } else {
   const { techniqueById } = await import('../core/dist/registry/techniques.js')
   const { seeded } = await import('../core/dist/number/random.js')

@@ -6,12 +6,14 @@ import { GENERATOR, plainRecipe } from '@tachymetra/core/set'
 import type {
   AttemptWire,
   DayWire,
+  LatestMistake,
   LearnerWire,
   MoveWire,
   ProgressWire,
   SessionPage,
   SlipWeek,
 } from '@tachymetra/core/wire'
+import { sql } from 'drizzle-orm'
 import { expect, test } from 'vitest'
 import { recount } from './store/recount.js'
 import { testServer } from './testing.js'
@@ -162,6 +164,32 @@ test('days are counted in the learner’s own time zone, slips by week and place
   expect(days.at(-1)).toEqual({ day: next, attempts: 2, right: 1, recalls: 0, ms: 3000 })
   const slips = await get<SlipWeek[]>(`/learners/${learnerId}/slips`)
   expect(slips).toMatchObject([{ technique: 'add-running-total', count: 1, place: expect.any(Number) }])
+})
+
+test('the latest mistakes come newest first, each with what was entered, and none of others or without a cause', async () => {
+  const [of, other] = [uuid(40), uuid(41)]
+  for (const id of [of, other])
+    await send('PUT', `/learners/${id}`, { name: `M ${id.at(-1)}`, timeZone: 'UTC' })
+  await work(42, [false, true, false], '2026-03-02', of)
+  await work(43, Array(20).fill(false), '2026-03-01', of)
+  await work(44, [false], '2026-03-03', other)
+  const found = await get<LatestMistake[]>(`/learners/${of}/mistakes`)
+  expect(found).toHaveLength(20)
+  expect(found.slice(0, 3).map((m) => m.attempt)).toEqual([uuid(42_002), uuid(42_000), uuid(43_019)])
+  expect(found[0]).toEqual({
+    attempt: uuid(42_002),
+    at: expect.stringContaining('2026-03-02'),
+    technique: 'add-running-total',
+    level: 1,
+    expression: '23+6',
+    text: '39',
+    slip: expect.any(String),
+    place: expect.any(Number),
+  })
+  const plan = database.db.all<{ detail: string }>(
+    sql`explain query plan select id from attempt where learner_id = ${of} and clean = 0 order by started_at desc`,
+  )
+  expect(plan.map((p) => p.detail).join()).toContain('attempt_with_mistake')
 })
 
 test('the rollups of the demo are what its rows say, and its plan fits the minutes', async () => {

@@ -47,6 +47,7 @@ const Record = lazily(() => import('./record/Record.js'))
 const DaysPage = lazily(() => import('./record/DaysPage.js'))
 const PacePage = lazily(() => import('./record/PacePage.js'))
 const MistakesPage = lazily(() => import('./record/MistakesPage.js'))
+const LatestPage = lazily(() => import('./record/LatestPage.js'))
 const KnownFactsPage = lazily(() => import('./record/FactsPage.js'))
 const LevelsPage = lazily(() => import('./record/LevelsPage.js'))
 const SessionsPage = lazily(() => import('./record/SessionsPage.js'))
@@ -105,6 +106,7 @@ export function App() {
                 <Route index element={<DaysPage />} />
                 <Route path="pace" element={<PacePage />} />
                 <Route path="mistakes" element={<MistakesPage />} />
+                <Route path="latest" element={<LatestPage />} />
                 <Route path="facts" element={<KnownFactsPage />} />
                 <Route path="levels" element={<LevelsPage />} />
                 <Route path="sessions" element={<SessionsPage />} />

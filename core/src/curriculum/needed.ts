@@ -50,6 +50,7 @@ export const NEEDED: Readonly<Record<string, string>> = {
   'paper-operations':
     '7x9 11-3 6x9 4+6 c10:3 3x8 4+5 5x8 c5:4 8x8 13-4 4x5 2x8 12-6 c5:1 3x5 12-5 4x7 13-8 4x8 2+4 5x7 c5:3 11-6 4+4 7x7 13-9 5x6 6x8 12-8 6x7 8x9 c5:2 2x7 7x8 2x5 2x4 c10:8 14-8 3x9',
   'paper-by-fives': 'c5:4',
+  'paper-by-seventy-five': '3x3 3x6 2x3 3x9 3x7 3x8 3x4',
   'paper-by-twelve':
     '2x4 2x5 2x3 3+8 2x8 2x9 8+9 4+8 2x2 5+5 2x6 6+9 4+6 5+8 2x7 7+7 5+7 7+8 3+9 9+9 5+9 6+7 3+6 2+8',
   'paper-same-distance': 'c10:1 5x5 3x3 c10:9 2x2 c10:4 4x4',

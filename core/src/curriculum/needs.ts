@@ -2,7 +2,7 @@
 import type { Technique } from '../technique/contract.js'
 import { NEEDED } from './needed.js'
 
-/** Facts by the ids of their cards, in the order they come up in problems of the first level. */
+/** Facts by the ids of their cards, in the order they come up in problems of the first level; none of a technique not in the table. */
 export function factsNeeded({ id }: Technique): readonly string[] {
-  return NEEDED[id]!.split(' ').filter((fact) => fact !== '')
+  return (NEEDED[id] ?? '').split(' ').filter((fact) => fact !== '')
 }

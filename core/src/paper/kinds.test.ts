@@ -1,4 +1,5 @@
 import { describeTechnique } from '../kit/describe.js'
+import { bySeventyFive } from './by-seventy-five.js'
 import { compared } from './compared.js'
 import { conversion } from './conversion.js'
 import { cubeRoots } from './cube-root.js'
@@ -50,6 +51,22 @@ describeTechnique(byFives, {
     ['48*25', '12', '24', 'wrong-part'],
     ['48*25', '1200', '120', 'zeros-miscounted'],
     ['1325/25', '5300', '2650', 'wrong-part'],
+  ],
+})
+describeTechnique(bySeventyFive, {
+  examples: [
+    ['28*75', '7 21 2100'],
+    ['75*36', '9 27 2700'],
+    ['996*75', '249 747 74700'],
+  ],
+  refuses: [
+    ['26*75', 'cannot be divided by 4'],
+    ['28*74', 'products with 75'],
+  ],
+  slips: [
+    ['28*75', '7', '14', 'wrong-part'],
+    ['28*75', '21', '7', 'factor-left-out'],
+    ['28*75', '2100', '210', 'zeros-miscounted'],
   ],
 })
 describeTechnique(byTwelve, {

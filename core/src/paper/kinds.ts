@@ -1,5 +1,6 @@
 /** The paper kinds in teaching order. Adding one is adding a line here. */
 import type { Technique } from '../technique/contract.js'
+import { bySeventyFive } from './by-seventy-five.js'
 import { compared } from './compared.js'
 import { conversion } from './conversion.js'
 import { cubeRoots } from './cube-root.js'
@@ -24,6 +25,7 @@ import { units } from './units.js'
 export const PAPER_KINDS: readonly Technique[] = [
   operations,
   byFives,
+  bySeventyFive,
   byTwelve,
   sameDistance,
   squaresByHeart,

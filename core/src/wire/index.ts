@@ -35,6 +35,7 @@ export type {
   HandMove,
   Holdings,
   ItemPace,
+  LatestMistake,
   LearnerWire,
   MoveWire,
   NewLearner,

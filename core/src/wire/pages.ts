@@ -25,6 +25,7 @@ const PAGES = [
   'record',
   'record/pace',
   'record/mistakes',
+  'record/latest',
   'record/facts',
   'record/levels',
   'record/sessions',

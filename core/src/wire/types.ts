@@ -181,6 +181,22 @@ export interface DayWire {
   readonly ms: number
 }
 
+/** One mistake whose cause is known. */
+export interface LatestMistake {
+  readonly attempt: string
+  /** When its problem was shown: ISO 8601, UTC. */
+  readonly at: string
+  readonly technique: string
+  /** 0 for problems of the learner's own parameters. */
+  readonly level: number
+  readonly expression: string
+  /** What was entered, as text of its kind. */
+  readonly text: string
+  readonly slip: string
+  /** 0 for the units, 1 for the tens, -1 for the tenths. */
+  readonly place: number
+}
+
 /** How often a slip was made at a place in one week; weeks begin on Monday. */
 export interface SlipWeek extends SlipCount {
   readonly week: string

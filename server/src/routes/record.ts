@@ -6,6 +6,7 @@ import type { Database } from '../store/database.js'
 import { daysOf, slipsOf } from '../store/days.js'
 import { factStandings } from '../store/facts.js'
 import { learnerById } from '../store/learners.js'
+import { latestMistakes } from '../store/mistakes.js'
 import { bestsOf, pacePoints, practisedBy, sessionPage } from '../store/sessions.js'
 import { papersOf, trialsOf } from '../store/worked.js'
 
@@ -20,6 +21,8 @@ const FIRST_SESSIONS = 10
 /** How far back the days and the slips are shown: half a year, a quarter. */
 const DAYS_BACK = 182
 const SLIP_DAYS_BACK = 91
+/** Mistakes that are shown one by one. */
+const LATEST_MISTAKES = 20
 
 /** What a learner has done; mounted under /learners. */
 export function recordRoutes(db: Database): Router {
@@ -69,6 +72,10 @@ export function recordRoutes(db: Database): Router {
   router.get('/:id/slips', (request, response) => {
     const { id, timeZone } = known(request.params.id)
     response.json(slipsOf(db, id, back(timeZone, SLIP_DAYS_BACK)))
+  })
+
+  router.get('/:id/mistakes', (request, response) => {
+    response.json(latestMistakes(db, known(request.params.id).id, LATEST_MISTAKES))
   })
 
   return router

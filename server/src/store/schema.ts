@@ -171,6 +171,7 @@ export const attempt = sqliteTable(
   (t) => [
     index('attempt_in_session').on(t.sessionId, t.n),
     index('attempt_by_technique').on(t.learnerId, t.technique, t.startedAt),
+    index('attempt_with_mistake').on(t.learnerId, t.startedAt).where(sql`clean = 0`),
   ],
 )
 

@@ -1,12 +1,10 @@
 /** Figures and tables shared by the summary of a session and the record. */
-import { drillById } from '@tachymetra/core/drill'
 import { type Best, paceOf, rightPerMinute } from '@tachymetra/core/learner'
-import { problemWords, readProblem } from '@tachymetra/core/problem'
 import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { AttemptSummary, ItemPace } from '@tachymetra/core/wire'
 import { seconds, slipName } from '@tachymetra/core/words'
 import { Link } from 'react-router'
-import { practiceNames } from '../words/setName.js'
+import { practiceNames, problemOf } from '../words/setName.js'
 import { Mark } from '../working/Mark.js'
 import { written } from '../written/written.js'
 import { Wide } from './Wide.js'
@@ -136,11 +134,6 @@ export function AttemptTable({
       </table>
     </Wide>
   )
-}
-
-function problemOf({ technique, expression }: AttemptSummary): string {
-  const drill = drillById(technique)
-  return drill ? drill.read(expression).says : problemWords(readProblem(expression))
 }
 
 const OUTCOME_WORDS = { skipped: 'skipped', stopped: 'stopped', 'timed-out': 'out of time' } as const

@@ -8,6 +8,7 @@ import type {
   DayWire,
   FactStanding,
   HandMove,
+  LatestMistake,
   LearnerWire,
   MoveWire,
   NewLearner,
@@ -196,6 +197,14 @@ export function useSlips(learnerId: string) {
   return useQuery({
     queryKey: ['record', learnerId, 'slips'],
     queryFn: () => call<SlipWeek[]>('GET', `/learners/${learnerId}/slips`),
+  })
+}
+
+/** The mistakes made last, newest first. */
+export function useLatestMistakes(learnerId: string) {
+  return useQuery({
+    queryKey: ['record', learnerId, 'mistakes'],
+    queryFn: () => call<LatestMistake[]>('GET', `/learners/${learnerId}/mistakes`),
   })
 }
 

@@ -10,6 +10,7 @@ const PAGES = [
   { to: '/record', name: 'Days' },
   { to: '/record/pace', name: 'Pace' },
   { to: '/record/mistakes', name: 'Mistakes' },
+  { to: '/record/latest', name: 'Latest mistakes' },
   { to: '/record/facts', name: 'Facts' },
   { to: '/record/levels', name: 'Levels' },
   { to: '/record/sessions', name: 'Sessions' },

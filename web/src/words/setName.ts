@@ -1,5 +1,6 @@
 /** What a set is called: what is practised in it. */
 import { drillById, practiceName } from '@tachymetra/core/drill'
+import { problemWords, readProblem } from '@tachymetra/core/problem'
 import { type ListedProblem, type Recipe, type Source, trialById } from '@tachymetra/core/set'
 import { levelWords } from './words.js'
 
@@ -8,6 +9,15 @@ export function setName({ sources, paper, trial, name }: Recipe): string {
   const given = paper?.name ?? trialById(trial)?.name ?? name
   if (given !== undefined) return given
   return practiceNames(sources.flatMap(practised)).join(' and ')
+}
+
+/** The problem of an attempt, or what a drill looked at, as it is written. */
+export function problemOf({
+  technique,
+  expression,
+}: Pick<ListedProblem, 'technique' | 'expression'>): string {
+  const drill = drillById(technique)
+  return drill ? drill.read(expression).says : problemWords(readProblem(expression))
 }
 
 /** Each technique and level once, by name. */

@@ -25,6 +25,27 @@ export const BY_FIVES = {
   notTimes: (right: string) => `Multiply first: ${right}.`,
 } as const
 
+export const BY_SEVENTY_FIVE = {
+  name: 'Times 75',
+  about: '75 is three quarters of 100: take a quarter of the other factor, three times, as hundreds.',
+  lesson: {
+    example: '28*75',
+    when: 'One factor is 75 and the other can be divided by 4.',
+    whenNot: 'The other factor cannot be divided by 4.',
+    because: ['75 is three quarters of 100.', '28 ÷ 4 = 7, and 7 × 3 = 21.', '21 hundreds are 2100.'],
+  },
+  none: 'it works products with 75',
+  uneven: (n: string) => `${n} cannot be divided by 4 without a remainder`,
+  askQuarter: 'What is the other factor divided by, to make hundreds of it? Do it: how much?',
+  whyQuarter: (right: string) => `75 is three quarters of 100, so take a quarter: ${right}.`,
+  askThree: 'How many hundreds are that in all?',
+  whyThree: (right: string) => `Three such quarters: ${right}.`,
+  whyHundreds: 'They are hundreds: put two zeros behind them.',
+  half: (right: string) => `A quarter is needed, not a half: ${right}.`,
+  notParted: (right: string) => `Divide first: ${right}.`,
+  once: (right: string) => `That is one quarter, and three are needed: ${right}.`,
+} as const
+
 export const BY_TWELVE = {
   name: 'Times 12, 15 and 101',
   about: 'Ten times the number, or a hundred times, and the small rest of it.',

@@ -1,0 +1,1 @@
+CREATE INDEX `attempt_with_mistake` ON `attempt` (`learner_id`,`started_at`) WHERE clean = 0;

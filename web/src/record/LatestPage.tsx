@@ -1,0 +1,64 @@
+import { placeName } from '@tachymetra/core/number'
+import type { LatestMistake } from '@tachymetra/core/wire'
+import { slipName } from '@tachymetra/core/words'
+import { Link } from 'react-router'
+import { Wide } from '../charts/Wide.js'
+import { useLatestMistakes } from '../data/queries.js'
+import { Loading } from '../frame/Loading.js'
+import { Trouble } from '../frame/Trouble.js'
+import { practiceWords, problemOf } from '../words/setName.js'
+import { when } from '../words/words.js'
+import { useItsLearner } from './Record.js'
+
+/** The mistakes made last, one by one: what was typed, what happened, and the way to the whole problem. */
+export default function LatestPage() {
+  const learner = useItsLearner()
+  const mistakes = useLatestMistakes(learner.id)
+  if (mistakes.isPending) return <Loading />
+  if (mistakes.isLoadingError) return <Trouble error={mistakes.error} retry={() => mistakes.refetch()} />
+  return (
+    <section className="stack" aria-labelledby="latest">
+      <h2 id="latest">The latest mistakes</h2>
+      {mistakes.data.length === 0 ? (
+        <p>There are none yet.</p>
+      ) : (
+        <Listed mistakes={mistakes.data} timeZone={learner.timeZone} />
+      )}
+    </section>
+  )
+}
+
+function Listed(props: { readonly mistakes: readonly LatestMistake[]; readonly timeZone: string }) {
+  const { mistakes, timeZone } = props
+  return (
+    <Wide label="The latest mistakes">
+      <table className="plain-table">
+        <caption>Newest first; a problem leads to how it was worked.</caption>
+        <thead>
+          <tr>
+            <th scope="col">Problem</th>
+            <th scope="col">You typed</th>
+            <th scope="col">What happened</th>
+            <th scope="col">At the</th>
+            <th scope="col">Practised</th>
+            <th scope="col">When</th>
+          </tr>
+        </thead>
+        <tbody>
+          {mistakes.map((m, i) => (
+            <tr key={i}>
+              <th scope="row">
+                <Link to={`/record/attempt/${m.attempt}`}>{problemOf(m)}</Link>
+              </th>
+              <td>{m.text.replace('_', ' ')}</td>
+              <td>{slipName(m.slip)}</td>
+              <td>{placeName(m.place)}</td>
+              <td>{practiceWords(m)}</td>
+              <td>{when(m.at, timeZone)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Wide>
+  )
+}
