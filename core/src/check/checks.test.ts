@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { numberAnswer } from '../kit/rule.js'
 import { falseEquations } from '../kit/sentences.js'
+import { thorough } from '../kit/thorough.js'
 import { add, decimal, equal, toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
 import { printProblem, readProblem } from '../problem/expression.js'
@@ -89,7 +90,7 @@ test('right answers pass every check; the wrong one shown passes and is wrong; a
       expect(verdicts.find((c) => c.id === 'elevens')!.passes).toBe(off % 11n === 0n)
       expect(verdicts.find((c) => c.id === 'reverse')!.passes).toBe(false)
     }),
-    { numRuns: 1500 },
+    { numRuns: thorough(1500, 400) },
   )
 })
 

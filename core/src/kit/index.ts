@@ -1,1 +1,2 @@
 export { DIALOGS, type Dialog, textsOf } from './dialogs.js'
+export { thorough } from './thorough.js'

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { numberTrace } from '../kit/rule.js'
+import { thorough } from '../kit/thorough.js'
 import { FADE_AFTER, type Fade, FIRST_FADE, fadeAfter, fadeOf, withFade } from '../learner/fade.js'
 import { decimal, equal, readDecimal, toText } from '../number/decimal.js'
 import { seeded } from '../number/random.js'
@@ -189,7 +190,7 @@ describe('abacus techniques', () => {
         }
         expectPlayed('soroban-add', kept.join(''), total)
       }),
-      { numRuns: 800 },
+      { numRuns: thorough(800, 250) },
     )
   })
 
@@ -199,7 +200,7 @@ describe('abacus techniques', () => {
     const factor = fc.bigInt(1n, 999n)
     fc.assert(
       fc.property(factor, factor, (a, b) => expectPlayed('soroban-multiply', `${a}*${b}`, a * b)),
-      { numRuns: 800 },
+      { numRuns: thorough(800, 250) },
     )
   })
 
