@@ -22,7 +22,10 @@ export default function LatestPage() {
       {mistakes.data.length === 0 ? (
         <p>There are none yet.</p>
       ) : (
-        <Listed mistakes={mistakes.data} timeZone={learner.timeZone} />
+        <>
+          <p className="faint">The newest comes first. Open a problem to see how it was worked.</p>
+          <Listed mistakes={mistakes.data} timeZone={learner.timeZone} />
+        </>
       )}
     </section>
   )
@@ -33,13 +36,13 @@ function Listed(props: { readonly mistakes: readonly LatestMistake[]; readonly t
   return (
     <Wide label="The latest mistakes">
       <table className="plain-table">
-        <caption>Newest first; a problem leads to how it was worked.</caption>
+        <caption className="sr-only">The latest mistakes, newest first</caption>
         <thead>
           <tr>
             <th scope="col">Problem</th>
-            <th scope="col">You typed</th>
-            <th scope="col">What happened</th>
-            <th scope="col">At the</th>
+            <th scope="col">Typed</th>
+            <th scope="col">Mistake</th>
+            <th scope="col">Place</th>
             <th scope="col">Practised</th>
             <th scope="col">When</th>
           </tr>
