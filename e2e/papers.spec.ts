@@ -5,7 +5,7 @@ import { techniqueById } from '@tachymetra/core/registry'
 import { isStarred, setupOf } from '@tachymetra/core/set'
 import type { LearnerWire, ProgressWire, WorkedSet } from '@tachymetra/core/wire'
 import { clocked, countTones, expect, pick, test } from './support/bench.js'
-import { answer, answerTo, listed } from './support/paper.js'
+import { answer, answerTo, keysOf, listed } from './support/paper.js'
 import type { TestServer } from './support/server.js'
 
 async function openPapers(page: Page, server: TestServer, name = 'Ilse Marrow'): Promise<LearnerWire> {
@@ -85,6 +85,23 @@ test('a paper by keyboard: skips, a reload, the server gone; then scored, gone t
   await page.getByRole('link', { name: 'Papers', exact: true }).click()
   await page.locator('.paper-list a').first().click()
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Paper: 33 points')
+})
+
+test('a paper keeps every key, as fast as they can come', async ({ page, server }) => {
+  await openPapers(page, server)
+  await setUp(page, 40)
+  await page.getByRole('button', { name: 'Begin the paper' }).click()
+  await at(page, 1, 40)
+  const keys = (await listed(page)).flatMap((item) => [...keysOf(item), 'Enter'])
+  // None waits until the one before has been dealt with.
+  const client = await page.context().newCDPSession(page)
+  const sent = keys.flatMap((key) =>
+    (['keyDown', 'keyUp'] as const).map((type) =>
+      client.send('Input.dispatchKeyEvent', { type, key, ...(key.length === 1 && { text: key }) }),
+    ),
+  )
+  await Promise.all(sent)
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Paper: 200 points')
 })
 
 clocked(

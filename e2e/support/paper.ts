@@ -1,7 +1,10 @@
 /** A paper under the test's hands. */
 import type { Page } from '@playwright/test'
 import { answerText, readProblem } from '@tachymetra/core/problem'
+import { techniqueById } from '@tachymetra/core/registry'
+import { beginTask, openQuestion } from '@tachymetra/core/session'
 import { type ListedProblem, listOf, type Recipe } from '@tachymetra/core/set'
+import { variantOf } from '@tachymetra/core/technique'
 
 /** The list of the paper on the page, as this browser keeps it. */
 export async function listed(page: Page): Promise<readonly ListedProblem[]> {
@@ -27,6 +30,16 @@ export async function listed(page: Page): Promise<readonly ListedProblem[]> {
 export function answerTo(expression: string): string {
   const exact = answerText(readProblem(expression))
   return expression.startsWith('~') ? String(Math.round(Number(exact))) : exact
+}
+
+/** The keys that write the answer of an item: of choices its letter. */
+export function keysOf({ technique, expression }: ListedProblem): readonly string[] {
+  const t = techniqueById(technique)
+  const problem = readProblem(expression)
+  const task = { technique: t, problem, variant: variantOf(t), level: 1, support: 'answer' } as const
+  const { choices } = openQuestion(beginTask(task))!.kind
+  const right = answerTo(expression)
+  return choices ? [choices.find((c) => c.id === right)!.key] : [...right.replace('_', ' ')]
 }
 
 /** Types the answer of an item, or another one. */

@@ -19,7 +19,7 @@ import { DIGITS, type Rule } from './rule.js'
 import { evaluated, plain, termsOf } from './sentences.js'
 
 /** The facts and carries are those of what is reckoned. */
-export const facts: Rule = (step, { right, i, problem, technique }) => {
+export const facts: Rule = (step, { right, i, problem }) => {
   for (const fact of step.facts)
     if (!/^\d+(?:\.\d+)?[-+x/]\d+(?:\.\d+)?$/.test(fact)) return `"${fact}" is no fact`
   const work = beadWorkOf(step)
@@ -41,10 +41,12 @@ export const facts: Rule = (step, { right, i, problem, technique }) => {
   const value = evaluated(step.reckons)
   if (!value) return `"${step.reckons}" is not to be read`
   if (!reaches(value, step)) return `${step.reckons} is ${toText(value)}, not ${toText(step.expect)}`
-  const { facts: want, carries } =
-    technique.family === 'paper' && step.reckons.includes('÷')
-      ? quotientLoad(...(step.reckons.split(' ÷ ').map((n) => BigInt(plain(n))) as [bigint, bigint]))
-      : loadOf(step, right.steps[i - 1], right.steps[i + 1], rowsOf(problem).length)
+  const { facts: want, carries } = loadOf(
+    step,
+    right.steps[i - 1],
+    right.steps[i + 1],
+    rowsOf(problem).length,
+  )
   const sorted = (some: readonly string[]) => some.map(commuted).sort().join(' ')
   if (sorted(want) !== sorted(step.facts))
     return `facts ${step.facts.join(' ') || 'none'}, not ${want.join(' ') || 'none'}`
@@ -82,7 +84,10 @@ function loadOf(
   if (division) {
     if (step.action === 'halve') return digitProductLoad(2, step.expect.units)
     const [a, b] = [readDecimal(division[1]!)!, readDecimal(division[2]!)!]
-    return { facts: isZero(a) ? [] : [`${Number(a.units)}/${Number(b.units)}`], carries: 0 }
+    if (isZero(a)) return NO_LOAD
+    // Divided digit by digit, or seen at a glance as one fact.
+    const glance = `${Number(a.units)}/${Number(b.units)}`
+    return step.facts.join() === glance ? { facts: [glance], carries: 0 } : quotientLoad(a.units, b.units)
   }
   const terms = termsOf(reckons)
   const [first, second] = terms

@@ -15,6 +15,6 @@ export {
   ZERO,
 } from './decimal.js'
 export { placeName } from './places.js'
-export { normal, seeded } from './random.js'
+export { normal, type Random, seeded } from './random.js'
 export { median, middleOf } from './statistics.js'
 export { inWords } from './words.js'

@@ -11,9 +11,9 @@ import {
   statementOf,
   TABLES,
 } from '@tachymetra/core/exchange'
-import { broughtInSchema, factsInSchema, idSchema, takenOutSchema } from '@tachymetra/core/wire'
+import { broughtInSchema, factsInSchema, takenOutSchema } from '@tachymetra/core/wire'
 import { type Response, Router } from 'express'
-import { checked, found } from '../problem.js'
+import { checked } from '../problem.js'
 import type { Database } from '../store/database.js'
 import {
   allAttempts,
@@ -25,13 +25,13 @@ import {
   takeOut,
   takeOutFacts,
 } from '../store/exchange.js'
-import { learnerById } from '../store/learners.js'
 import type { Judge } from '../work/judge.js'
+import { learnersOf } from './known.js'
 
 /** A learner's attempts in open formats, out and in; mounted under /learners. */
 export function exchangeRoutes(db: Database, judge: Judge): Router {
   const router = Router()
-  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+  const known = learnersOf(db)
 
   router.get('/:id/attempts.csv', async (request, response) => {
     const { id, name } = known(request.params.id)

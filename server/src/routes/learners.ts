@@ -15,11 +15,12 @@ import {
 } from '../store/learners.js'
 import type { Store } from '../store/prepared.js'
 import { write } from '../store/writes.js'
+import { learnersOf } from './known.js'
 
 export function learnerRoutes(erasing: Erasing): Router {
   const { db } = erasing
   const router = Router()
-  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+  const known = learnersOf(db)
 
   /** Two of one name could not be told apart in any list. */
   const free = (tx: Store, id: string, name: string) => {

@@ -1,11 +1,11 @@
 import { levelOf, techniqueById } from '@tachymetra/core/registry'
 import { handMoveSchema, idSchema, latestSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
-import { checked, found, HttpProblem } from '../problem.js'
+import { checked, HttpProblem } from '../problem.js'
 import type { Database } from '../store/database.js'
-import { learnerById } from '../store/learners.js'
 import { addMove, latestAnswers, latestMove, levelInForce, movesOf, removeMove } from '../store/moves.js'
 import { write } from '../store/writes.js'
+import { learnersOf } from './known.js'
 
 /** The most moves a history shows. */
 const MOST_MOVES = 200
@@ -13,7 +13,7 @@ const MOST_MOVES = 200
 /** Levels: what they are judged by, and every move; mounted under /learners. */
 export function moveRoutes(db: Database): Router {
   const router = Router()
-  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+  const known = learnersOf(db)
 
   /** The latest answers without steps at one level, newest first: what moving up or back is judged by. */
   router.get('/:id/latest', (request, response) => {

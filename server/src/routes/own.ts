@@ -1,11 +1,11 @@
 import { checkOwn } from '@tachymetra/core/set'
 import { idSchema, ownSetSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
-import { checked, found, HttpProblem } from '../problem.js'
+import { checked, HttpProblem } from '../problem.js'
 import type { Database } from '../store/database.js'
-import { learnerById } from '../store/learners.js'
 import { forgetOwnSet, keepOwnSet, ownerOfSet, ownSets } from '../store/own.js'
 import { write } from '../store/writes.js'
+import { learnersOf } from './known.js'
 
 /** Problems looked at before others are served again. */
 const SLICE = 100
@@ -15,7 +15,7 @@ const MOST_SETS = 100
 /** A learner's own problems; mounted under /learners. */
 export function ownRoutes(db: Database): Router {
   const router = Router()
-  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+  const known = learnersOf(db)
 
   router.get('/:id/problem-sets', (request, response) => {
     response.json(ownSets(db, known(request.params.id).id))

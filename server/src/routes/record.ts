@@ -1,14 +1,14 @@
 import { dayAfter, dayIn } from '@tachymetra/core/number'
-import { bestsSchema, idSchema, paceSchema, pageSchema } from '@tachymetra/core/wire'
+import { bestsSchema, paceSchema, pageSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
-import { checked, found } from '../problem.js'
+import { checked } from '../problem.js'
 import type { Database } from '../store/database.js'
 import { daysOf, slipsOf } from '../store/days.js'
 import { factStandings } from '../store/facts.js'
-import { learnerById } from '../store/learners.js'
 import { latestMistakes } from '../store/mistakes.js'
 import { bestsOf, pacePoints, practisedBy, sessionPage } from '../store/sessions.js'
 import { papersOf, trialsOf } from '../store/worked.js'
+import { learnersOf } from './known.js'
 
 /** The most sessions of a technique a pace chart shows: the newest ones. */
 const MOST_SESSIONS = 150
@@ -27,7 +27,7 @@ const LATEST_MISTAKES = 20
 /** What a learner has done; mounted under /learners. */
 export function recordRoutes(db: Database): Router {
   const router = Router()
-  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+  const known = learnersOf(db)
   const back = (timeZone: string, days: number) => dayAfter(dayIn(new Date().toISOString(), timeZone), -days)
 
   router.get('/:id/sessions', (request, response) => {

@@ -1,15 +1,15 @@
-import { idSchema, settingsSchema } from '@tachymetra/core/wire'
+import { settingsSchema } from '@tachymetra/core/wire'
 import { Router } from 'express'
-import { checked, found } from '../problem.js'
+import { checked } from '../problem.js'
 import type { Database } from '../store/database.js'
-import { learnerById } from '../store/learners.js'
 import { changeSettings, settingsOf } from '../store/settings.js'
 import { write } from '../store/writes.js'
+import { learnersOf } from './known.js'
 
 /** What is set for a learner; mounted under /learners. */
 export function settingsRoutes(db: Database): Router {
   const router = Router()
-  const known = (id: unknown) => found(learnerById(db, checked(idSchema, id)), 'learner')
+  const known = learnersOf(db)
 
   router.get('/:id/settings', (request, response) => {
     response.json(settingsOf(db, known(request.params.id).id))

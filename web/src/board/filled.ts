@@ -5,7 +5,7 @@ import { FACT_DECKS } from '@tachymetra/core/facts'
 import { techniqueById } from '@tachymetra/core/registry'
 import { listedOwn } from '@tachymetra/core/report'
 import { type BOARD_WAYS, type BoardClock, type BoardPart, GENERATOR, sheetList } from '@tachymetra/core/set'
-import { freshSeed } from '../data/fresh.js'
+import { freshRandom, freshSeed } from '../data/fresh.js'
 import { FIRST } from '../forms/WhichSet.js'
 import { type Kept, problemsOf, type Which } from '../forms/whichSet.js'
 import { setName } from '../words/setName.js'
@@ -106,7 +106,8 @@ export function partOf(kind: Kind, filled: Filled, kept: Kept): BoardPart {
     }
     case 'facts': {
       const { cards, name } = FACT_DECKS.find((d) => d.id === filled.deck)!
-      const order = cards.map((c) => [Math.random(), c.id] as const).toSorted(([a], [b]) => a - b)
+      const random = freshRandom()
+      const order = cards.map((c) => [random.unit(), c.id] as const).toSorted(([a], [b]) => a - b)
       return {
         kind,
         name,

@@ -7,6 +7,7 @@ import { plainRecipe, type Recipe } from '@tachymetra/core/set'
 import { isAbacus } from '@tachymetra/core/soroban'
 import { Select } from 'antd'
 import { useMemo, useState } from 'react'
+import { freshSeed } from '../data/fresh.js'
 import { DrillChoice } from './DrillChoice.js'
 
 /** Problems that are worked in both ways. */
@@ -32,7 +33,7 @@ export function TwoWays(props: {
   const other = rivals.some((t) => t.id === second) ? second : (rivals[0]?.id ?? '')
   const level = (id: string) => mastery.find((m) => m.technique.id === id)?.worked?.level ?? 1
   const start = () => {
-    const seed = crypto.getRandomValues(new Int32Array(1))[0]!
+    const seed = freshSeed()
     // Where too few problems of the own levels fit both, the first levels fill them up.
     const own = shared(first, other, seed, level(first), level(other))
     const problems = [...new Set([...own, ...shared(first, other, seed)])].slice(0, PROBLEMS)

@@ -1,4 +1,5 @@
 /** Sets that nobody has practised yet. */
+import { type Random, seeded } from '@tachymetra/core/number'
 import { GENERATOR, type PracticeSet, type Recipe } from '@tachymetra/core/set'
 import type { SessionStart } from '@tachymetra/core/wire'
 import { currentLearnerSettings } from './learnerSettings.js'
@@ -7,6 +8,9 @@ import { currentLearnerSettings } from './learnerSettings.js'
 export function freshSeed(): number {
   return crypto.getRandomValues(new Int32Array(1))[0]!
 }
+
+/** Draws from such a seed. */
+export const freshRandom = (): Random => seeded(freshSeed())
 
 /** A set of a recipe, as it is practised from now on. */
 function freshSet(recipe: Recipe): PracticeSet {

@@ -1,6 +1,5 @@
 import { FACT_DECKS, type FactCard, type FactDeck } from '@tachymetra/core/facts'
 import { type RecallPace, recallLimit, toAsk } from '@tachymetra/core/learner'
-import { seeded } from '@tachymetra/core/number'
 import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
@@ -9,6 +8,7 @@ import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { FACT_STATES, FactHeat, factsOf, type KnownFact } from '../charts/FactHeat.js'
 import { ownSession } from '../data/begin.js'
+import { freshRandom } from '../data/fresh.js'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { usePlan } from '../data/plan.js'
 import { useFacts, useTimes } from '../data/queries.js'
@@ -144,7 +144,7 @@ function Choosing({
   const deck = FACT_DECKS.find((d) => d.id === factDeck) ?? FACT_DECKS[1]!
   const known = { standings, times: times.data, pace }
   const begin = (decks: readonly FactDeck[], most: number) => {
-    const random = seeded(crypto.getRandomValues(new Int32Array(1))[0]!)
+    const random = freshRandom()
     onStart(toAsk(decks, standings, now, most, random, { ahead: true }))
   }
   return (

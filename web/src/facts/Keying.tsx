@@ -1,7 +1,7 @@
 import { keyingOf, numbersToCopy } from '@tachymetra/core/learner'
-import { seeded } from '@tachymetra/core/number'
 import { Button } from 'antd'
 import { useState } from 'react'
+import { freshRandom } from '../data/fresh.js'
 import { changeLearner } from '../data/learnerSettings.js'
 import { Entry } from '../entry/Entry.js'
 import { KeyButton } from '../entry/KeyButton.js'
@@ -14,7 +14,7 @@ import './facts.css'
 /** Ten shown numbers are copied: what that takes a digit is keying and not thought. */
 export function Keying({ learnerId, onEnd }: { readonly learnerId: string; readonly onEnd: () => void }) {
   const [task] = useState(() => ({
-    questions: numbersToCopy(seeded(crypto.getRandomValues(new Int32Array(1))[0]!)),
+    questions: numbersToCopy(freshRandom()),
     inOrder: true,
   }))
   const [found, setFound] = useState<number>()

@@ -138,12 +138,29 @@ export function noteHere(session: LocalSession): void {
 
 /** Ends what this tab has left open on a page of its own. */
 export async function endHere(): Promise<void> {
-  const older = visitedOfOlder(sessionStorage)
-  if (older) await happenedIn(stretchAfter(older.session, leftIn(older.record)), { kind: 'ended' })
-  const id = sessionStorage.getItem(HERE)
-  if (id === null) return
-  sessionStorage.removeItem(HERE)
-  const session = await leftSession(id)
-  if (session) await happenedIn(session, { kind: 'ended' })
+  for (const [session, event] of await leftHere()) await happenedIn(session, event)
   await flush()
+}
+
+const ENDED = { kind: 'ended' } as const
+
+/** What is left to tell of a session in which this was last: that it is over, or that it is not gone on with. */
+const endOf = (session: LocalSession, last: StretchEvent) =>
+  last.kind === 'done' ? ([session, last] as const) : ([stretchAfter(session, last), ENDED] as const)
+
+/** What this tab was at, as this version notes it and as an earlier one did; taken out. */
+async function leftHere(): Promise<readonly (readonly [LocalSession, StretchEvent])[]> {
+  try {
+    const older = visitedOfOlder(sessionStorage)
+    const id = sessionStorage.getItem(HERE)
+    sessionStorage.removeItem(HERE)
+    const session = id === null ? undefined : await leftSession(id).catch(() => undefined)
+    return [
+      ...(older ? [endOf(older.session, leftIn(older.record))] : []),
+      ...(session ? [[session, ENDED] as const] : []),
+    ]
+  } catch {
+    // Where the browser keeps nothing, nothing was left.
+    return []
+  }
 }

@@ -292,6 +292,11 @@ test('on a page of its own nothing is kept before the first entry; left in the m
   await endHere()
   await sendAll()
   expect(server.arrivals.slice(2)).toEqual([`/sessions/${uuid(722)}`, `/attempts/${uuid(721)}`])
+  const over = { ...record, id: uuid(723), sessionId: uuid(724), events: [SHOWN, WRONG, RIGHT] }
+  sessionStorage.set('tachymetra.visited', JSON.stringify({ start, record: over }))
+  await endHere()
+  await sendAll()
+  expect(server.arrivals.slice(4)).toEqual([`/sessions/${uuid(724)}`, `/attempts/${uuid(723)}`])
 })
 
 test('one the server always fails at does not hold up those behind it; the attempts of its session wait', async () => {

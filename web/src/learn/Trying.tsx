@@ -1,4 +1,3 @@
-import { seeded } from '@tachymetra/core/number'
 import { draw, type Problem, solvedWords } from '@tachymetra/core/problem'
 import { levelOf } from '@tachymetra/core/registry'
 import { type Exercise, moved, type Progress } from '@tachymetra/core/session'
@@ -6,6 +5,7 @@ import { type Technique, trace, type Variant } from '@tachymetra/core/technique'
 import { seconds } from '@tachymetra/core/words'
 import { useState } from 'react'
 import { PaceBar } from '../charts/PaceBar.js'
+import { freshRandom } from '../data/fresh.js'
 import { useNeeds } from '../data/needs.js'
 import { Entry } from '../entry/Entry.js'
 import { KeyButton } from '../entry/KeyButton.js'
@@ -37,7 +37,7 @@ export function Trying({ technique, variant, onOver }: Props) {
     calm || extraTime === null ? undefined : TRY_TIMES * extraTime * levelOf(technique, 1).targetMs
   const start = () => {
     wakeSound()
-    const random = seeded(crypto.getRandomValues(new Int32Array(1))[0]!)
+    const random = freshRandom()
     const { value } = draw(levelOf(technique, 1).problems(), random).next()
     if (value) setTries({ n: (tries?.n ?? 0) + 1, problem: value })
     setEnded(undefined)
