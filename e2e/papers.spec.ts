@@ -2,7 +2,7 @@
 
 import type { Page } from '@playwright/test'
 import { techniqueById } from '@tachymetra/core/registry'
-import { isStarred, setupOf } from '@tachymetra/core/set'
+import { isStarred, PAPER_POOL, setupOf } from '@tachymetra/core/set'
 import type { LearnerWire, ProgressWire, WorkedSet } from '@tachymetra/core/wire'
 import { clocked, countTones, expect, pick, test } from './support/bench.js'
 import { answer, answerTo, keysOf, listed } from './support/paper.js'
@@ -155,7 +155,7 @@ test('by touch: mixed numbers and Roman numerals, another form told, going back 
     await open({ hasTouch: true, isMobile: true, viewport: { width: 360, height: 740 } })
   ).newPage()
   await page.goto(`${server.url}/papers`)
-  await page.getByText('All 44 kinds').click()
+  await page.getByText(`All ${PAPER_POOL.length} kinds`).click()
   await page.getByRole('button', { name: 'Only one' }).tap()
   for (const id of touch)
     await page.getByRole('checkbox', { name: techniqueById(id).name, exact: true }).check()

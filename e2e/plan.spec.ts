@@ -487,7 +487,7 @@ test('the record: a page for each side, what it is narrowed to in the address, e
   await expect(figure).toContainText(/^Hold and borrow, level \d+, guided: /)
 
   // The technique stays chosen from page to page.
-  await page.getByRole('link', { name: 'Mistakes' }).click()
+  await page.getByRole('link', { name: 'Mistakes', exact: true }).click()
   const made = figure.getByText(/^\d+ mistakes? in \d+ weeks?\. Most often: /)
   const some = Number.parseInt((await made.textContent())!, 10)
   await figure.getByText('The same as a table').click()
