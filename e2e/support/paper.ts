@@ -32,30 +32,26 @@ export function answerTo(expression: string): string {
   return expression.startsWith('~') ? String(Math.round(Number(exact))) : exact
 }
 
-/** The keys that write the answer of an item: of choices its letter. */
-export function keysOf({ technique, expression }: ListedProblem): readonly string[] {
-  const t = techniqueById(technique)
-  const problem = readProblem(expression)
-  const task = { technique: t, problem, variant: variantOf(t), level: 1, support: 'answer' } as const
-  const { choices } = openQuestion(beginTask(task))!.kind
-  const right = answerTo(expression)
-  return choices ? [choices.find((c) => c.id === right)!.key] : [...right.replace('_', ' ')]
+/** What an item is answered by. */
+function kindOf({ technique: id, expression }: ListedProblem) {
+  const technique = techniqueById(id)
+  const [problem, variant] = [readProblem(expression), variantOf(technique)]
+  return openQuestion(beginTask({ technique, problem, variant, level: 1, support: 'answer' }))!.kind
 }
 
-/** Types the answer of an item, or another one. */
-export async function answer(page: Page, { expression }: ListedProblem, wrong = false): Promise<void> {
-  const choices = page.locator('.choice')
-  const right = answerTo(expression)
-  if ((await choices.count()) > 0) {
-    const keys =
-      { first: 1, second: 2, equal: 3 }[right] ??
-      ['012', '021', '102', '120', '201', '210'].indexOf(right) + 1
-    return page.keyboard.press(String(wrong ? (keys % 3) + 1 : keys))
-  }
-  // No digit, sign or letter more than what the kind is written with.
+/** The keys that write the answer of an item, or another one: of choices its letter, of others no key more than the kind has. */
+export function keysOf(item: ListedProblem, wrong = false): readonly string[] {
+  const right = answerTo(item.expression)
+  const { choices } = kindOf(item)
+  if (choices) return [choices.find((c) => (c.id === right) !== wrong)!.key]
   const typed = wrong
     ? right.replace(/^-?[\dIVXLCDM]/, (c) => (c === '1' ? '2' : /\d|-/.test(c) ? '1' : 'MM'))
     : right
-  await page.keyboard.type(typed.replace('_', ' '))
+  return [...typed.replace('_', ' ')]
+}
+
+/** Types the answer of an item, or another one. */
+export async function answer(page: Page, item: ListedProblem, wrong = false): Promise<void> {
+  await page.keyboard.type(keysOf(item, wrong).join(''))
   await page.keyboard.press('Enter')
 }

@@ -34,9 +34,9 @@ export default function LatestPage() {
 function Listed(props: { readonly mistakes: readonly LatestMistake[]; readonly timeZone: string }) {
   const { mistakes, timeZone } = props
   return (
-    <Wide label="The latest mistakes">
+    <Wide label="Mistakes, the newest first">
       <table className="plain-table">
-        <caption className="sr-only">The latest mistakes, newest first</caption>
+        <caption className="sr-only">Mistakes, the newest first</caption>
         <thead>
           <tr>
             <th scope="col">Problem</th>
