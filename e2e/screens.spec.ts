@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Page } from '@playwright/test'
 import { seeded } from '@tachymetra/core/number'
+import type { NumberSigns } from '@tachymetra/core/set'
 import {
   answerOne,
   chooseSession,
@@ -52,8 +53,31 @@ async function expectNoViolations(page: Page): Promise<void> {
   expect.soft(violations, page.url()).toEqual([])
 }
 
-/** Every text and name on the page is plain, and none is a name of the code's own. */
+/** How every screen writes its numbers: in every sign otherwise than they are put together. */
+const NUMBERS: NumberSigns = { decimal: ',', grouping: 'sign', times: '·', over: ':' }
+
+/** A number, or a sign between two, that was not written as it was chosen. */
+const UNWRITTEN = /\u2009|×|÷|\.\u2060|(?<![\d.])\d+\.\d+(?![\d.])/
+
+/**
+ * Every text and name on the page is plain, none is a name of the code's own, and every number is written as it was chosen, but
+ * for what a person typed and what is no number.
+ */
 async function expectPlain(page: Page): Promise<void> {
+  const numbers = await page.locator('body').evaluate((body) => {
+    const texts: string[] = []
+    const nodes = document.createTreeWalker(body, NodeFilter.SHOW_TEXT)
+    while (nodes.nextNode()) {
+      const inside = nodes.currentNode.parentElement
+      if (!inside?.closest('bdi, style, .printed, .js-plotly-plot'))
+        texts.push(nodes.currentNode.nodeValue ?? '')
+    }
+    const names = [...body.querySelectorAll('*')].flatMap((e) =>
+      ['aria-label', 'title', 'placeholder'].map((n) => e.getAttribute(n) ?? ''),
+    )
+    return [...texts, ...names]
+  })
+  expect.soft([...new Set(numbers.filter((text) => UNWRITTEN.test(text)))], page.url()).toEqual([])
   const texts = await page.locator('body').evaluate((body) => {
     const texts: string[] = []
     const nodes = document.createTreeWalker(body, NodeFilter.SHOW_TEXT)
@@ -170,6 +194,10 @@ function everyScreen(what: string, walk: Walk): void {
         hasTouch: true,
         reducedMotion: 'reduce',
       })
+      await context.addInitScript((numbers) => {
+        const kept = JSON.parse(localStorage.getItem('tachymetra') ?? '{}')
+        localStorage.setItem('tachymetra', JSON.stringify({ ...kept, numbers }))
+      }, NUMBERS)
       const page = await context.newPage()
       const errors: string[] = []
       page.on('pageerror', (error) => errors.push(error.message))

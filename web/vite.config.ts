@@ -62,8 +62,7 @@ const WANTED_SELDOM = [
 
 export default defineConfig({
   plugins: [
-    // Every text passes there on its way to the page, to be written as numbers are written in this browser.
-    react({ jsxImportSource: '#written' }),
+    react(),
     antStyles(fileURLToPath(new URL('src', import.meta.url))),
     preloadFace,
     VitePWA({

@@ -10,7 +10,7 @@ import {
   type Page,
 } from '@playwright/test'
 import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
-import { absolute, type Decimal, toText } from '@tachymetra/core/number'
+import { absolute, type Decimal, toText, unmarked } from '@tachymetra/core/number'
 import { answerText, type Problem, printProblem, readProblem, rowsOf } from '@tachymetra/core/problem'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import type { WorkedSupport } from '@tachymetra/core/session'
@@ -294,7 +294,7 @@ export async function expectUntold(page: Page, steps: readonly Step<Decimal>[], 
   const step = steps[i]!
   const right = decisionOf(step)
   if (!right) return
-  await expect(page.locator('#question')).toContainText(step.ask)
+  await expect(page.locator('#question')).toContainText(unmarked(step.ask))
   const seen = await page.locator('.bench').evaluate((bench) => {
     const shown = bench.cloneNode(true) as HTMLElement
     // Keys of the pad, and which problem of how many it is, hold digits of their own.

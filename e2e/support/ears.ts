@@ -1,5 +1,7 @@
 /** What somebody knows who does not see the page: only what a screen reader is given to say. */
+
 import type { Page } from '@playwright/test'
+import { unmarked } from '@tachymetra/core/number'
 import { type Problem, readProblem } from '@tachymetra/core/problem'
 import { expect } from './bench.js'
 
@@ -115,4 +117,4 @@ export function problemFrom(words: string): Problem {
 }
 
 /** A text as it is heard: numbers whole. */
-export const plain = (text: string) => text.replace(/(?<=\d)\u2009(?=\d)/g, '')
+export const plain = (text: string) => unmarked(text).replace(/(?<=\d)\u2009(?=\d)/g, '')

@@ -4,6 +4,7 @@ import { numberAnswer } from '../kit/rule.js'
 import { falseEquations } from '../kit/sentences.js'
 import { thorough } from '../kit/thorough.js'
 import { add, decimal, equal, toText } from '../number/decimal.js'
+import { unmarked } from '../number/marks.js'
 import { seeded } from '../number/random.js'
 import { printProblem, readProblem } from '../problem/expression.js'
 import { isItem } from '../problem/problem.js'
@@ -98,7 +99,7 @@ const WORKED_DIRECTLY = ['sum', 'product', 'square', 'product-sum', 'product-pai
 
 test('what checks say is so: every equation holds, bounds hold the right answer, and what would pass too is wrong', () => {
   const random = seeded(12)
-  const bound = (text: string) => Number(text.replaceAll('\u2009', '').replace('−', '-'))
+  const bound = (text: string) => Number(unmarked(text).replaceAll('\u2009', '').replace('−', '-'))
   for (const technique of TECHNIQUES)
     for (const level of [technique.levels[0]!, technique.levels.at(-1)!]) {
       const space = level.problems()

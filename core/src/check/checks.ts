@@ -16,6 +16,7 @@ import {
   toText,
   toWords,
 } from '../number/decimal.js'
+import { unmarked } from '../number/marks.js'
 import { digitsOf, lengthOf, said, size } from '../number/whole.js'
 import { answerOf, isItem, type Problem } from '../problem/problem.js'
 import { CHECKS } from '../words/checks.js'
@@ -207,7 +208,7 @@ function bySize(problem: Problem, answer: Decimal): Worked | undefined {
 }
 
 function scaleOf({ right }: Equation): number {
-  const [, part = ''] = right.text.split('.')
+  const [, part = ''] = unmarked(right.text).split('.')
   const digits = right.text.replace(/\D/g, '').replace(/^0+(?=\d)/, '')
   // The zeros that lined the number up with the others stand behind its own digits.
   return part.length + Math.max(0, lengthOf(size(right.units)) - digits.length)

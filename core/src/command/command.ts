@@ -2,6 +2,7 @@
 
 import { diagnose } from '../diagnose/diagnose.js'
 import { highestPlace, lowestPlace, ZERO } from '../number/decimal.js'
+import { unmarked } from '../number/marks.js'
 import { placeName } from '../number/places.js'
 import { seeded } from '../number/random.js'
 import { InputError } from '../problem/error.js'
@@ -102,10 +103,10 @@ export function runCommand(
 ): CommandResult {
   try {
     const command = commandOf(name)
-    return { code: 0, out: `${command.run(new Given(command, parsed(command, parse)))}\n`, err: '' }
+    return { code: 0, out: `${unmarked(command.run(new Given(command, parsed(command, parse))))}\n`, err: '' }
   } catch (error) {
     if (!(error instanceof InputError)) throw error
-    return { code: 2, out: '', err: `${error.message}\n` }
+    return { code: 2, out: '', err: `${unmarked(error.message)}\n` }
   }
 }
 

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import { type Answering, answers as stream } from '../examiners/answers.js'
+import { marked } from '../number/marks.js'
 import { seeded } from '../number/random.js'
 import { median } from '../number/statistics.js'
 import { levelReasonWords } from '../words/levels.js'
@@ -25,7 +26,7 @@ test.each([
   [
     'r'.repeat(17),
     'up',
-    'Of the last 17 answers 17 were right, the median 3.0 s: 13 to 1 that this level is yours',
+    marked('Of the last 17 answers 17 were right, the median 3.0 s: 13 to 1 that this level is yours'),
   ],
   ['r'.repeat(16), 'hold', 'About 1 more right and you move up.'],
   ['', 'hold', 'No answers at this level yet. About 17 more right'],

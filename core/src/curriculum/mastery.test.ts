@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { marked } from '../number/marks.js'
 import { techniqueById } from '../registry/techniques.js'
 import { aimOf, LEVEL_RULES, type LevelRules, LOOKED_BACK } from './levels.js'
 import { type LatestAt, type MasteryInput, type Move, masteryOf, withMove, withSession } from './mastery.js'
@@ -59,7 +60,7 @@ test('a level is known by what would move up from it, or by having moved on; own
   const few = [latest(1, 10)]
   expect(pairs(few)).toMatchObject({
     state: 'practised',
-    because: expect.stringContaining('10 of the last 10 right, 3.0 s'),
+    because: expect.stringContaining(marked('10 of the last 10 right, 3.0 s')),
   })
   expect(pairs([latest(1, 34, 1)])).toMatchObject({
     state: 'known',

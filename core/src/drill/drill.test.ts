@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { numberAnswer } from '../kit/rule.js'
 import { decimal, equal } from '../number/decimal.js'
+import { marked } from '../number/marks.js'
 import { seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
 import { isExact } from '../problem/problem.js'
@@ -77,7 +78,7 @@ test('which way: what needs the least effort is right, and one point more as wel
 test('what a choice costs, by own times', () => {
   const item = readWays('multiply-addition multiply-crosswise multiply-same-head: 63*67')
   expect(choiceCosts(item, 'multiply-addition', [9000, 7000, 4000])).toBe(
-    'Split and add would cost you about 5.0 s more than Same head.',
+    marked('Split and add would cost you about 5.0 s more than Same head.'),
   )
   expect(choiceCosts(item, 'multiply-same-head', [9000, 7000, 4000])).toBe(
     'Same head is the quickest of them for you.',

@@ -1,4 +1,6 @@
 /** Attempts as comma-separated values (RFC 4180), by way of papaparse: written to be read again without loss. */
+
+import { unmarked } from '../number/marks.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, problemWords, readProblem } from '../problem/expression.js'
 import { isItem } from '../problem/problem.js'
@@ -91,7 +93,7 @@ function printed(kind: string, value: unknown): string {
 function expressionCell(expression: string): string {
   const problem = isProblem(expression) ? readProblem(expression) : undefined
   // An item of a paper is told as it is typed, so that it can be read back.
-  const words = problem && !isItem(problem) ? problemWords(problem) : expression
+  const words = problem && !isItem(problem) ? unmarked(problemWords(problem)) : expression
   // A number alone with a point in it is a date to some spreadsheets.
   return /^\d+\.\d+$/.test(words) ? `'${words}` : words
 }

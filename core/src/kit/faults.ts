@@ -1,5 +1,6 @@
 /** Faults put into the steps a technique really yields, to see that the kit finds them. */
 import { decimal } from '../number/decimal.js'
+import { unmarked } from '../number/marks.js'
 import type { Random } from '../number/random.js'
 import type { Problem } from '../problem/problem.js'
 import { asDecimal, sameValue } from '../question/value.js'
@@ -25,20 +26,30 @@ const HARMS: Readonly<Record<string, Harm>> = {
   'nothing held': ({ holds }) => (holds.length === 0 ? undefined : { holds: [] }),
   'false remark': (step) => {
     const slips = step.slips()
-    const at = slips.findIndex((s) => EQUATION_END.test(s.remark) && falseEquations(s.remark).length === 0)
+    const at = slips.findIndex(
+      (s) => EQUATION_END.test(unmarked(s.remark)) && falseEquations(s.remark).length === 0,
+    )
     if (at < 0) return undefined
     const spoilt = slips.map(
       (s, i): Slip =>
-        i === at ? { ...s, remark: s.remark.replace(EQUATION_END, (_, n) => `= ${BigInt(n) + 1n}`) } : s,
+        i === at
+          ? { ...s, remark: unmarked(s.remark).replace(EQUATION_END, (_, n) => `= ${BigInt(n) + 1n}`) }
+          : s,
     )
     return falseEquations(spoilt[at]!.remark).length > 0 ? { slips: () => spoilt } : undefined
   },
   'wrong number in the question': ({ ask }, random) => {
-    const numbers = [...ask.replace(/[Dd]ecimal place \d+/g, '').matchAll(NUMBER)]
+    const numbers = [
+      ...unmarked(ask)
+        .replace(/[Dd]ecimal place \d+/g, '')
+        .matchAll(NUMBER),
+    ]
     if (numbers.length === 0) return undefined
     const [number] = numbers[Number(random.below(BigInt(numbers.length)))]!
     const other = BigInt(number) * 3n + 10_000n + random.below(80_000n)
-    return { ask: ask.replace(new RegExp(`(?<![\\d.\\u2009])${number}(?![\\d.\\u2009])`), String(other)) }
+    return {
+      ask: unmarked(ask).replace(new RegExp(`(?<![\\d.\\u2009])${number}(?![\\d.\\u2009])`), String(other)),
+    }
   },
   'no facts': ({ facts }) => (facts.length === 0 ? undefined : { facts: [] }),
   'a fact missing': ({ facts, action }) =>

@@ -18,7 +18,7 @@ import {
   takeLoad,
   together,
 } from '../technique/facts.js'
-import { falseEquations, numbersIn, plain, reckoned, toldOf } from './sentences.js'
+import { falseEquations, numbersIn, plain, reckoned, toldOf, UNMARKED } from './sentences.js'
 
 /** What is wrong with the working of an item, in a line each. */
 export function itemFaults(item: ItemProblem, work: Trace): string[] {
@@ -119,6 +119,7 @@ function sentences(step: Step, { item, work, i }: Around): string | undefined {
   for (const said of [step.ask, step.why, ...step.slips().map((s) => s.remark)]) {
     const [wrong] = falseEquations(said)
     if (wrong) return `"${wrong}" is not true`
+    if (UNMARKED.test(said)) return `"${said}" has a point that is not marked as that of a number`
     if (said.trim() === '' || /undefined|NaN|\[object| {2}/.test(said)) return `"${said}" is no sentence`
   }
   const before = work.steps.slice(0, i).map((s) => valueText(s.expect))
@@ -130,7 +131,7 @@ function sentences(step: Step, { item, work, i }: Around): string | undefined {
   // How far it is from each member of a sequence to the next.
   const gaps = members.slice(1).map((n, k) => String(Number(n) - Number(members[k])))
   const known = [printProblem(item), ...before, ...beside, ...gaps, step.reckons ?? '', KNOWN].join(' ')
-  const digits = known.replace(/\u2009/g, '')
+  const digits = plain(known)
   for (const number of numbersIn(step.ask))
     if (!digits.includes(number)) return `where does the ${number} of "${step.ask}" come from?`
   const told = [step.why, ...step.slips().map((s) => s.remark)].flatMap((text) => numbersIn(text))

@@ -1,5 +1,6 @@
 /** How what a practitioner says is taken: nothing on the way refused, nothing counted, nothing credited that was not done. */
 import { atPlace, digitAt, toText } from '../number/decimal.js'
+import { unmarked } from '../number/marks.js'
 import type { Random } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
@@ -117,7 +118,7 @@ export function amountFaults(step: Step): string[] {
   const right = asDecimal(step.expect)
   return step.slips().flatMap(({ entry, remark }) => {
     const given = asDecimal(entry)
-    const [, amount, way] = /You are ([\d.\u2009]+) too (low|high)/.exec(remark) ?? []
+    const [, amount, way] = /You are ([\d.\u2009]+) too (low|high)/.exec(unmarked(remark)) ?? []
     if (amount === undefined || !right || !given) return []
     const off = Number(toText(given)) - Number(toText(right))
     const told = Number(amount.replaceAll('\u2009', '')) * (way === 'low' ? -1 : 1)

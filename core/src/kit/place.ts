@@ -9,6 +9,7 @@ import {
   readDecimal,
   subtract,
 } from '../number/decimal.js'
+import { unmarked } from '../number/marks.js'
 import { placeTitle } from '../number/places.js'
 import { isAbacus, isOnFrame } from '../soroban/step.js'
 import type { Step, Technique } from '../technique/contract.js'
@@ -53,7 +54,7 @@ function unnamedPlace(
     case 'read':
       return highestPlace(step.expect)
     case 'beads': {
-      const product = evaluated(/(\d+ × \d+)/.exec(step.ask)?.[1] ?? '')
+      const product = evaluated(/(\d+ × \d+)/.exec(unmarked(step.ask))?.[1] ?? '')
       const landed = subtract(step.expect, steps.slice(0, i).findLast(isOnFrame)?.expect ?? decimal(0))
       return product && lowestNonZero(landed) - lowestNonZero(product) + 1
     }

@@ -11,6 +11,7 @@ import {
   toText,
 } from '../number/decimal.js'
 import { fraction } from '../number/fraction.js'
+import { unmarked } from '../number/marks.js'
 import { integerRoot } from '../number/root.js'
 import { digitsOf } from '../number/whole.js'
 import { printProblem } from '../problem/expression.js'
@@ -40,7 +41,10 @@ export function termsOf(expression: string): Term[] {
   )
 }
 
-export const plain = (text: string) => text.replace(/\u2009/g, '').replace(/-(?=\d)/g, '−')
+export const plain = (text: string) =>
+  unmarked(text)
+    .replace(/\u2009/g, '')
+    .replace(/-(?=\d)/g, '−')
 
 /** What an expression comes to: sums and differences of products, one quotient, a root; undefined for anything else. */
 export function evaluated(expression: string): Decimal | undefined {
@@ -79,11 +83,14 @@ const EQUATION = /((?:−?[\d.\u2009]*\d)(?: [+−×÷] [\d.\u2009]*\d)+) = (−
 
 /** The equations of a sentence that do not hold. */
 export function falseEquations(sentence: string): string[] {
-  return [...sentence.matchAll(EQUATION)].flatMap(([equation, left, right]) => {
+  return [...unmarked(sentence).matchAll(EQUATION)].flatMap(([equation, left, right]) => {
     const [a, b] = [reckoned(left!), reckoned(right!)]
     return a && b && sameValue(a, b) ? [] : [equation]
   })
 }
+
+/** A decimal point that whoever shows the sentence would not find. */
+export const UNMARKED = /\d\.\d/
 
 /** Every equation said is true, and every other number in a question is one of the problem or was found on the way. */
 export const sentences: Rule = (step, { known, right, i, problem }) => {
@@ -91,6 +98,7 @@ export const sentences: Rule = (step, { known, right, i, problem }) => {
     const [wrong] = falseEquations(said)
     if (wrong) return `"${wrong}" is not true`
     if (/undefined|NaN|\[object| {2}/.test(said)) return `"${said}" is no sentence`
+    if (UNMARKED.test(said)) return `"${said}" has a point that is not marked as that of a number`
   }
   const mine = step.reckons
     ? termsOf(step.reckons.replace('√', '')).flatMap((t) => [t.value, ...t.factors.map((f) => decimal(f))])
@@ -125,7 +133,7 @@ export function toldOf(step: Step, may: readonly string[], problem: Problem): st
     ...step.slips().map((s) => ({ text: s.remark, mine: [...asked, ...told(s.entry)], of: s.entry })),
   ]
   for (const { text, mine, of } of said) {
-    let rest = text
+    let rest = unmarked(text)
     for (const [pattern, holds] of COUNTS) {
       const found = pattern.exec(rest)
       if (!found) continue
@@ -263,7 +271,11 @@ const COUNTS: readonly Counts[] = [
 
 /** The numbers in a sentence, but those that only count: one less, ten, a hundred. */
 export function numbersIn(sentence: string): string[] {
-  return [...sentence.replace(/[Dd]ecimal place \d+/g, '').matchAll(/\d[\d\u2009]*(?:\.\d+)?/g)]
+  return [
+    ...unmarked(sentence)
+      .replace(/[Dd]ecimal place \d+/g, '')
+      .matchAll(/\d[\d\u2009]*(?:\.\d+)?/g),
+  ]
     .map(([n]) => toText(readDecimal(plain(n))!))
     .filter((n) => !/^10*$/.test(n))
 }

@@ -1,3 +1,5 @@
+import { POINT, THOUSANDS } from './marks.js'
+
 /**
  * Exact decimals: a whole number of units, `scale` places right of the point. No float ever holds a checked
  * value. A decimal is always kept in lowest form (no trailing zeros after the point), so two decimals are
@@ -115,12 +117,12 @@ export function toText(value: Decimal): string {
   return `${sign}${digits.slice(0, cut)}.${digits.slice(cut)}`
 }
 
-/** Text for people: thousands parted by thin spaces, a true minus sign. */
+/** Text for people: thousands parted by thin spaces, a true minus sign, the point marked as one of a number. */
 export function toWords(value: Decimal): string {
   if (value.scale === 0 && value.units >= 0n && value.units < 1000n) return value.units.toString()
   const [whole = '', part] = toText(absolute(value)).split('.')
-  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, '\u2009')
-  return (value.units < 0n ? '−' : '') + grouped + (part === undefined ? '' : `.${part}`)
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, THOUSANDS)
+  return (value.units < 0n ? '−' : '') + grouped + (part === undefined ? '' : `${POINT}${part}`)
 }
 
 const DECIMAL_TEXT = /^([+-]?)(\d+)(?:\.(\d+))?$|^([+-]?)\.(\d+)$/
@@ -130,7 +132,7 @@ const DECIMAL_TEXT = /^([+-]?)(\d+)(?:\.(\d+))?$|^([+-]?)\.(\d+)$/
  * Returns undefined for anything else, or for more than `maxDigits` digits.
  */
 export function readDecimal(text: string, maxDigits = MAX_DIGITS): Decimal | undefined {
-  const plain = text.replace(/[\s,\u2009\u202f]/g, '').replace(/^[−–]/, '-')
+  const plain = text.replace(/[\s,\u2009\u202f\u2060]/g, '').replace(/^[−–]/, '-')
   const found = DECIMAL_TEXT.exec(plain)
   if (!found) return undefined
   const sign = found[1] ?? found[4]

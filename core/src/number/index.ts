@@ -14,6 +14,7 @@ export {
   toWords,
   ZERO,
 } from './decimal.js'
+export { fixedWords, marked, POINT, piecesOf, THOUSANDS, typedByHand, unmarked } from './marks.js'
 export { placeName } from './places.js'
 export { normal, type Random, seeded } from './random.js'
 export { median, middleOf } from './statistics.js'

@@ -9,6 +9,7 @@ import type { SlipCount } from '../learner/bugs.js'
 import { type FactMemory, remember } from '../learner/recall.js'
 import { DEFAULT_SETTINGS } from '../learner/settings.js'
 import { dayAfter, dayIn, daysBetween, instantOf, weekOf } from '../number/days.js'
+import { marked } from '../number/marks.js'
 import { middleOf } from '../number/statistics.js'
 import { TECHNIQUES, techniqueById, withNeeds } from '../registry/techniques.js'
 import { BEGINNER } from '../simulate/learner.js'
@@ -124,7 +125,9 @@ test('due facts, then what is to be asked again, then what is soonest at its tar
     ),
     facts: expect.arrayContaining(['7x8']),
   })
-  expect(edge!.because).toBe('Closest to its target. Level 1: 9 of the last 10 right, 3.0 s (target 2.7 s).')
+  expect(edge!.because).toBe(
+    marked('Closest to its target. Level 1: 9 of the last 10 right, 3.0 s (target 2.7 s).'),
+  )
   expect(review!.because).toBe('Asked again before you forget it: last worked 9 days ago.')
   // Late in the evening west of Greenwich the instant has the next day's date.
   const known = worked('add-columns-left', '2026-03-08', { attempts: 20, right: 20, ms: 2000 })

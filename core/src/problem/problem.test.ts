@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { add, decimal, toText, ZERO } from '../number/decimal.js'
+import { marked } from '../number/marks.js'
 import { InputError } from './error.js'
 import { printProblem, problemWords, readProblem } from './expression.js'
 import { answerOf, type SumProblem, signed, type Term } from './problem.js'
@@ -42,7 +43,8 @@ test.each([
 ])('%s is %s, for people %s', (typed, printed, words) => {
   const problem = readProblem(typed)
   expect(printProblem(problem)).toBe(printed)
-  expect(problemWords(problem)).toBe(words)
+  expect(problemWords(problem)).toBe(marked(words))
+  expect(readProblem(words)).toEqual(problem)
   expect(readProblem(printed)).toEqual(problem)
 })
 

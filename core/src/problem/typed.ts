@@ -2,6 +2,7 @@
  * A problem as people write it, brought into the one form that is read: "average of 3, 5, 7", "LCM of 32 and 40", "15 squared",
  * "35 to base 5", "½", "1'204", "12,34,567", "1.204,5", an equals sign at the end, small Roman numerals.
  */
+import { unmarked } from '../number/marks.js'
 
 /** Fractions that are one sign (Unicode, block Number Forms and Latin-1 Supplement). */
 const SIGNS: Readonly<Record<string, string>> = {
@@ -47,7 +48,11 @@ function ungrouped(text: string): string {
 
 /** @returns the text in the one form that is read; a text that says nothing special as it stands */
 export function asWritten(text: string): string {
-  const plain = ungrouped(text.trim().replace(/\s*=\s*$/, '')).replace(
+  const plain = ungrouped(
+    unmarked(text)
+      .trim()
+      .replace(/\s*=\s*$/, ''),
+  ).replace(
     /(\d?)\s*([½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞])/g,
     (_, before: string, sign: string) => `${before}${before === '' ? '' : ' '}${SIGNS[sign]}`,
   )

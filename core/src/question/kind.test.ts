@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { type Decimal, decimal, toText } from '../number/decimal.js'
+import { marked } from '../number/marks.js'
 import { type AnswerKind, choiceOf, DECIMAL, FRAME, QUOTIENT, ROMAN, SIGNED, WHOLE } from './kind.js'
 import { isFull, meets, meetsText } from './question.js'
 
@@ -101,7 +102,7 @@ test('values are said to people as people write them', () => {
     said(QUOTIENT, '1428'),
     said(CHOICE, 'b'),
     said(ROMAN, 'xiv'),
-  ]).toEqual(['−12\u2009345.5', '1\u2009428 r 4', '1\u2009428', 'is short', 'XIV'])
+  ]).toEqual([marked('−12\u2009345.5'), '1\u2009428 r 4', '1\u2009428', 'is short', 'XIV'])
 })
 
 test('Roman numerals are those of a table', () => {

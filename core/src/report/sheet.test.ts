@@ -2,6 +2,7 @@ import { expect, test } from 'vitest'
 import type { LevelMove } from '../curriculum/levels.js'
 import { masteryOf } from '../curriculum/mastery.js'
 import { DEFAULT_SETTINGS } from '../learner/settings.js'
+import { marked } from '../number/marks.js'
 import { sheetOf } from './sheet.js'
 
 test('the sheet says what was done, where each technique stands and why levels moved', () => {
@@ -50,15 +51,15 @@ test('the sheet says what was done, where each technique stands and why levels m
   ])
   expect(sheet.tables.map((t) => t.rows)).toEqual([
     [
-      ['Tens first', 'in practice', '2', 'answer only', '14 of 16', '3.4 s', '4.5 s'],
-      ['Hold and borrow', 'in practice', '2', 'guided', '3 of 3', '23.0 s', '-'],
+      ['Tens first', 'in practice', '2', 'answer only', '14 of 16', marked('3.4 s'), marked('4.5 s')],
+      ['Hold and borrow', 'in practice', '2', 'guided', '3 of 3', marked('23.0 s'), '-'],
     ],
     [
       [
         '2026-03-05',
         'Tens first',
         '1 to 2',
-        'Of the last 20 answers 20 were right, the median 3.0 s: both within the target of 4.0 s.',
+        marked('Of the last 20 answers 20 were right, the median 3.0 s: both within the target of 4.0 s.'),
       ],
     ],
     [['forgot to carry', '3']],

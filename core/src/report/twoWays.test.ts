@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { marked } from '../number/marks.js'
 import { inTwoWays, twoWaysOf, twoWaysVerdict } from './twoWays.js'
 
 const WAYS = ['multiply-crosswise', 'multiply-near-base'] as const
@@ -29,14 +30,16 @@ test('the verdict from the times of right answers', () => {
   const says = (a: readonly number[], b: readonly number[], wrong = 0) =>
     twoWaysVerdict(WAYS, [...answers(WAYS[0], a), ...answers(WAYS[1], b, wrong)]).says
   expect(says([6000, 7000, 8000], [3000, 4000, 9000])).toBe(
-    'On these problems Near a base is quicker for you: 4.0 s, where Crosswise takes 7.0 s.',
+    marked('On these problems Near a base is quicker for you: 4.0 s, where Crosswise takes 7.0 s.'),
   )
   expect(says([6000, 7000, 8000, 7000], [3000, 4000, 5000], 1)).toBe(
-    'On these problems Near a base is quicker for you: 4.0 s, where Crosswise takes 7.0 s. But it was right only 3 of 4 times, Crosswise 4 of 4.',
+    marked(
+      'On these problems Near a base is quicker for you: 4.0 s, where Crosswise takes 7.0 s. But it was right only 3 of 4 times, Crosswise 4 of 4.',
+    ),
   )
   // Within a tenth.
   expect(says([4000, 4000, 4000], [4300, 4300, 4300])).toContain(
-    'Too close to call: Crosswise 4.0 s, Near a base 4.3 s.',
+    marked('Too close to call: Crosswise 4.0 s, Near a base 4.3 s.'),
   )
   expect(says([4000, 4000, 4000], [4400, 4400, 4400])).toContain('Crosswise is quicker')
   expect(says([4000, 4000], [3000, 3000, 3000])).toContain('Too few right answers')

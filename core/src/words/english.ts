@@ -1,4 +1,6 @@
 /** English put together: counts and lists. The one place for plurals. */
+import { decimal, toWords } from '../number/decimal.js'
+import { fixedWords } from '../number/marks.js'
 import { said } from '../number/whole.js'
 
 /** "1 place", "3 places". @param many the plural where it is not the singular with an s. */
@@ -24,12 +26,12 @@ export function times(n: number): string {
 /** 3240 -> "3.2 s", 95_000 -> "1 min 35 s"; an en dash where there is no time. The one place where times become words. */
 export function seconds(ms: number | null | undefined): string {
   if (ms === null || ms === undefined) return '–'
-  if (ms < 59_950) return `${(ms / 1000).toFixed(1)} s`
+  if (ms < 59_950) return `${fixedWords(ms / 1000)} s`
   const whole = Math.round(ms / 1000)
   return `${Math.floor(whole / 60)} min ${whole % 60} s`
 }
 
 /** A target, which is set in round figures: 4000 -> "4 s", 2500 -> "2.5 s". */
 export function targetWords(ms: number): string {
-  return `${ms / 1000} s`
+  return `${toWords(decimal(Math.round(ms), 3))} s`
 }

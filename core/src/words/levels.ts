@@ -1,4 +1,5 @@
 /** Why a level is changed or kept, and how far a learner is with a technique. */
+import { fixedWords } from '../number/marks.js'
 import { seconds, targetWords } from './english.js'
 
 const NOT_TIMED = 'not timed'
@@ -136,7 +137,7 @@ export const MASTERY_NAMES = {
   'not-yet': 'not yet',
 } as const
 
-const aMinute = (n: number) => `${n.toFixed(n < 10 ? 1 : 0)} right a minute`
+const aMinute = (n: number) => `${fixedWords(n, n < 10 ? 1 : 0)} right a minute`
 
 /** "Your best: 1.8 s, 24 right a minute."; nothing where there is none yet. */
 export function bestWords(best: {

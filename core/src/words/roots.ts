@@ -1,4 +1,5 @@
 /** Words of the ways of finding a root. */
+import { marked } from '../number/marks.js'
 import { count, plural } from './english.js'
 
 /** What an estimate of a root is held against. */
@@ -20,7 +21,7 @@ export const ESTIMATE = {
     because: [
       '8 × 8 = 64 is the largest square that fits, and 6 are left.',
       'If the root grows by a little, the square grows by about twice the root times that little.',
-      'So share the 6 out over 16: 6 ÷ 16 = 0.375, and the root is about 8.375, a little too large.',
+      marked('So share the 6 out over 16: 6 ÷ 16 = 0.375, and the root is about 8.375, a little too large.'),
     ],
   },
   asks: 'the estimate to two decimals',

@@ -1,4 +1,5 @@
 /** What is said of trials, of rounds and of sheets on paper. */
+import { fixedWords } from '../number/marks.js'
 import { count, seconds } from './english.js'
 
 /** Each trial by its id: its name, and what it is in one sentence. */
@@ -19,7 +20,7 @@ export const TRIAL_WORDS = {
 
 /** "12.4 right a minute", "312 points": what a trial is measured in. */
 export function scoreWords(score: number, unit: 'points' | 'a minute'): string {
-  return unit === 'points' ? count(score, 'point') : `${score.toFixed(1)} right a minute`
+  return unit === 'points' ? count(score, 'point') : `${fixedWords(score)} right a minute`
 }
 
 /** "9 of 10 right in 1 min 4 s". */

@@ -1,6 +1,7 @@
 import { placeName } from '@tachymetra/core/number'
 import { applyMove, beadsOf, type Frame, highestRod, rodAt, setRod } from '@tachymetra/core/soroban'
 import { type CSSProperties, memo, type PointerEvent, useEffect, useRef } from 'react'
+import { written } from '../written/written.js'
 import { beadWords } from './rodWords.js'
 import './soroban-frame.css'
 
@@ -66,7 +67,7 @@ export function SorobanFrame(props: Props) {
         className={`soroban ${look}${onChange ? ' live' : ''}`}
         viewBox={`0 0 ${width} ${FOOT}`}
         role="group"
-        aria-label={label}
+        aria-label={label && written(label)}
         style={
           {
             '--aspect': width / FOOT,

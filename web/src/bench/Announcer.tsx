@@ -7,6 +7,7 @@ import type { AttemptOnScreen } from '../practice/useAttempt.js'
 import { hush, speak } from '../sound/speech.js'
 import { aloud } from '../words/words.js'
 import { beadHintWords, doneWords, hintWords, questionOf, saidWords } from '../working/saying.js'
+import { Words } from '../written/Words.js'
 import type { BenchFrame } from './useFrame.js'
 
 /** What there is to tell at a moment. */
@@ -60,10 +61,10 @@ export function Announcer(props: {
   return (
     <>
       <p className="sr-only" id="problem">
-        {inWords}
+        <Words>{inWords}</Words>
       </p>
       <p className="sr-only" role="status">
-        {said}
+        <Words>{said}</Words>
       </p>
     </>
   )

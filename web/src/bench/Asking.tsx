@@ -7,6 +7,8 @@ import { Keypad } from '../entry/Keypad.js'
 import type { AttemptOnScreen } from '../practice/useAttempt.js'
 import { aloud } from '../words/words.js'
 import { Done, FRAME_NOTES, FRAME_NOTES_ALONE, Hint, questionOf, Said } from '../working/saying.js'
+import { Words } from '../written/Words.js'
+import { written } from '../written/written.js'
 import type { BenchFrame } from './useFrame.js'
 import './bench.css'
 
@@ -36,7 +38,7 @@ export function Asking(props: {
   return (
     <>
       <p className="question" id="question">
-        {question}
+        <Words>{question}</Words>
         {progress.hintOpen && <Hint progress={progress} />}
       </p>
       {step?.picks && <p className="faint pick-note">Or tap the digits you take and press Enter.</p>}
@@ -47,13 +49,13 @@ export function Asking(props: {
       )}
       {onFrame && (
         <p className="faint pick-note frame-note">
-          {step ? FRAME_NOTES[fade.level] : FRAME_NOTES_ALONE[fade.level]}
+          <Words>{step ? FRAME_NOTES[fade.level] : FRAME_NOTES_ALONE[fade.level]}</Words>
         </p>
       )}
       <Entry
         kind={kind}
         text={onFrame ? toText(beads.value()) : typing.text}
-        label={aloud(question) || 'Your entry'}
+        label={written(aloud(question)) || 'Your entry'}
         describedBy="problem"
         hidden={onFrame}
         inPlace={inPlace}
@@ -68,9 +70,13 @@ export function Asking(props: {
       >
         <div className="said" id="said">
           {notice ? (
-            <p className="said-slip">{notice}</p>
+            <p className="said-slip">
+              <Words>{notice}</Words>
+            </p>
           ) : beads.said && onFrame ? (
-            <p className="said-slip">{beads.said}</p>
+            <p className="said-slip">
+              <Words>{beads.said}</Words>
+            </p>
           ) : (
             <Said progress={progress} explained={explained} />
           )}

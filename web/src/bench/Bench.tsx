@@ -171,7 +171,11 @@ function BenchHead(props: {
       <h1>
         {exercise?.technique.name ?? 'Mixed practice'}{' '}
         {exercise && <span className="faint aside">{levelName(exercise)}</span>}
-        {name && <span className="faint who">{name}</span>}
+        {name && (
+          <span className="faint who">
+            <bdi>{name}</bdi>
+          </span>
+        )}
       </h1>
       {onSupport && (
         <fieldset className="row">

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { KeyButton } from '../entry/KeyButton.js'
 import { QuestionFlow, useQuestionKeys } from '../practice/QuestionFlow.js'
 import { useAttempt } from '../practice/useAttempt.js'
+import { Words } from '../written/Words.js'
 import type { Unsure } from './useCheckFirst.js'
 
 /** The check of an answer before the verdict; nothing of it is kept. */
@@ -23,7 +24,7 @@ export function CheckFirst(props: {
   return (
     <>
       <p className="faint pick-note">
-        Check {toWords(readDecimal(unsure.text)!)} first. The clock is stopped.
+        Check <Words>{toWords(readDecimal(unsure.text)!)}</Words> first. The clock is stopped.
       </p>
       <QuestionFlow
         attempt={attempt}

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react'
 import { PaceBar } from '../charts/PaceBar.js'
 import { useNeeds } from '../data/needs.js'
 import { useSettings } from '../data/settings.js'
+import { Words } from '../written/Words.js'
 
 /** Asking and checking takes longer than working alone, so the target is stretched while there is support. */
 const TARGET_STRETCH: Record<WorkedSupport, number> = { guided: 3, steps: 1.5, answer: 1 }
@@ -31,7 +32,12 @@ export function PaceHead(props: {
         {deadline !== undefined && running ? (
           <TimeLeft deadline={deadline} />
         ) : (
-          clock && aim && <span>aim for {seconds(aim)}</span>
+          clock &&
+          aim && (
+            <span>
+              aim for <Words>{seconds(aim)}</Words>
+            </span>
+          )
         )}
       </div>
       {clock && aim && <PaceBar targetMs={aim} running={running} />}

@@ -10,6 +10,7 @@ import { hush, speak } from '../sound/speech.js'
 import { aloud } from '../words/words.js'
 import { GridTable } from '../working/GridTable.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
 import { PaceHead } from './PaceHead.js'
 import { useDeadline } from './timers.js'
 
@@ -61,8 +62,10 @@ export function Questions(props: Props) {
         <ol className="plain-list answers">
           {task.questions.map((question, i) => (
             <li key={question.ask}>
-              <Mark right={progress.answered[i] === true} /> {question.ask}{' '}
-              <strong>{question.kind.say(question.expect)}</strong>
+              <Mark right={progress.answered[i] === true} /> <Words>{question.ask}</Words>{' '}
+              <strong>
+                <Words>{question.kind.say(question.expect)}</Words>
+              </strong>
             </li>
           ))}
         </ol>
@@ -89,7 +92,12 @@ function Looked(props: {
   const { drill, text, says, progress } = props
   // A fact is its own question.
   if (drill === 'fact') return null
-  if (drill !== 'grid') return <p className="problem-line">{says}</p>
+  if (drill !== 'grid')
+    return (
+      <p className="problem-line">
+        <Words>{says}</Words>
+      </p>
+    )
   const found = (i: number) => progress.entries.findLast((e) => e.step === i + 1 && e.verdict === 'right')
   return <GridTable grid={readGrid(text)} sum={(i) => found(i)?.text ?? '?'} />
 }

@@ -6,6 +6,7 @@ import { KeyButton } from '../entry/KeyButton.js'
 import { useKeys } from '../entry/useKeys.js'
 import { wakeSound } from '../sound/sound.js'
 import { setName } from '../words/setName.js'
+import { Words } from '../written/Words.js'
 
 /** How long each word stands before the next. */
 const STANDS_MS = 900
@@ -41,10 +42,12 @@ export function ReadyGo(props: {
     <div className="ready-go">
       {at === undefined ? (
         <>
-          <h1>{setName(recipe)}</h1>
+          <h1>
+            <Words>{setName(recipe)}</Words>
+          </h1>
           <p>
             {count(items, 'problem')}
-            {each !== undefined && `, ${seconds(each)} for each`}. The answer only.{' '}
+            <Words>{each !== undefined && `, ${seconds(each)} for each`}</Words>. The answer only.{' '}
             {recipe.answers === 'at-end' && 'What was right is said at the end.'}
           </p>
           <div className="row">

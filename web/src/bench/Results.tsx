@@ -9,6 +9,8 @@ import { useNeeds } from '../data/needs.js'
 import { useDoing } from '../forms/useDoing.js'
 import { Trouble } from '../frame/Trouble.js'
 import type { LocalSession } from '../kept/store.js'
+import { minuteWords } from '../words/words.js'
+import { Words } from '../written/Words.js'
 
 interface Answer {
   readonly n: number
@@ -34,7 +36,7 @@ function RoundResult({ session, answers }: Parameters<typeof Results>[0]) {
       <dl className="figures">
         <Figure name="right before the bell" value={`${right} of ${answers.length}`} />
         <Figure name="out of time" value={String(out)} />
-        {!calm && <Figure name="right answers a minute" value={perMinute(right, ms).toFixed(1)} />}
+        {!calm && <Figure name="right answers a minute" value={minuteWords(perMinute(right, ms))} />}
       </dl>
       <div className="row">
         <Again session={session} recipe={session.recipe} words="Another round" />
@@ -59,11 +61,15 @@ function TrialResult({ session, answers }: Parameters<typeof Results>[0]) {
   return (
     <>
       <p className="advice" role="status">
-        <strong>{scoreWords(result.score, trial.unit)}.</strong>{' '}
-        {resultWords(result.right, result.of, result.ms)}.{' '}
-        {result.whole
-          ? before && besideWords(result.score, trial.unit, trialStanding(before))
-          : 'Not all was worked, so this run is not compared.'}
+        <strong>
+          <Words>{scoreWords(result.score, trial.unit)}</Words>.
+        </strong>{' '}
+        <Words>{resultWords(result.right, result.of, result.ms)}</Words>.{' '}
+        <Words>
+          {result.whole
+            ? before && besideWords(result.score, trial.unit, trialStanding(before))
+            : 'Not all was worked, so this run is not compared.'}
+        </Words>
       </p>
       <div className="row">
         <Again session={session} recipe={recipe} words="Once more" />
@@ -86,7 +92,7 @@ function Again(props: { readonly session: LocalSession; readonly recipe: Recipe;
   return (
     <>
       <Button type="primary" onClick={() => void again()}>
-        {words}
+        <Words>{words}</Words>
       </Button>
       {fault && <Trouble error={fault} />}
     </>

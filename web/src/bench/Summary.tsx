@@ -18,6 +18,7 @@ import { useBests, useLearners, useMoves } from '../data/queries.js'
 import { NextUp } from '../frame/NextUp.js'
 import type { LocalSession } from '../kept/store.js'
 import { setName } from '../words/setName.js'
+import { Words } from '../written/Words.js'
 import { hasStart } from './ReadyGo.js'
 import { Results } from './Results.js'
 
@@ -45,14 +46,18 @@ export function Summary({ session }: { readonly session: LocalSession }) {
   return (
     <div className="stack" style={{ gap: '1.25rem' }}>
       <h1 ref={head} tabIndex={-1}>
-        The session: {setName(session.recipe)}
+        The session: <Words>{setName(session.recipe)}</Words>
       </h1>
       {session.first && (
         <p className="advice">
           <strong>Your first session is done.</strong> From now on the desk says what to practise next.
         </p>
       )}
-      {extra && <p className="faint">{extra}</p>}
+      {extra && (
+        <p className="faint">
+          <Words>{extra}</Words>
+        </p>
+      )}
       <Results session={session} answers={rows} />
       <Moved session={session} calm={calm} />
       {score !== undefined && <p>Score: {score}</p>}
@@ -66,7 +71,7 @@ export function Summary({ session }: { readonly session: LocalSession }) {
       {!session.first && !hasStart(session.recipe) && <PaceFigures paces={paces} bests={bests} calm={calm} />}
       {tallies && (
         <p>
-          {tallies.what}: {tallies.found} of {tallies.of}
+          <Words>{tallies.what}</Words>: {tallies.found} of {tallies.of}
         </p>
       )}
       <section>
@@ -81,7 +86,7 @@ export function Summary({ session }: { readonly session: LocalSession }) {
           <ul className="plain-list">
             {slips.map(({ id, count }) => (
               <li key={id}>
-                {slipName(id)}: {times(count)}
+                {slipName(id)}: <Words>{times(count)}</Words>
               </li>
             ))}
           </ul>
@@ -108,7 +113,11 @@ function TwoWays(props: {
   const [source] = props.recipe.sources
   const both = source?.kind === 'listed' ? twoWaysOf(source.problems) : undefined
   if (!both || props.calm) return null
-  return <p className="advice">{twoWaysVerdict(both, props.answers).says}</p>
+  return (
+    <p className="advice">
+      <Words>{twoWaysVerdict(both, props.answers).says}</Words>
+    </p>
+  )
 }
 
 /** From how many on it is worth a word that all were right (common practice). */
@@ -147,7 +156,7 @@ function Moved({ session, calm }: { readonly session: LocalSession; readonly cal
           <strong>
             {m.to > m.from ? 'Moved up' : 'Gone back'} to level {m.to}.
           </strong>{' '}
-          {levelReasonWords(m.reason, calm)}
+          <Words>{levelReasonWords(m.reason, calm)}</Words>
         </p>
       ))}
     </div>

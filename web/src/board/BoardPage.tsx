@@ -17,6 +17,7 @@ import { KeyButton } from '../entry/KeyButton.js'
 import { useDoing } from '../forms/useDoing.js'
 import { Trouble } from '../frame/Trouble.js'
 import { wakeSound } from '../sound/sound.js'
+import { Words } from '../written/Words.js'
 import { PartForm } from './PartForm.js'
 import { partWords } from './partWords.js'
 import { RoomSoFar } from './RoomSoFar.js'
@@ -49,7 +50,11 @@ export default function BoardPage() {
       <p>
         One screen for a whole room: a problem with seconds on the clock, then each step asked before it is
         told. Page Down brings the next thought, so a clicker is enough.{' '}
-        {begun && <Link to="/board/now">Go on with {begun.plan.name}</Link>}
+        {begun && (
+          <Link to="/board/now">
+            Go on with <bdi>{begun.plan.name}</bdi>
+          </Link>
+        )}
       </p>
       <div className="board-page">
         <PartForm
@@ -95,7 +100,9 @@ export default function BoardPage() {
               {plans.data?.map((kept) => (
                 <li key={kept.id}>
                   <span className="name">
-                    <strong>{kept.name}</strong>{' '}
+                    <strong>
+                      <bdi>{kept.name}</bdi>
+                    </strong>{' '}
                     <span className="faint">{count(kept.parts.length, 'part')}</span>
                   </span>
                   <Button
@@ -110,7 +117,11 @@ export default function BoardPage() {
                     Change
                   </Button>
                   <Popconfirm
-                    title={`Delete ${kept.name}?`}
+                    title={
+                      <>
+                        Delete <bdi>{kept.name}</bdi>?
+                      </>
+                    }
                     okText="Delete"
                     cancelText="Cancel"
                     onConfirm={() => forget.mutate(kept.id)}
@@ -141,7 +152,7 @@ function Parts(props: {
       {parts.map((part, i) => (
         <li key={i}>
           <span className="name">
-            {i + 1}. {partWords(part)}
+            {i + 1}. <Words>{partWords(part)}</Words>
           </span>
           {i > 0 && (
             <KeyButton

@@ -1,4 +1,3 @@
-import { FACT_DECKS } from '@tachymetra/core/facts'
 import { techniqueById } from '@tachymetra/core/registry'
 import { BOARD_LIMITS, BOARD_WAYS, type BoardPart } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
@@ -12,6 +11,7 @@ import { VariantChoice } from '../forms/VariantChoice.js'
 import { WhichSet } from '../forms/WhichSet.js'
 import type { Kept } from '../forms/whichSet.js'
 import { Trouble } from '../frame/Trouble.js'
+import { deckOptions } from '../words/decks.js'
 import { ClockFields, Problems, Whole } from './fields.js'
 import { BEGIN, type Filled, KINDS, type Kind, partOf } from './filled.js'
 
@@ -140,7 +140,7 @@ function Fields(props: {
             aria-label="Deck of facts"
             value={filled.deck}
             showSearch={{ optionFilterProp: 'label' }}
-            options={FACT_DECKS.map(({ id, name }) => ({ value: id, label: name }))}
+            options={deckOptions()}
             onChange={(deck) => change({ deck })}
           />
           <Whole

@@ -117,7 +117,9 @@ export function Wall(props: {
   useEffect(() => wall.current?.focus(), [])
   return (
     <main className="wall" ref={wall} tabIndex={-1} aria-label="The board">
-      <h1 className="sr-only">{plan.name}</h1>
+      <h1 className="sr-only">
+        <bdi>{plan.name}</bdi>
+      </h1>
       {/* Touched at the left it goes back, anywhere else onward; a key does the same. */}
       {/* biome-ignore lint/a11y/useKeyWithClickEvents: the keys are listened to by the whole page */}
       {/* biome-ignore lint/a11y/noStaticElementInteractions: the same */}

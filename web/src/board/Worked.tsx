@@ -15,6 +15,7 @@ import { Mark } from '../working/Mark.js'
 import { PaperSheet } from '../working/OnPaper.js'
 import { Pattern } from '../working/Pattern.js'
 import { PlaceRule } from '../working/PlaceRule.js'
+import { Words } from '../written/Words.js'
 import { Beads } from './Beads.js'
 
 /** What stands beside the working: nothing, the usual way on paper, the checks, the pattern of a product. */
@@ -51,7 +52,9 @@ export function Worked({ shown, work, presses, view, check }: Props) {
         {isAbacus(technique) ? (
           <>
             {/* What is to be read off the frame is not told before. */}
-            <p className="wall-line">{reading && !solved ? '\u00a0' : problemWords(problem)}</p>
+            <p className="wall-line">
+              <Words>{reading && !solved ? '\u00a0' : problemWords(problem)}</Words>
+            </p>
             <Beads technique={technique} problem={problem} work={work} n={n} told={told} ended={!!solved} />
           </>
         ) : isItem(problem) || rowsOf(problem).length > MOST_ROWS ? (
@@ -76,7 +79,7 @@ export function Worked({ shown, work, presses, view, check }: Props) {
       {view !== 'work' && <Beside problem={problem} work={work} view={view} nth={check} />}
       <Asked step={step} value={told && step ? step.kind.say(work.entries[n]!) : undefined} solved={solved} />
       <p className="sr-only" role="status">
-        {aloud(presses > 0 ? said : reading ? 'What stands on the frame?' : spoken(problem))}
+        <Words>{aloud(presses > 0 ? said : reading ? 'What stands on the frame?' : spoken(problem))}</Words>
       </p>
     </div>
   )
@@ -109,7 +112,12 @@ function Asked(props: {
       {solved && <Stacked text={solved} />}
       {step && (
         <>
-          {step.ask} {value !== undefined && <strong>{value}</strong>}
+          <Words>{step.ask}</Words>{' '}
+          {value !== undefined && (
+            <strong>
+              <Words>{value}</Words>
+            </strong>
+          )}
         </>
       )}
     </p>
@@ -149,10 +157,12 @@ function Beside({
       {check ? (
         <>
           {check.steps.map((line) => (
-            <p key={line}>{line}</p>
+            <p key={line}>
+              <Words>{line}</Words>
+            </p>
           ))}
           <p>
-            <Mark right={check.passes} /> {check.name}
+            <Mark right={check.passes} /> <Words>{check.name}</Words>
           </p>
         </>
       ) : (

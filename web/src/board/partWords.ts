@@ -1,7 +1,10 @@
 /** What the parts of a lesson are called. */
+
+import { typedByHand } from '@tachymetra/core/number'
+import { problemWords, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import type { BoardPart } from '@tachymetra/core/set'
-import { count } from '@tachymetra/core/words'
+import { count, targetWords } from '@tachymetra/core/words'
 import { levelWords } from '../words/words.js'
 
 /** "Crosswise, level 4: 4 problems, 10 s each" */
@@ -10,11 +13,11 @@ export function partWords(part: BoardPart): string {
     case 'technique':
       return `${techniqueById(part.technique).name}, ${levelWords(part.level)}: ${count(part.count, 'problem')}${clockWords(part.clock)}`
     case 'problems':
-      return `${part.name}: ${count(part.problems.length, 'problem')}${clockWords(part.clock)}`
+      return `${typedByHand(part.name)}: ${count(part.problems.length, 'problem')}${clockWords(part.clock)}`
     case 'ways':
-      return `${part.expression.replaceAll('*', ' × ')} in two ways: ${part.ways.map((id) => techniqueById(id).name).join(' and ')}`
+      return `${problemWords(readProblem(part.expression))} in two ways: ${part.ways.map((id) => techniqueById(id).name).join(' and ')}`
     case 'facts':
-      return `${part.name}: ${count(part.facts.length, 'fact')}, the answer after ${part.waitMs / 1000} s`
+      return `${typedByHand(part.name)}: ${count(part.facts.length, 'fact')}, the answer after ${targetWords(part.waitMs)}`
     case 'flash':
       return `${part.way === 'flash' ? 'Flash' : 'Tape'}: ${part.numbers} numbers of ${count(part.digits, 'digit')}`
     case 'frame':
@@ -25,4 +28,4 @@ export function partWords(part: BoardPart): string {
 }
 
 const clockWords = ({ ms, round }: { readonly ms: number; readonly round: boolean }) =>
-  ms === 0 ? '' : `, ${ms / 1000} s each${round ? ', then the answer' : ''}`
+  ms === 0 ? '' : `, ${targetWords(ms)} each${round ? ', then the answer' : ''}`

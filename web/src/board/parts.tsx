@@ -1,4 +1,5 @@
 /** Parts of a lesson besides problems that are worked. */
+
 import type { FactCard } from '@tachymetra/core/facts'
 import { flashList, readGrid, safePace } from '@tachymetra/core/flash'
 import { seeded, toWords } from '@tachymetra/core/number'
@@ -12,6 +13,7 @@ import { SorobanFrame } from '../beads/SorobanFrame.js'
 import { Player } from '../player/Player.js'
 import { GridTable } from '../working/GridTable.js'
 import { Pattern } from '../working/Pattern.js'
+import { Words } from '../written/Words.js'
 import { type askedAt, FLASH_ANSWER, FLASH_ASKS, FLASH_SHOWS, waysOf } from './wall.js'
 
 type Part<K extends BoardPart['kind']> = Extract<BoardPart, { kind: K }>
@@ -26,7 +28,9 @@ export function WaysWall({ part, presses }: { readonly part: Part<'ways'>; reado
   const [first] = works
   return (
     <div className="wall-ways">
-      <p className="wall-line">{problemWords(problem)}</p>
+      <p className="wall-line">
+        <Words>{problemWords(problem)}</Words>
+      </p>
       {works.map((work, i) => {
         const lines = Math.max(0, Math.min(work.steps.length, presses - (i === 0 ? 0 : first!.steps.length)))
         return (
@@ -35,8 +39,14 @@ export function WaysWall({ part, presses }: { readonly part: Part<'ways'>; reado
             <ol>
               {work.steps.slice(Math.max(0, lines - LINES), lines).map((step, k) => (
                 <li key={lines - LINES + k}>
-                  {step.reckons && <span className="faint">{step.reckons} = </span>}
-                  <strong>{step.kind.say(work.entries[Math.max(0, lines - LINES) + k]!)}</strong>
+                  {step.reckons && (
+                    <span className="faint">
+                      <Words>{step.reckons}</Words> ={' '}
+                    </span>
+                  )}
+                  <strong>
+                    <Words>{step.kind.say(work.entries[Math.max(0, lines - LINES) + k]!)}</Words>
+                  </strong>
                 </li>
               ))}
             </ol>
@@ -70,11 +80,18 @@ export function AskedWall({
             sum={(i) => (told(i) ? questions[i]!.kind.say(questions[i]!.expect) : '?')}
           />
         ) : (
-          <p className="wall-line">{says}</p>
+          <p className="wall-line">
+            <Words>{says}</Words>
+          </p>
         )}
       </div>
       <p className="wall-ask long" role="status">
-        {ask} {question && told(n) && <strong>{question.kind.say(question.expect)}</strong>}
+        <Words>{ask}</Words>{' '}
+        {question && told(n) && (
+          <strong>
+            <Words>{question.kind.say(question.expect)}</Words>
+          </strong>
+        )}
       </p>
     </div>
   )
@@ -89,8 +106,12 @@ export function FactWall({ card, told }: { readonly card: FactCard; readonly tol
   const long = Math.max(card.ask.length, answer.length) > SHORT_FACT
   return (
     <div className={`wall-fact${long ? ' long' : ''}`} role="status">
-      <p>{card.ask}</p>
-      <p className="answer">{told ? answer : '\u00a0'}</p>
+      <p>
+        <Words>{card.ask}</Words>
+      </p>
+      <p className="answer">
+        <Words>{told ? answer : '\u00a0'}</Words>
+      </p>
     </div>
   )
 }
@@ -118,7 +139,7 @@ export function FlashWall(props: {
   }
   return (
     <p className="wall-line" role="status">
-      {words[presses]}
+      <Words>{words[presses]}</Words>
     </p>
   )
 }
@@ -133,7 +154,7 @@ export function FrameWall() {
     <div className="wall-frame">
       <SorobanFrame frame={frame} onChange={setFrame} chosen={chosen} onChoose={setChosen} lit={chosen} />
       <p className="wall-line" role="status">
-        {toWords(frameValue(frame))}
+        <Words>{toWords(frameValue(frame))}</Words>
       </p>
     </div>
   )
@@ -152,7 +173,7 @@ export function PatternWall(props: {
   return (
     <div className="wall-pattern" data-shown={shown}>
       <p className="wall-line">
-        {first} × {second}
+        <Words>{`${first} × ${second}`}</Words>
       </p>
       <style>{`.wall-pattern .pattern li:nth-child(n + ${shown + 1}) { visibility: hidden }`}</style>
       <Pattern first={first} second={second} />

@@ -1,6 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
 import { Fold } from '../frame/Fold.js'
 import { Guard, lazily } from '../frame/Guard.js'
+import { Words } from '../written/Words.js'
+import { written } from '../written/written.js'
 import type { Ink } from './axis.js'
 import { PlainTable, type TableOf } from './PlainTable.js'
 
@@ -32,11 +34,13 @@ export function Chart(props: {
   }, [])
   return (
     <figure className="charted">
-      <figcaption>{says}</figcaption>
+      <figcaption>
+        <Words>{says}</Words>
+      </figcaption>
       <div ref={place} className="chart">
         {seen && (
           <Guard waiting={null}>
-            <Plot label={`${says} The figures stand in the table below.`} draw={draw} />
+            <Plot label={written(`${says} The figures stand in the table below.`)} draw={draw} />
           </Guard>
         )}
       </div>

@@ -2,6 +2,8 @@ import type { FactDeck } from '@tachymetra/core/facts'
 import { type Estimate, type RecallPace, recallLimit, SLOW_SHARE, type Times } from '@tachymetra/core/learner'
 import type { FactStanding } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
+import { Words } from '../written/Words.js'
+import { written } from '../written/written.js'
 import './fact-heat.css'
 
 export const FACT_STATES = ['fast', 'steady', 'slow', 'shaky', 'new'] as const
@@ -87,9 +89,11 @@ export function FactHeat({ facts }: { readonly facts: readonly KnownFact[] }) {
             ...(met ? [`met ${met} ${met === '1' ? 'time' : 'times'} lately`] : []),
           ].join(', ')
           return (
-            <li key={id} className={`heat ${state}`} title={`${ask}: ${words}`}>
-              {ask}
-              <span className="sr-only">: {words}</span>
+            <li key={id} className={`heat ${state}`} title={written(`${ask}: ${words}`)}>
+              <Words>{ask}</Words>
+              <span className="sr-only">
+                : <Words>{words}</Words>
+              </span>
             </li>
           )
         })}

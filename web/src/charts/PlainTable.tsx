@@ -1,3 +1,5 @@
+import { Words } from '../written/Words.js'
+import { written } from '../written/written.js'
 import { Wide } from './Wide.js'
 
 export interface TableOf {
@@ -11,14 +13,16 @@ export interface TableOf {
 /** A table of words and figures; a cell that is a sentence may go over several lines. */
 export function PlainTable({ title, columns, rows }: TableOf) {
   return (
-    <Wide label={title}>
+    <Wide label={written(title)}>
       <table className="plain-table">
-        <caption>{title}</caption>
+        <caption>
+          <Words>{title}</Words>
+        </caption>
         <thead>
           <tr>
             {columns.map((c) => (
               <th key={c} scope="col">
-                {c}
+                <Words>{c}</Words>
               </th>
             ))}
           </tr>
@@ -26,10 +30,12 @@ export function PlainTable({ title, columns, rows }: TableOf) {
         <tbody>
           {rows.map(([head, ...cells], i) => (
             <tr key={i}>
-              <th scope="row">{head}</th>
+              <th scope="row">
+                <Words>{head}</Words>
+              </th>
               {cells.map((cell, k) => (
                 <td key={columns[k + 1]} className={cell.endsWith('.') ? 'sentence' : undefined}>
-                  {cell}
+                  <Words>{cell}</Words>
                 </td>
               ))}
             </tr>

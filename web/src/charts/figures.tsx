@@ -1,11 +1,14 @@
 /** Figures and tables shared by the summary of a session and the record. */
+
 import { type Best, paceOf, rightPerMinute } from '@tachymetra/core/learner'
 import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
 import type { AttemptSummary, ItemPace } from '@tachymetra/core/wire'
 import { seconds, slipName } from '@tachymetra/core/words'
 import { Link } from 'react-router'
 import { practiceNames, problemOf } from '../words/setName.js'
+import { minuteWords } from '../words/words.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
 import { written } from '../written/written.js'
 import { Wide } from './Wide.js'
 import './figures.css'
@@ -51,15 +54,17 @@ export function PaceFigures({
   return (
     <>
       {paces.map((pace) => (
-        <section key={headOf(pace, mixed)} aria-label={headOf(pace, mixed)}>
-          <h2>{headOf(pace, mixed)}</h2>
+        <section key={headOf(pace, mixed)} aria-label={written(headOf(pace, mixed))}>
+          <h2>
+            <Words>{headOf(pace, mixed)}</Words>
+          </h2>
           <dl className="figures">
             <Figure name="right" value={`${pace.right} of ${pace.attempts}`} />
             <Figure name="right first time" value={`${pace.clean}`} />
             {!calm && (
               <>
                 <Figure name="median time" value={seconds(pace.medianMs)} />
-                <Figure name="right a minute" value={rightPerMinute(pace)?.toFixed(1) ?? '–'} />
+                <Figure name="right a minute" value={minuteWords(rightPerMinute(pace))} />
                 <Figure name="quickest right" value={seconds(pace.bestMs)} />
               </>
             )}
@@ -84,7 +89,9 @@ export function Figure({ name, value }: { readonly name: string; readonly value:
   return (
     <div>
       <dt>{name}</dt>
-      <dd>{value}</dd>
+      <dd>
+        <Words>{value}</Words>
+      </dd>
     </div>
   )
 }
@@ -118,16 +125,26 @@ export function AttemptTable({
             <tr key={a.id}>
               <td>{a.n}</td>
               <th scope="row" className="mono">
-                {linked ? <Link to={`/record/attempt/${a.id}`}>{problemOf(a)}</Link> : problemOf(a)}
+                {linked ? (
+                  <Link to={`/record/attempt/${a.id}`}>
+                    <Words>{problemOf(a)}</Words>
+                  </Link>
+                ) : (
+                  <Words>{problemOf(a)}</Words>
+                )}
               </th>
               <td className="support">{SUPPORT_NAMES[a.support]}</td>
               <td>
-                <Mark right={a.right} /> {verdictWord(a)}
+                <Mark right={a.right} /> <Words>{verdictWord(a)}</Words>
                 {a.slips.length > 0 && (
                   <span className="said-slip">: {a.slips.map(slipName).join(', ')}</span>
                 )}
               </td>
-              {!calm && <td>{a.timed ? written(seconds(a.totalMs)) : 'not timed'}</td>}
+              {!calm && (
+                <td>
+                  <Words>{a.timed ? seconds(a.totalMs) : 'not timed'}</Words>
+                </td>
+              )}
             </tr>
           ))}
         </tbody>

@@ -76,7 +76,10 @@ export function Choosing({ learner, mastery, trick: asked, onDrill }: Props) {
   return (
     <div className="stack loose">
       <h1>
-        Choose and check <span className="faint aside">for {learner.name}</span>
+        Choose and check{' '}
+        <span className="faint aside">
+          for <bdi>{learner.name}</bdi>
+        </span>
       </h1>
       {trouble && <Trouble error={trouble} />}
       <div className="choosing">

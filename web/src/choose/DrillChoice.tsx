@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react'
+import { Words } from '../written/Words.js'
 
 /** One thing to practise. */
 export function DrillChoice(props: {
@@ -14,8 +15,14 @@ export function DrillChoice(props: {
     <section className="drill-choice" aria-label={name}>
       <div>
         <h2>{name}</h2>
-        <p>{about}</p>
-        {why && <p className="faint">{why}</p>}
+        <p>
+          <Words>{about}</Words>
+        </p>
+        {why && (
+          <p className="faint">
+            <Words>{why}</Words>
+          </p>
+        )}
       </div>
       <div className="row">
         {children}

@@ -6,6 +6,7 @@ import { KeyButton } from '../entry/KeyButton.js'
 import { QuestionFlow, useQuestionKeys } from '../practice/QuestionFlow.js'
 import { type ItemGiven, useDrill } from '../practice/useItem.js'
 import { spoken } from '../words/spoken.js'
+import { Words } from '../written/Words.js'
 import { DrillStage } from './DrillStage.js'
 import { type Looked, lookedAt } from './looked.js'
 import { Revealed } from './Revealed.js'
@@ -36,7 +37,7 @@ export function DrillItem(props: Props) {
     <>
       <DrillStage looked={looked} />
       <p className="sr-only" id="looked">
-        {spoken(looked.problem)}
+        <Words>{spoken(looked.problem)}</Words>
       </p>
       <QuestionFlow
         attempt={attempt}

@@ -6,6 +6,7 @@ import { Trouble } from '../frame/Trouble.js'
 import type { LocalSession } from '../kept/store.js'
 import { usePractice } from '../practice/usePractice.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
 import { DrillItem } from './DrillItem.js'
 
 interface Result {
@@ -80,7 +81,7 @@ function Ended(props: {
       <ul className="plain-list drill-results">
         {results.map(({ says, right: was }) => (
           <li key={says}>
-            <Mark right={was} /> {says}
+            <Mark right={was} /> <Words>{says}</Words>
           </li>
         ))}
       </ul>

@@ -10,6 +10,7 @@ import { useNeeds } from '../data/needs.js'
 import { Fold } from '../frame/Fold.js'
 import { Checks } from '../working/Checks.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
 import type { Looked } from './looked.js'
 
 /** What there is to say once an item is answered. */
@@ -25,7 +26,7 @@ export function Revealed(props: {
     <div className="revealed">
       <p className={right ? 'said-right' : ''}>
         <Mark right={right} /> {right ? 'Right. ' : shown ? 'Shown. ' : 'Answered after another try. '}
-        {looked.truth}
+        <Words>{looked.truth}</Words>
       </p>
       {looked.drill === 'ways' && (
         <Costs item={looked.item} times={times} chosen={progress.entries[0]?.text ?? ''} />
@@ -67,7 +68,11 @@ function Costs(props: {
   const costs = choiceCosts(item, chosen, foreseen)
   return (
     <>
-      {costs && <p>{costs}</p>}
+      {costs && (
+        <p>
+          <Words>{costs}</Words>
+        </p>
+      )}
       <table className="costs">
         <thead>
           <tr>
@@ -83,7 +88,11 @@ function Costs(props: {
                 {technique.name} {technique.id === chosen && <strong>your choice</strong>}
               </th>
               <td>{Number.isFinite(effort) ? effort : 'does not fit'}</td>
-              {least !== undefined && <td>{ms === undefined ? '' : `about ${seconds(ms)}`}</td>}
+              {least !== undefined && (
+                <td>
+                  <Words>{ms === undefined ? '' : `about ${seconds(ms)}`}</Words>
+                </td>
+              )}
             </tr>
           ))}
         </tbody>

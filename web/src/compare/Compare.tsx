@@ -14,6 +14,7 @@ import { Fold } from '../frame/Fold.js'
 import { Checks } from '../working/Checks.js'
 import { OnPaper } from '../working/OnPaper.js'
 import { StepsOnRule } from '../working/StepsOnRule.js'
+import { Words } from '../written/Words.js'
 import { typedHere } from '../written/written.js'
 import './compare.css'
 
@@ -70,14 +71,14 @@ export default function Compare() {
         <span className="samples">
           {SAMPLES.map((sample) => (
             <button key={sample} type="button" className="key-button" onClick={() => show(sample)}>
-              {problemWords(readProblem(sample))}
+              <Words>{problemWords(readProblem(sample))}</Words>
             </button>
           ))}
         </span>
       </form>
       {'error' in found ? (
         <p role="alert" className="said-slip" id={`${problem}-why`}>
-          {found.error}
+          <Words>{found.error}</Words>
         </p>
       ) : (
         <Found key={asked} found={found} times={times.data} />
@@ -102,11 +103,23 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
   return (
     <>
       <div className="found">
-        <p className="big mono">{solvedWords(problem, answer)}</p>
+        <p className="big mono">
+          <Words>{solvedWords(problem, answer)}</Words>
+        </p>
         <div className="advice">
-          <p>{advice}</p>
-          {own && <p>{own.advice}</p>}
-          {ways[0] && <p className="faint">When to think of it: {ways[0].technique.lesson.when}</p>}
+          <p>
+            <Words>{advice}</Words>
+          </p>
+          {own && (
+            <p>
+              <Words>{own.advice}</Words>
+            </p>
+          )}
+          {ways[0] && (
+            <p className="faint">
+              When to think of it: <Words>{ways[0].technique.lesson.when}</Words>
+            </p>
+          )}
         </div>
       </div>
       <section className="ways" aria-label="The ways that fit, least effort first">
@@ -141,7 +154,7 @@ function Found({ found, times }: { readonly found: Comparison; readonly times: T
           <ul className="plain-list misfits">
             {misfits.map(({ technique, because }) => (
               <li key={technique.id}>
-                <strong>{technique.name}</strong>: {because}.
+                <strong>{technique.name}</strong>: <Words>{because}</Words>.
               </li>
             ))}
           </ul>
@@ -157,7 +170,7 @@ function OwnTime(props: { readonly ms: number; readonly worked: boolean; readonl
   const { ms, worked, quickest } = props
   return (
     <p className={quickest ? 'own-time quickest' : 'own-time'}>
-      about {seconds(ms)} {worked ? 'for you' : 'once you know it'}
+      about <Words>{seconds(ms)}</Words> {worked ? 'for you' : 'once you know it'}
       {quickest && ': quickest'}
     </p>
   )
@@ -173,8 +186,8 @@ function EffortLine(props: { readonly effort: Effort; readonly paper?: number })
     <p>
       <span className="effort mono">{effort.total}</span>{' '}
       <span className="faint">
-        {effortWords(effort)}
-        {paper !== undefined && `; on paper ${paper}`}
+        <Words>{effortWords(effort)}</Words>
+        <Words>{paper !== undefined && `; on paper ${paper}`}</Words>
       </span>
     </p>
   )

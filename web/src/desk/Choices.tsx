@@ -18,6 +18,7 @@ import { VariantChoice } from '../forms/VariantChoice.js'
 import { Trouble } from '../frame/Trouble.js'
 import { wakeSound } from '../sound/sound.js'
 import { levelWords } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { FrameChoice } from './FrameChoice.js'
 import { Asked, type HowAsked, NO_LIMIT } from './HowAsked.js'
 import { MasteryMark, PrerequisiteMap } from './PrerequisiteMap.js'
@@ -104,7 +105,7 @@ export default function Choices({ learnerId, plan }: { readonly learnerId: strin
           </Asked>
           {'error' in space ? (
             <p role="alert" className="said-slip">
-              {space.error}
+              <Words>{space.error}</Words>
             </p>
           ) : (
             <Preview
@@ -120,7 +121,7 @@ export default function Choices({ learnerId, plan }: { readonly learnerId: strin
       <div className="start-bar row">
         {trouble && <Trouble error={trouble} />}
         <span>
-          <strong>{technique.name}</strong>, {chosenWords(level, support, planned)}
+          <strong>{technique.name}</strong>, <Words>{chosenWords(level, support, planned)}</Words>
         </span>
         <Button type="primary" size="large" htmlType="submit" disabled={'error' in space}>
           Start practice
@@ -142,9 +143,12 @@ function About({ mastery: { technique, state, because } }: { readonly mastery: M
       <h2>
         {technique.name} <span className="faint">{technique.family}</span>
       </h2>
-      <p>{technique.about}</p>
       <p>
-        <MasteryMark state={state} /> {because} <Link to={`/learn/${technique.id}`}>How it is done</Link>
+        <Words>{technique.about}</Words>
+      </p>
+      <p>
+        <MasteryMark state={state} /> <Words>{because}</Words>{' '}
+        <Link to={`/learn/${technique.id}`}>How it is done</Link>
       </p>
     </div>
   )

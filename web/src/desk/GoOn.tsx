@@ -5,6 +5,7 @@ import { sessionPath } from '../data/begin.js'
 import { happenedIn, useUnfinished } from '../kept/kept.js'
 import { flush } from '../kept/outbox.js'
 import { setName } from '../words/setName.js'
+import { Words } from '../written/Words.js'
 
 /** A session that was left before its end, one button away; or let go of. */
 export function GoOn({ learnerId }: { readonly learnerId: string }) {
@@ -22,7 +23,7 @@ export function GoOn({ learnerId }: { readonly learnerId: string }) {
       <div>
         <h2 id="go-on">Go on where you stopped</h2>
         <p>
-          {setName(session.recipe)}: problem {done + 1} of {itemCount(session.recipe)}
+          <Words>{setName(session.recipe)}</Words>: problem {done + 1} of {itemCount(session.recipe)}
         </p>
       </div>
       <span className="row">

@@ -6,6 +6,7 @@ import { Checkbox, InputNumber, Select } from 'antd'
 import type { ReactNode } from 'react'
 import { OnwardSelect } from '../forms/OnwardSelect.js'
 import { SUPPORT_ABOUT } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import './desk.css'
 
 /** How problems are asked: with which support, against which clock, and when it is said what was right. */
@@ -105,9 +106,11 @@ export function Asked(props: {
         )}
         {clock.kind !== 'none' && extraTime !== 1 && (
           <span className="faint">
-            {extraTime === null
-              ? 'no limit, as is set for you'
-              : `${seconds(clock.ms * extraTime)} with your extra time`}
+            <Words>
+              {extraTime === null
+                ? 'no limit, as is set for you'
+                : `${seconds(clock.ms * extraTime)} with your extra time`}
+            </Words>
           </span>
         )}
       </div>

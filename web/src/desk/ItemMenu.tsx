@@ -3,6 +3,7 @@ import { Button } from 'antd'
 import { useRef, useState } from 'react'
 import { changeLearner, useLearnerSettings } from '../data/learnerSettings.js'
 import { Guard, lazily } from '../frame/Guard.js'
+import { Words } from '../written/Words.js'
 
 // The plan stands there sooner without it.
 const PlanMenu = lazily(() => import('./PlanMenu.js'))
@@ -58,7 +59,9 @@ export function ItemMenu(props: {
     <span className="with-menu">
       <Button ref={button} aria-haspopup="menu" aria-expanded={open === true} onClick={() => setOpen(true)}>
         {item.pinned ? 'Pinned' : 'Change'}
-        <span className="sr-only">: pin, skip or ban {itemName(item)}</span>
+        <span className="sr-only">
+          : pin, skip or ban <Words>{itemName(item)}</Words>
+        </span>
       </Button>
       {open !== undefined && (
         <Guard waiting={null}>

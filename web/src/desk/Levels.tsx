@@ -4,6 +4,7 @@ import type { Technique } from '@tachymetra/core/technique'
 import { levelReasonWords, ownAimWords, targetWords } from '@tachymetra/core/words'
 import { useLayoutEffect, useRef } from 'react'
 import { useLatest, useMoveBack, useMoveByHand, useMoves } from '../data/queries.js'
+import { Words } from '../written/Words.js'
 import './desk.css'
 
 /** What the rules say of the chosen level, with their numbers; and the level in force, which may be set by hand. */
@@ -26,12 +27,14 @@ export function LevelMoves(props: {
   const { reason } = adviseLevel(latest.data, aim, settings.rules)
   return (
     <p className="level-move">
-      {levelReasonWords(reason, settings.calm)}{' '}
-      {aim !== undefined &&
-        usual !== undefined &&
-        aim > usual &&
-        !settings.calm &&
-        `${ownAimWords(aim, usual)} `}
+      <Words>{levelReasonWords(reason, settings.calm)}</Words>{' '}
+      <Words>
+        {aim !== undefined &&
+          usual !== undefined &&
+          aim > usual &&
+          !settings.calm &&
+          `${ownAimWords(aim, usual)} `}
+      </Words>
       {inForce !== undefined && inForce !== level && (
         <>
           <button type="button" className="key-button" onClick={() => onMove(inForce)}>
@@ -97,5 +100,9 @@ export function Ladder(props: {
 }
 
 function Aim({ ms }: { readonly ms: number | undefined }) {
-  return ms === undefined ? null : <span className="mono faint">{targetWords(ms)}</span>
+  return ms === undefined ? null : (
+    <span className="mono faint">
+      <Words>{targetWords(ms)}</Words>
+    </span>
+  )
 }

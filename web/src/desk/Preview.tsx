@@ -1,10 +1,11 @@
 import type { LearnerSettings, Times } from '@tachymetra/core/learner'
-import { seeded } from '@tachymetra/core/number'
+import { decimal, seeded, toWords } from '@tachymetra/core/number'
 import { draw, type ProblemSpace, problemWords } from '@tachymetra/core/problem'
 import { compareWays, quickestFor } from '@tachymetra/core/report'
 import type { Technique } from '@tachymetra/core/technique'
 import { seconds } from '@tachymetra/core/words'
 import { useMemo } from 'react'
+import { Words } from '../written/Words.js'
 
 /** A few problems of a space and how many there are of them. */
 export function Preview({
@@ -34,10 +35,7 @@ export function Preview({
     return found && mine ? { quickest: found, mine: mine.ms } : undefined
   }, [first, times, variants, technique])
   const { size } = space
-  const many =
-    size < 10n ** 15n
-      ? size.toLocaleString('en').replaceAll(',', '\u2009')
-      : `about 10^${size.toString().length - 1}`
+  const many = size < 10n ** 15n ? toWords(decimal(size)) : `about 10^${size.toString().length - 1}`
   return (
     <div>
       <p>
@@ -46,21 +44,23 @@ export function Preview({
       <ul className="plain-list mono">
         {problems.map(problemWords).map((text) => (
           <li key={text} style={{ overflowWrap: 'anywhere' }}>
-            {text}
+            <Words>{text}</Words>
           </li>
         ))}
       </ul>
       {own && first && (
         <p className="own-time">
-          {problemWords(first)}: about {seconds(own.mine)} for you
-          {own.quickest.way.technique === technique
-            ? ', and no way you know is quicker.'
-            : `; ${own.quickest.way.technique.name} would take ${seconds(own.quickest.ms)}.`}
+          <Words>{problemWords(first)}</Words>: about <Words>{seconds(own.mine)}</Words> for you
+          <Words>
+            {own.quickest.way.technique === technique
+              ? ', and no way you know is quicker.'
+              : `; ${own.quickest.way.technique.name} would take ${seconds(own.quickest.ms)}.`}
+          </Words>
         </p>
       )}
       <p className="faint" data-testid="possible">
-        {many} {size === 1n ? 'problem' : 'different problems'}
-        {targetMs ? `; aim for ${seconds(targetMs)} each.` : '.'}
+        <Words>{many}</Words> {size === 1n ? 'problem' : 'different problems'}
+        <Words>{targetMs ? `; aim for ${seconds(targetMs)} each.` : '.'}</Words>
       </p>
     </div>
   )

@@ -19,6 +19,7 @@ import type { Plan } from '../data/plan.js'
 import { Fold } from '../frame/Fold.js'
 import { Trouble } from '../frame/Trouble.js'
 import { dayName, minutesWords } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { ItemMenu } from './ItemMenu.js'
 import './desk.css'
 
@@ -47,9 +48,11 @@ export function Today(props: {
   return (
     <section className="today" aria-labelledby="today">
       <div className="row spread">
-        <h2 id="today">Today, {minutesWords(settings.minutes)}</h2>
+        <h2 id="today">
+          Today, <Words>{minutesWords(settings.minutes)}</Words>
+        </h2>
         <span className="faint">
-          {worked > 0 && `${minutesWords(worked)} done today. `}
+          <Words>{worked > 0 && `${minutesWords(worked)} done today. `}</Words>
           <Link to="/settings/learner/plan">Plan settings</Link>
         </span>
       </div>
@@ -59,16 +62,21 @@ export function Today(props: {
           {items.map((item, i) => (
             <li key={item.id}>
               <div>
-                <strong>{itemName(item)}</strong>{' '}
+                <strong>
+                  <Words>{itemName(item)}</Words>
+                </strong>{' '}
                 <span className="faint">
-                  {howWorked(item)}
-                  about {minutesWords(item.minutes)}
+                  <Words>{howWorked(item)}</Words>
+                  about <Words>{minutesWords(item.minutes)}</Words>
                 </span>
                 <p>
-                  {item.because} {'level' in item && best(item)}{' '}
+                  <Words>{item.because}</Words> <Words>{'level' in item && best(item)}</Words>{' '}
                   {'level' in item && (
                     <Link to={`/learn/${item.id}`}>
-                      How it is done<span className="sr-only">: {itemName(item)}</span>
+                      How it is done
+                      <span className="sr-only">
+                        : <Words>{itemName(item)}</Words>
+                      </span>
                     </Link>
                   )}
                 </p>
@@ -86,7 +94,9 @@ export function Today(props: {
                   onClick={() => begin(item)}
                 >
                   {i === 0 ? 'Begin' : 'Start this'}
-                  <span className="sr-only">: {itemName(item)}</span>
+                  <span className="sr-only">
+                    : <Words>{itemName(item)}</Words>
+                  </span>
                 </Button>
               </span>
             </li>
@@ -111,7 +121,7 @@ export function Today(props: {
       {trouble && <Trouble error={trouble} />}
       {skippedToday.length > 0 && (
         <p className="faint">
-          Left out today: {skippedToday.map((s) => itemLabel(s.item)).join(', ')}.{' '}
+          Left out today: <Words>{skippedToday.map((s) => itemLabel(s.item)).join(', ')}</Words>.{' '}
           <button
             type="button"
             className="key-button"
@@ -125,7 +135,7 @@ export function Today(props: {
       )}
       {bannedNow && settings.banned.includes(bannedNow) && (
         <p className="faint">
-          Never planned from now on: {itemLabel(bannedNow)}.{' '}
+          Never planned from now on: <Words>{itemLabel(bannedNow)}</Words>.{' '}
           <button
             type="button"
             className="key-button"
@@ -185,7 +195,7 @@ function Week({ week }: { readonly week: readonly PlanDay[] }) {
           <div key={day}>
             <dt>{dayName(day)}</dt>
             <dd>
-              {rest ?? items.map(itemName).join('; ')}
+              <Words>{rest ?? items.map(itemName).join('; ')}</Words>
               {!rest && items.length === 0 && 'Done.'}
             </dd>
           </div>

@@ -8,6 +8,7 @@ import { useDoing } from '../forms/useDoing.js'
 import { Trouble } from '../frame/Trouble.js'
 import { call, LONG_MS } from '../wire/api.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
 import { type Incoming, type Line, readIncoming, store, takeOut } from './incoming.js'
 
 /** Preview first: what will be stored, and what is wrong with each line that will not. */
@@ -61,11 +62,16 @@ export function BringIn({ learner }: { readonly learner: LearnerWire }) {
         <FilePick label="Choose a CSV file" accept=".csv,text/csv" onPick={(file) => void pick(file)} />
       </div>
       {fault && <Trouble error={fault} />}
-      {takenOut && <p role="status">Taken out again: the record is as it was before {name}.</p>}
+      {takenOut && (
+        <p role="status">
+          Taken out again: the record is as it was before <bdi>{name}</bdi>.
+        </p>
+      )}
       {incoming && (
         <>
           <p role="status">
-            {name}: {lines.length} lines read, {lines.length - bad.length} can be stored, {bad.length} cannot.
+            <bdi>{name}</bdi>: {lines.length} lines read, {lines.length - bad.length} can be stored,{' '}
+            {bad.length} cannot.
             {done !== undefined && ` ${stored.length} stored.`}
           </p>
           <div className="row">
@@ -104,7 +110,7 @@ export function BringIn({ learner }: { readonly learner: LearnerWire }) {
               },
               ...incoming.columns.map((title, i) => ({
                 title,
-                render: (_: unknown, { cells }: Line) => cells?.[i],
+                render: (_: unknown, { cells }: Line) => <Words>{cells?.[i]}</Words>,
               })),
             ]}
           />

@@ -8,7 +8,6 @@ import { durationOf } from '@tachymetra/core/session'
 import { type BroughtInAnswer, MOST_BROUGHT_IN, MOST_FACTS_IN, MOST_TAKEN_OUT } from '@tachymetra/core/wire'
 import { seconds } from '@tachymetra/core/words'
 import { levelWords, when } from '../words/words.js'
-import { written } from '../written/written.js'
 
 export interface Line {
   readonly line: number
@@ -51,7 +50,7 @@ export function readIncoming(text: string, timeZone: string): Incoming {
           when(fact.at, timeZone),
           seconds(fact.ms),
         ]
-        return { line: read.line, row: fact, id: fact.id, cells: cells.map((cell) => written(cell)) }
+        return { line: read.line, row: fact, id: fact.id, cells }
       }),
     }
   return {
@@ -69,7 +68,7 @@ export function readIncoming(text: string, timeZone: string): Incoming {
         when(startedAt, timeZone),
         seconds(durationOf(events)),
       ]
-      return { line: read.line, row: read.row, id, cells: cells.map((cell) => written(cell)) }
+      return { line: read.line, row: read.row, id, cells }
     }),
   }
 }

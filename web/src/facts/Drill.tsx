@@ -8,6 +8,7 @@ import {
   recalled,
   recallLimit,
 } from '@tachymetra/core/learner'
+import { marked } from '@tachymetra/core/number'
 import { JUDGE } from '@tachymetra/core/session'
 import { type Item, type ItemAnswer, itemsOf, toCome } from '@tachymetra/core/set'
 import type { RecallWire } from '@tachymetra/core/wire'
@@ -25,6 +26,7 @@ import { handIn } from '../kept/outbox.js'
 import { keepParcels, type LocalSession, recallParcels } from '../kept/store.js'
 import { useAttempt } from '../practice/useAttempt.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
 import './facts.css'
 import '../charts/fact-heat.css'
 
@@ -109,13 +111,22 @@ function Missed(props: { readonly missed: Asked; readonly onOn: () => void; read
     <div className="stack fact-drill">
       <h1 className="sr-only">Facts</h1>
       <div className="stack" role="status">
-        <p className={`fact-ask mono${ask.length > 12 ? ' long' : ''}`}>{ask}</p>
-        <p>
-          <Mark right={false} /> You typed{' '}
-          <span className="mono value">{typed === undefined ? missed.text : kind.say(typed)}</span>.
+        <p className={`fact-ask mono${ask.length > 12 ? ' long' : ''}`}>
+          <Words>{ask}</Words>
         </p>
         <p>
-          <Mark right /> {ask} is <span className="mono value">{kind.say(expect)}</span>.
+          <Mark right={false} /> You typed{' '}
+          <span className="mono value">
+            <Words>{typed === undefined ? marked(missed.text) : kind.say(typed)}</Words>
+          </span>
+          .
+        </p>
+        <p>
+          <Mark right /> <Words>{ask}</Words> is{' '}
+          <span className="mono value">
+            <Words>{kind.say(expect)}</Words>
+          </span>
+          .
         </p>
       </div>
       <div className="row keys-line">
@@ -167,7 +178,7 @@ function Fact(props: {
   return (
     <>
       <p className={`fact-ask mono${card.ask.length > 12 ? ' long' : ''}`} id="fact-ask">
-        {card.ask}
+        <Words>{card.ask}</Words>
       </p>
       <Entry
         kind={card.kind}
@@ -200,13 +211,15 @@ function Round(props: {
       </h1>
       {within && !calm && (
         <p className="faint">
-          Thinking time, without typing. Fast is within {within}. {extraTimeWords(extraTime)}
+          Thinking time, without typing. Fast is within <Words>{within}</Words>.{' '}
+          <Words>{extraTimeWords(extraTime)}</Words>
         </p>
       )}
       <ul className="plain-list heat-map mono">
         {asked.map(({ card, thinkMs, right, known: ok }) => (
           <li key={card.id} className={`heat ${ok ? 'fast' : right ? 'slow' : 'shaky'}`}>
-            {card.ask} {!calm && seconds(thinkMs)} {!ok && (right ? 'slow' : 'wrong')}
+            <Words>{card.ask}</Words> <Words>{!calm && seconds(thinkMs)}</Words>{' '}
+            {!ok && (right ? 'slow' : 'wrong')}
           </li>
         ))}
       </ul>
@@ -227,9 +240,11 @@ export function KeyingNote({ learnerId }: { readonly learnerId: string }) {
   const { keying } = settings
   return (
     <p className="faint">
-      {keying
-        ? `Keying a digit takes ${keying.ms} ms (measured ${keying.at.slice(0, 10)}); thinking is measured without it.`
-        : 'How long keying a digit takes has not been measured; a common time is taken off.'}{' '}
+      <Words>
+        {keying
+          ? `Keying a digit takes ${keying.ms} ms (measured ${keying.at.slice(0, 10)}); thinking is measured without it.`
+          : 'How long keying a digit takes has not been measured; a common time is taken off.'}
+      </Words>{' '}
       <Link to="/facts?keying">{keying ? 'Measure again' : 'Measure it, 20 seconds'}</Link>
       {keying && keyingDue(settings, now) && ` It is over ${KEYING_DAYS} days old.`}
     </p>

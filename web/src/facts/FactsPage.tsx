@@ -19,6 +19,7 @@ import { NextUp } from '../frame/NextUp.js'
 import { OneLearner } from '../frame/OneLearner.js'
 import { Trouble } from '../frame/Trouble.js'
 import type { LocalSession } from '../kept/store.js'
+import { Words } from '../written/Words.js'
 import { Drill, KeyingNote } from './Drill.js'
 import { Keying } from './Keying.js'
 import './facts.css'
@@ -87,7 +88,7 @@ function Known({ learner }: { readonly learner: LearnerWire }) {
       <h1>
         Facts{' '}
         <span className="faint" style={{ fontWeight: 400 }}>
-          of {name}
+          of <bdi>{name}</bdi>
         </span>
       </h1>
       <Choosing
@@ -173,7 +174,9 @@ function Choosing({
           </ul>
         </fieldset>
         <section className="panel stack" aria-labelledby="heat">
-          <h2 id="heat">{deck.name}</h2>
+          <h2 id="heat">
+            <Words>{deck.name}</Words>
+          </h2>
           <FactHeat facts={factsOf(deck, known)} />
           <form
             className="row"
@@ -198,7 +201,7 @@ function Choosing({
           </form>
           <p className="faint">
             A fact is known when its answer comes at once, without working it out. Type it; no Enter needed.{' '}
-            {limitWords(deck, pace, calm)}
+            <Words>{limitWords(deck, pace, calm)}</Words>
           </p>
         </section>
       </div>
@@ -220,7 +223,9 @@ function DeckLine(props: {
     <li className={chosen ? 'deck chosen' : 'deck'}>
       <label>
         <input type="radio" name="deck" checked={chosen} onChange={onChoose} />
-        <span>{deck.name}</span>
+        <span>
+          <Words>{deck.name}</Words>
+        </span>
         <span className="faint">
           {sure} of {facts.length} known{due > 0 && `, ${due} due`}
         </span>

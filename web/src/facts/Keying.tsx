@@ -9,6 +9,7 @@ import { useKeys } from '../entry/useKeys.js'
 import { useAttempt } from '../practice/useAttempt.js'
 import { useTold } from '../sound/useTold.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
 import './facts.css'
 
 /** Ten shown numbers are copied: what that takes a digit is keying and not thought. */
@@ -59,10 +60,10 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
       </p>
       <h1 className="sr-only">Typing speed</h1>
       <p className="fact-ask mono" id="copy">
-        {asked.ask}
+        <Words>{asked.ask}</Words>
       </p>
       <p className="sr-only" role="status">
-        {told}
+        <Words>{told}</Words>
       </p>
       <Entry
         kind={asked.kind}

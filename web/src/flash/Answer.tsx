@@ -1,5 +1,5 @@
 import type { Shown } from '@tachymetra/core/flash'
-import { add, type Decimal, toWords, ZERO } from '@tachymetra/core/number'
+import { add, type Decimal, fixedWords, toWords, ZERO } from '@tachymetra/core/number'
 import { problemWords, type SumProblem, signed } from '@tachymetra/core/problem'
 import { valueWords } from '@tachymetra/core/question'
 import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
@@ -14,6 +14,7 @@ import { useTold } from '../sound/useTold.js'
 import { aloud } from '../words/words.js'
 import { Mark } from '../working/Mark.js'
 import { answerGiven, Said, saidWords, verdictWords } from '../working/saying.js'
+import { Words } from '../written/Words.js'
 import './flash.css'
 
 const technique = techniqueById('flash-sum')
@@ -74,11 +75,13 @@ export function Answer(props: Props) {
     <div className="said">
       {done && (
         <p className={figuresOf(progress).right ? 'said-right' : ''}>
-          {figuresOf(progress).right && <Mark right />} {outcome}
+          {figuresOf(progress).right && <Mark right />} <Words>{outcome}</Words>
         </p>
       )}
       {attempt.notice ? (
-        <p className="said-slip">{attempt.notice}</p>
+        <p className="said-slip">
+          <Words>{attempt.notice}</Words>
+        </p>
       ) : (
         <Said progress={progress} explained={explained} />
       )}
@@ -87,7 +90,7 @@ export function Answer(props: Props) {
   return (
     <div className="stack flash-answer">
       <p className="sr-only" role="status">
-        {told}
+        <Words>{told}</Words>
       </p>
       {kind ? (
         <>
@@ -138,8 +141,8 @@ function Afterwards(props: {
       <RunningTotals problem={problem} />
       {shown.way === 'flash' && (
         <p className="faint">
-          {shown.showMs} ms each, {shown.gapMs} ms between; shown within {shown.worstMs.toFixed(1)} ms of
-          plan.
+          {shown.showMs} ms each, {shown.gapMs} ms between; shown within{' '}
+          <Words>{fixedWords(shown.worstMs)}</Words> ms of plan.
         </p>
       )}
     </>
@@ -150,7 +153,9 @@ function RunningTotals({ problem }: { readonly problem: SumProblem }) {
   let total: Decimal = ZERO
   return (
     <table className="running-totals mono">
-      <caption className="sr-only">The list with its running totals: {problemWords(problem)}</caption>
+      <caption className="sr-only">
+        The list with its running totals: <Words>{problemWords(problem)}</Words>
+      </caption>
       <thead>
         <tr>
           <th scope="col">number</th>
@@ -164,9 +169,11 @@ function RunningTotals({ problem }: { readonly problem: SumProblem }) {
             <tr key={i}>
               <td>
                 {term.sign < 0 ? '−' : ''}
-                {toWords(term.size)}
+                <Words>{toWords(term.size)}</Words>
               </td>
-              <td>{toWords(total)}</td>
+              <td>
+                <Words>{toWords(total)}</Words>
+              </td>
             </tr>
           )
         })}

@@ -58,7 +58,10 @@ function Round({ learnerId, name }: { readonly learnerId: string; readonly name:
   }
   const head = (
     <h1>
-      Flash and tape <span className="faint aside">for {name}</span>
+      Flash and tape{' '}
+      <span className="faint aside">
+        for <bdi>{name}</bdi>
+      </span>
     </h1>
   )
   const settings = (start: () => void) => (

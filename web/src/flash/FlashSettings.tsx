@@ -1,10 +1,12 @@
 import { FASTEST_MS, MOST_FLASHED, SAFE_PER_SECOND, type Shown, SLOWEST_MS } from '@tachymetra/core/flash'
 import type { LearnerSettings } from '@tachymetra/core/learner'
+import { fixedWords } from '@tachymetra/core/number'
 import { Button, Checkbox, InputNumber, Select } from 'antd'
 import type { CSSProperties, ReactNode } from 'react'
 import { Link } from 'react-router'
 import { changeSettings, type FlashSettings as Settings } from '../data/settings.js'
 import { useVoice } from '../sound/speech.js'
+import { Words } from '../written/Words.js'
 import '../player/player.css'
 import './flash.css'
 
@@ -185,7 +187,8 @@ function Caution(props: {
       )}
       {!cautions.lifted && perSecond > SAFE_PER_SECOND && (
         <p className="faint">
-          These times would be {perSecond.toFixed(1)} a second; they are slowed down to {SAFE_PER_SECOND}.
+          These times would be <Words>{fixedWords(perSecond)}</Words> a second; they are slowed down to{' '}
+          {SAFE_PER_SECOND}.
         </p>
       )}
       {children}

@@ -19,6 +19,8 @@ import { usePractice } from '../practice/usePractice.js'
 import { useTold } from '../sound/useTold.js'
 import { GridTable } from '../working/GridTable.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
+import { written } from '../written/written.js'
 import './flash.css'
 
 /** A table of numbers, summed along its rows and down its columns; both ways must come to the same total. */
@@ -164,7 +166,11 @@ function Sheet(props: ItemGiven & { readonly text: string }) {
   const told = useTold(toldOf(), `${at} ${progress.entries.length}`)
   return (
     <>
-      {!calm && <p className="faint grid-aim">aim for {seconds(targetMs)} in all</p>}
+      {!calm && (
+        <p className="faint grid-aim">
+          aim for <Words>{seconds(targetMs)}</Words> in all
+        </p>
+      )}
       {!calm && <PaceBar targetMs={targetMs} running={!done} />}
       <GridTable
         grid={grid}
@@ -182,10 +188,10 @@ function Sheet(props: ItemGiven & { readonly text: string }) {
       {!done && (
         <>
           <p className="question grid-question" id="question">
-            {questions[at]!.ask}
+            <Words>{questions[at]!.ask}</Words>
           </p>
           <p className="sr-only" id="summed">
-            {summed}
+            <Words>{summed}</Words>
           </p>
           <Entry
             kind={kind}
@@ -200,10 +206,10 @@ function Sheet(props: ItemGiven & { readonly text: string }) {
         </>
       )}
       <p className="grid-said" aria-hidden="true">
-        {saidOf(attempt, at, grid, calm)}
+        <Words>{saidOf(attempt, at, grid, calm)}</Words>
       </p>
       <p className="sr-only" role="status">
-        {told}
+        <Words>{told}</Words>
       </p>
     </>
   )
@@ -257,11 +263,11 @@ function Cell(props: {
         type="button"
         ref={cell}
         className={`grid-cell${chosen && !done ? ' chosen' : ''}`}
-        aria-label={`${ask}: ${text || 'empty'}`}
+        aria-label={written(`${ask}: ${text || 'empty'}`)}
         aria-pressed={chosen}
         onClick={onChoose}
       >
-        {text || '\u00a0'}
+        <Words>{text || '\u00a0'}</Words>
       </button>
       {right !== undefined && <Mark right={right} />}
     </>

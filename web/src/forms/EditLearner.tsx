@@ -43,15 +43,21 @@ export default function EditLearner({
   return (
     <Modal
       open
-      title={removing ? `Remove ${learner.name}?` : `Change ${learner.name}`}
+      title={
+        <>
+          {removing ? 'Remove' : 'Change'} <bdi>{learner.name}</bdi>
+          {removing && '?'}
+        </>
+      }
       footer={null}
       onCancel={onClose}
     >
       {removing ? (
         <div className="stack">
           <p>
-            <strong>Remove</strong>: {learner.name} is taken out of every list. Nothing is lost for{' '}
-            {KEPT_REMOVED_DAYS} days, and Settings can bring {learner.name} back; then it is erased.
+            <strong>Remove</strong>: <bdi>{learner.name}</bdi> is taken out of every list. Nothing is lost for{' '}
+            {KEPT_REMOVED_DAYS} days, and Settings can bring <bdi>{learner.name}</bdi> back; then it is
+            erased.
           </p>
           <p>
             <strong>Erase now</strong>: every session, attempt and fact is erased from this machine, and from
@@ -60,10 +66,14 @@ export default function EditLearner({
           {fault && <Trouble error={fault} />}
           <div className="row">
             <Button type="primary" autoFocus loading={remove.isPending} onClick={() => void away(remove)}>
-              Remove {learner.name}
+              Remove <bdi>{learner.name}</bdi>
             </Button>
             <Popconfirm
-              title={`Erase everything of ${learner.name} now?`}
+              title={
+                <>
+                  Erase everything of <bdi>{learner.name}</bdi> now?
+                </>
+              }
               okText="Erase"
               cancelText="Keep"
               onConfirm={() => away(erase)}

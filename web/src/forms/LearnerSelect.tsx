@@ -14,6 +14,8 @@ export function LearnerSelect(props: {
       aria-labelledby={labelledBy}
       value={learner.id}
       options={all.map((l) => ({ value: l.id, label: l.name }))}
+      optionRender={({ label }) => <bdi>{label}</bdi>}
+      labelRender={({ label }) => <bdi>{label}</bdi>}
       onChange={(id) => changeSettings({ learnerId: id })}
       showSearch={{ optionFilterProp: 'label' }}
       style={{ minWidth: '13rem' }}

@@ -6,6 +6,7 @@ import { count as counted } from '@tachymetra/core/words'
 import { Checkbox, InputNumber, Select } from 'antd'
 import { Link } from 'react-router'
 import { KeyButton } from '../entry/KeyButton.js'
+import { deckOptions } from '../words/decks.js'
 import { Parameters } from './Parameters.js'
 import { TechniquePick } from './TechniquePick.js'
 import { allPapers, type Kept, type Other, type Which } from './whichSet.js'
@@ -175,7 +176,7 @@ function Facts(props: { readonly which: Extract<Which, { from: 'facts' }>; reado
         aria-label="Deck of facts"
         value={deck.id}
         showSearch={{ optionFilterProp: 'label' }}
-        options={FACT_DECKS.map(({ id, name }) => ({ value: id, label: name }))}
+        options={deckOptions()}
         onChange={(id) => onChange({ ...which, deck: id, count: 20 })}
       />
       <HowMany

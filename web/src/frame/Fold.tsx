@@ -1,4 +1,5 @@
 import { type ReactNode, useState } from 'react'
+import { Words } from '../written/Words.js'
 
 /** Something shown on request; its contents are made only then. */
 export function Fold(props: {
@@ -18,7 +19,9 @@ export function Fold(props: {
         if (now !== open) props.onToggle?.(now)
       }}
     >
-      <summary>{props.summary}</summary>
+      <summary>
+        <Words>{props.summary}</Words>
+      </summary>
       {open && props.children()}
     </details>
   )

@@ -25,11 +25,19 @@ function Notice({ id, name }: { readonly id: string; readonly name: string }) {
   return (
     <div className="row gone" role="status">
       <span>
-        {name} was {kept ? 'removed' : 'erased'}. {now ? `Shown now: ${now.name}.` : ''}
+        <bdi>{name}</bdi> was {kept ? 'removed' : 'erased'}.{' '}
+        {now && (
+          <>
+            Shown now: <bdi>{now.name}</bdi>.
+          </>
+        )}
       </span>
       {kept && (
         <button type="button" className="key-button" onClick={() => takeBack.mutate(id)}>
-          Undo<span className="sr-only">: bring {name} back</span>
+          Undo
+          <span className="sr-only">
+            : bring <bdi>{name}</bdi> back
+          </span>
         </button>
       )}
       {now && (

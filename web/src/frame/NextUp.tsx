@@ -7,6 +7,7 @@ import { beginItem } from '../data/begin.js'
 import { usePlan } from '../data/plan.js'
 import { recordChanged, useProgress } from '../data/queries.js'
 import { flush } from '../kept/outbox.js'
+import { Words } from '../written/Words.js'
 import { Trouble } from './Trouble.js'
 
 /**
@@ -35,7 +36,7 @@ export function NextUp({ learner }: { readonly learner: LearnerWire }) {
         type="primary"
         onClick={() => beginItem(learner.id, next).then((path) => navigate(path), setTrouble)}
       >
-        Next today: {itemName(next)}
+        Next today: <Words>{itemName(next)}</Words>
       </Button>
       {trouble && <Trouble error={trouble} />}
     </>

@@ -12,7 +12,7 @@ export default function AboutPage() {
       </p>
       <dl className="terms">
         <dt>Version</dt>
-        <dd data-plain="">{__VERSION__}</dd>
+        <dd>{__VERSION__}</dd>
         <dt>Licence</dt>
         <dd>
           MIT: you may use, change and share it, as long as the licence goes with it. There is no warranty.

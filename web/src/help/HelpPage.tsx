@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { Wide } from '../charts/Wide.js'
 import { KeyTable } from '../entry/KeyTable.js'
+import { Words } from '../written/Words.js'
 import './help.css'
 
 /** How the program is used, in a page. */
@@ -94,7 +95,9 @@ export default function HelpPage() {
         <h2 id="words">Words you will meet</h2>
         <dl className="terms">
           <dt>Fact</dt>
-          <dd>A small sum, difference or product that you know at once, like 7 × 8.</dd>
+          <dd>
+            <Words>A small sum, difference or product that you know at once, like 7 × 8.</Words>
+          </dd>
           <dt>Level</dt>
           <dd>How hard the problems are. You move up when you are right and quick enough.</dd>
           <dt>Target</dt>

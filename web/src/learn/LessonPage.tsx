@@ -16,6 +16,7 @@ import { Missing } from '../frame/Missing.js'
 import { aloud } from '../words/words.js'
 import { Hands } from '../working/Hand.js'
 import { PlaceRule } from '../working/PlaceRule.js'
+import { Words } from '../written/Words.js'
 import { typedHere } from '../written/written.js'
 import { Trying } from './Trying.js'
 import './learn.css'
@@ -49,12 +50,18 @@ function Page({ technique }: { readonly technique: Technique }) {
         <h1>
           {technique.name} <span className="faint">{technique.family}</span>
         </h1>
-        <p>{technique.about}</p>
+        <p>
+          <Words>{technique.about}</Words>
+        </p>
         <dl className="when">
           <dt>When</dt>
-          <dd>{lesson.when}</dd>
+          <dd>
+            <Words>{lesson.when}</Words>
+          </dd>
           <dt>When not</dt>
-          <dd>{lesson.whenNot}</dd>
+          <dd>
+            <Words>{lesson.whenNot}</Words>
+          </dd>
         </dl>
         {technique.family !== 'soroban' && (
           <Trying
@@ -79,7 +86,7 @@ function Page({ technique }: { readonly technique: Technique }) {
           </div>
           {'error' in found ? (
             <p role="alert" className="said-slip" id={`${field}-why`}>
-              {found.error}
+              <Words>{found.error}</Words>
             </p>
           ) : (
             <Walk
@@ -96,7 +103,9 @@ function Page({ technique }: { readonly technique: Technique }) {
         <section>
           <h2>Why it works</h2>
           {lesson.because.map((line) => (
-            <p key={line}>{line}</p>
+            <p key={line}>
+              <Words>{line}</Words>
+            </p>
           ))}
         </section>
         {'slips' in found && found.slips.length > 0 && (
@@ -106,8 +115,14 @@ function Page({ technique }: { readonly technique: Technique }) {
               {found.slips.map(({ slip, step }) => (
                 <li key={slip.id}>
                   <strong>{slipName(slip.id)}</strong>:{' '}
-                  <span className="mono said-slip">{step.kind.say(slip.entry)}</span> for{' '}
-                  <span className="mono">{step.kind.say(step.expect)}</span>. {slip.remark}
+                  <span className="mono said-slip">
+                    <Words>{step.kind.say(slip.entry)}</Words>
+                  </span>{' '}
+                  for{' '}
+                  <span className="mono">
+                    <Words>{step.kind.say(step.expect)}</Words>
+                  </span>
+                  . <Words>{slip.remark}</Words>
                 </li>
               ))}
             </ul>
@@ -140,8 +155,8 @@ function Page({ technique }: { readonly technique: Technique }) {
         <section>
           <h2>Target</h2>
           <p>
-            {seconds(levels[0]!.targetMs)} on the first of {levels.length} levels (
-            {levels[0]!.name.toLowerCase()}), {seconds(levels.at(-1)!.targetMs)} on the last (
+            <Words>{seconds(levels[0]!.targetMs)}</Words> on the first of {levels.length} levels (
+            {levels[0]!.name.toLowerCase()}), <Words>{seconds(levels.at(-1)!.targetMs)}</Words> on the last (
             {levels.at(-1)!.name.toLowerCase()}).
           </p>
         </section>
@@ -235,25 +250,35 @@ function Walk(props: {
         />
       </div>
       <p className="sr-only" role="status">
-        {aloud(`${step.ask} ${step.kind.say(step.expect)}. ${step.why}`)}
+        <Words>{aloud(`${step.ask} ${step.kind.say(step.expect)}. ${step.why}`)}</Words>
       </p>
       <div style={{ textAlign: 'center' }}>
         <p className="question" style={{ minHeight: 0 }}>
-          {step.ask} <strong className="mono">{step.kind.say(step.expect)}</strong>
+          <Words>{step.ask}</Words>{' '}
+          <strong className="mono">
+            <Words>{step.kind.say(step.expect)}</Words>
+          </strong>
         </p>
-        <p className="faint">{step.why}</p>
+        <p className="faint">
+          <Words>{step.why}</Words>
+        </p>
       </div>
       <Hands holds={step.holds} />
       <ol className="lesson-steps">
         {steps.map((s, i) => (
           <li key={i} aria-current={i === at ? 'step' : undefined}>
             <button type="button" onClick={() => setAt(i)}>
-              {s.ask} <span className="mono">{s.kind.say(s.expect)}</span>
+              <Words>{s.ask}</Words>{' '}
+              <span className="mono">
+                <Words>{s.kind.say(s.expect)}</Words>
+              </span>
             </button>
           </li>
         ))}
       </ol>
-      <p className="mono">{solvedWords(problem, answer)}</p>
+      <p className="mono">
+        <Words>{solvedWords(problem, answer)}</Words>
+      </p>
     </>
   )
 }

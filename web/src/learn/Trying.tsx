@@ -17,6 +17,7 @@ import { spoken } from '../words/spoken.js'
 import { Mark } from '../working/Mark.js'
 import { PlaceRule } from '../working/PlaceRule.js'
 import { entryWords } from '../working/saying.js'
+import { Words } from '../written/Words.js'
 
 /** So many times the target of the first level there is for one that was never explained (default, common practice). */
 const TRY_TIMES = 3
@@ -63,7 +64,8 @@ export function Trying({ technique, variant, onOver }: Props) {
           ) : (
             <p>
               One problem before anything is explained
-              {limitMs === undefined ? '' : `, with ${seconds(limitMs)} on the clock`}. It is not recorded.
+              <Words>{limitMs === undefined ? '' : `, with ${seconds(limitMs)} on the clock`}</Words>. It is
+              not recorded.
             </p>
           )}
           <div className="row">
@@ -107,7 +109,7 @@ function One(props: {
       {limitMs !== undefined && <PaceBar targetMs={limitMs} running />}
       <PlaceRule problem={task.problem} line={BLANK} />
       <p className="sr-only" id="try-problem">
-        {spoken(task.problem)}
+        <Words>{spoken(task.problem)}</Words>
       </p>
       <Entry
         kind={kind}
@@ -119,7 +121,11 @@ function One(props: {
         onErase={attempt.erase}
         onEnter={() => attempt.confirm()}
       />
-      {attempt.notice && <p role="status">{attempt.notice}</p>}
+      {attempt.notice && (
+        <p role="status">
+          <Words>{attempt.notice}</Words>
+        </p>
+      )}
     </>
   )
 }
@@ -139,8 +145,8 @@ function Ended({ progress }: { readonly progress: Progress }) {
   return (
     <p role="status">
       <Mark right={right} />{' '}
-      {right ? 'Right' : typed ? `${typed} is not right` : ENDED[progress.outcome ?? 'done']}: {solved}. Its
-      steps are below.
+      <Words>{right ? 'Right' : typed ? `${typed} is not right` : ENDED[progress.outcome ?? 'done']}</Words>:{' '}
+      <Words>{solved}</Words>. Its steps are below.
     </p>
   )
 }

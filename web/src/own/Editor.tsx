@@ -1,4 +1,5 @@
 import { type OwnLine, readOwnFile, readOwnLines, readOwnTable } from '@tachymetra/core/exchange'
+import { marked } from '@tachymetra/core/number'
 import { MOST_NAME, MOST_OWN } from '@tachymetra/core/set'
 import { count } from '@tachymetra/core/words'
 import { Button, Input, Select } from 'antd'
@@ -153,4 +154,4 @@ export function Editor(props: {
 
 /** What a file held, as lines that can be mended. */
 const textOf = (lines: readonly OwnLine[]): string =>
-  lines.map((l) => ('problem' in l ? written(l.problem.expression) : l.text)).join('\n')
+  lines.map((l) => ('problem' in l ? written(marked(l.problem.expression)) : l.text)).join('\n')

@@ -45,7 +45,7 @@ export function KeptSet(props: {
   return (
     <article className="kept-set stack tight" aria-label={name}>
       <h3>
-        {name}{' '}
+        <bdi>{name}</bdi>{' '}
         <span className="faint aside">
           {count(problems.length, 'problem')},{' '}
           {technique ? techniqueById(technique).name.toLowerCase() : 'the best way for each'}
@@ -97,7 +97,11 @@ export function KeptSet(props: {
           Change
         </Button>
         <Popconfirm
-          title={`Delete ${name}? What was worked stays in the record.`}
+          title={
+            <>
+              Delete <bdi>{name}</bdi>? What was worked stays in the record.
+            </>
+          }
           okText="Delete"
           cancelText="Cancel"
           onConfirm={() => forget.mutate(set.id)}

@@ -6,6 +6,7 @@ import { count } from '@tachymetra/core/words'
 import { useMemo } from 'react'
 import { Fold } from '../frame/Fold.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
 
 /** Lines that are shown as they were read; of faults all. */
 const SHOWN = 40
@@ -45,7 +46,9 @@ export function Lines(props: { readonly lines: readonly OwnLine[]; readonly tech
               {good.slice(0, SHOWN).map(({ line, problem }) => (
                 <li key={line}>
                   <span className="faint">{line}</span>{' '}
-                  <span className="mono">{problemWords(readProblem(problem.expression))}</span>{' '}
+                  <span className="mono">
+                    <Words>{problemWords(readProblem(problem.expression))}</Words>
+                  </span>{' '}
                   {problem.technique && (
                     <span className="faint">{techniqueById(problem.technique).name}</span>
                   )}

@@ -1,3 +1,4 @@
+import { marked } from '@tachymetra/core/number'
 import type { OwnSetWire } from '@tachymetra/core/wire'
 import { useState } from 'react'
 import { useOwnSets } from '../data/given.js'
@@ -17,7 +18,10 @@ export default function OwnPage() {
       {({ id, name }) => (
         <div className="stack loose" key={id}>
           <h1>
-            Own problems <span className="faint aside">for {name}</span>
+            Own problems{' '}
+            <span className="faint aside">
+              for <bdi>{name}</bdi>
+            </span>
           </h1>
           <PaperPages />
           <Own learnerId={id} />
@@ -37,7 +41,7 @@ function Own({ learnerId }: { readonly learnerId: string }) {
       id: set.id,
       name: set.name,
       technique: set.technique,
-      text: set.problems.map((p) => written(p.expression)).join('\n'),
+      text: set.problems.map((p) => written(marked(p.expression))).join('\n'),
       own: new Map(set.problems.flatMap((p) => (p.technique ? [[p.expression, p.technique]] : []))),
       read: undefined,
     })

@@ -18,6 +18,7 @@ import { HowItGoes } from '../working/HowItGoes.js'
 import { Stacked } from '../working/ItemLine.js'
 import { Mark } from '../working/Mark.js'
 import { entryWords } from '../working/saying.js'
+import { Words } from '../written/Words.js'
 import type { KeptAnswer } from './results.js'
 import { WorkAgain } from './WorkAgain.js'
 
@@ -74,7 +75,11 @@ function Opened({ item, answer }: { readonly item: ListedProblem; readonly answe
         <strong>
           <Stacked text={solved} />
         </strong>{' '}
-        {band && <span className="faint">{band}</span>}
+        {band && (
+          <span className="faint">
+            <Words>{band}</Words>
+          </span>
+        )}
       </p>
       <div className="row">
         <KeyButton
@@ -108,9 +113,15 @@ function Yours(props: {
     <>
       {wrong && (
         <p>
-          You answered <strong className="mono">{entryWords(walk, wrong)}</strong>.{' '}
+          You answered{' '}
+          <strong className="mono">
+            <Words>{entryWords(walk, wrong)}</Words>
+          </strong>
+          .{' '}
           {wrong.slips.length > 0 ? (
-            <span className="said-slip">Likely: {wrong.slips.map((s) => s.remark).join(' ')}</span>
+            <span className="said-slip">
+              Likely: <Words>{wrong.slips.map((s) => s.remark).join(' ')}</Words>
+            </span>
           ) : (
             <span className="faint">No known mistake leads there.</span>
           )}

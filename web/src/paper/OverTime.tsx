@@ -10,6 +10,7 @@ import type { Ink } from '../charts/axis.js'
 import { Chart } from '../charts/Chart.js'
 import { useNeeds } from '../data/needs.js'
 import { when } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { marksOf, paperChart, type Scored } from './chart.js'
 
 /** Papers in the list; the chart shows all that were fetched. */
@@ -48,7 +49,9 @@ export function OverTime(props: { readonly papers: readonly WorkedSet[]; readonl
         />
       )}
       {shown.length === 1 ? (
-        <p>{says}</p>
+        <p>
+          <Words>{says}</Words>
+        </p>
       ) : (
         <Chart
           says={says}
@@ -75,9 +78,9 @@ export function OverTime(props: { readonly papers: readonly WorkedSet[]; readonl
           .map((p) => (
             <li key={p.id}>
               <Link to={`/papers/${p.id}`}>{when(p.startedAt, timeZone)}</Link>:{' '}
-              {count(p.score.points, 'point')}, {p.score.right} right of {p.score.tried} tried
-              {!calm && medianOf(p) !== null && `, ${seconds(medianOf(p))} an item`}.{' '}
-              {extraTimeWords(p.recipe.extraTime)}
+              <Words>{count(p.score.points, 'point')}</Words>, {p.score.right} right of {p.score.tried} tried
+              <Words>{!calm && medianOf(p) !== null && `, ${seconds(medianOf(p))} an item`}</Words>.{' '}
+              <Words>{extraTimeWords(p.recipe.extraTime)}</Words>
             </li>
           ))}
       </ol>

@@ -12,6 +12,7 @@ import { spoken } from '../words/spoken.js'
 import { aloud } from '../words/words.js'
 import { ItemLine } from '../working/ItemLine.js'
 import { saidWords } from '../working/saying.js'
+import { Words } from '../written/Words.js'
 import { useSeen } from './useAway.js'
 
 interface Props extends ItemGiven {
@@ -82,11 +83,11 @@ export function PaperItem(props: Props) {
         )}
         <ItemLine problem={exercise.problem} />
         <p className="faint" id="asked">
-          {formAsked(question.ask)}
+          <Words>{formAsked(question.ask)}</Words>
         </p>
       </div>
       <p className="sr-only" role="status">
-        {told || `Item ${n}: ${spoken(exercise.problem)}. ${formAsked(question.ask)}`}
+        <Words>{told || `Item ${n}: ${spoken(exercise.problem)}. ${formAsked(question.ask)}`}</Words>
       </p>
       <div className="asking">
         <Entry
@@ -100,7 +101,11 @@ export function PaperItem(props: Props) {
           onEnter={confirm}
         >
           <div className="said" id="said">
-            {said && <p className="said-slip">{said}</p>}
+            {said && (
+              <p className="said-slip">
+                <Words>{said}</Words>
+              </p>
+            )}
           </div>
         </Entry>
       </div>

@@ -10,6 +10,7 @@ import { Trouble } from '../frame/Trouble.js'
 import type { LocalSession } from '../kept/store.js'
 import type { Practice } from '../practice/usePractice.js'
 import { useTimeLimit } from '../sound/useTimeLimit.js'
+import { Words } from '../written/Words.js'
 import { HandIn } from './HandIn.js'
 import { PaperItem } from './PaperItem.js'
 import { Ticks } from './Ticks.js'
@@ -42,18 +43,22 @@ export function PaperRun({ practice }: { readonly practice: Practice }) {
     <div className="paper-run">
       <div className="row spread">
         <h1>
-          {recipe.paper!.name}{' '}
+          <bdi>{recipe.paper!.name}</bdi>{' '}
           <span className="faint aside">
             item {n} of {items.length}
           </span>
         </h1>
         {until !== undefined && !calm && <TimeBar begun={begun} until={until} shown={clock} />}
       </div>
-      {extra && <p className="faint">{extra}</p>}
+      {extra && (
+        <p className="faint">
+          <Words>{extra}</Words>
+        </p>
+      )}
       {practice.trouble && <Trouble error={practice.trouble} />}
       {away && (
         <p role="status" className="advice">
-          {away}
+          <Words>{away}</Words>
         </p>
       )}
       <PaperItem

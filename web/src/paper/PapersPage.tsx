@@ -41,7 +41,10 @@ function Papers({ learner }: { readonly learner: LearnerWire }) {
   return (
     <div className="stack loose">
       <h1>
-        Papers <span className="faint aside">for {learner.name}</span>
+        Papers{' '}
+        <span className="faint aside">
+          for <bdi>{learner.name}</bdi>
+        </span>
       </h1>
       <PaperPages />
       <div className="papers">

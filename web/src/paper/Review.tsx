@@ -10,6 +10,7 @@ import { Wide } from '../charts/Wide.js'
 import { beginSession } from '../data/begin.js'
 import { useNeeds } from '../data/needs.js'
 import { Trouble } from '../frame/Trouble.js'
+import { Words } from '../written/Words.js'
 import { Gone } from './GoneThrough.js'
 import { type Kept, lastAnswers } from './results.js'
 
@@ -35,9 +36,13 @@ export function Review({ paper }: { readonly paper: Kept }) {
         <Link to="/papers">Papers</Link>
       </p>
       <h1 ref={head} tabIndex={-1}>
-        {recipe.paper!.name}: {count(score.points, 'point')}
+        <bdi>{recipe.paper!.name}</bdi>: <Words>{count(score.points, 'point')}</Words>
       </h1>
-      {extra && <p className="faint">{extra}</p>}
+      {extra && (
+        <p className="faint">
+          <Words>{extra}</Words>
+        </p>
+      )}
       <dl className="figures">
         <Figure name="right" value={String(score.right)} />
         <Figure name="tried" value={`${score.tried} of ${list.length}`} />
@@ -118,7 +123,11 @@ function Kinds({ paper, score }: { readonly paper: Kept; readonly score: ReturnT
                 </td>
                 <td>{k.wrong}</td>
                 <td>{k.skipped}</td>
-                {!calm && <td>{median(k.technique)}</td>}
+                {!calm && (
+                  <td>
+                    <Words>{median(k.technique)}</Words>
+                  </td>
+                )}
               </tr>
             ))}
           </tbody>

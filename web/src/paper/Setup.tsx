@@ -42,6 +42,8 @@ export function Setup(props: {
             aria-label="Paper"
             value={setup.name}
             options={all.map(({ name }) => ({ value: name, label: name }))}
+            optionRender={({ label }) => <bdi>{label}</bdi>}
+            labelRender={({ label }) => <bdi>{label}</bdi>}
             onChange={(name) => onChange(all.find((p) => p.name === name)!)}
           />
         </div>

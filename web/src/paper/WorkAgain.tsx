@@ -5,6 +5,8 @@ import { useKeys } from '../entry/useKeys.js'
 import { useAttempt } from '../practice/useAttempt.js'
 import { aloud } from '../words/words.js'
 import { Done, questionOf, Said } from '../working/saying.js'
+import { Words } from '../written/Words.js'
+import { written } from '../written/written.js'
 
 /** An item worked once more where it is gone through, step by step; nothing of it is recorded. */
 export function WorkAgain({ exercise }: { readonly exercise: Exercise }) {
@@ -19,11 +21,13 @@ export function WorkAgain({ exercise }: { readonly exercise: Exercise }) {
   if (!kind) return <Done progress={progress} calm />
   return (
     <div className="asking again">
-      <p className="question">{questionOf(progress)}</p>
+      <p className="question">
+        <Words>{questionOf(progress)}</Words>
+      </p>
       <Entry
         kind={kind}
         text={typing.text}
-        label={aloud(questionOf(progress))}
+        label={written(aloud(questionOf(progress)))}
         onKey={attempt.press}
         onChoose={attempt.enter}
         onErase={attempt.erase}
@@ -31,7 +35,9 @@ export function WorkAgain({ exercise }: { readonly exercise: Exercise }) {
       >
         <div className="said" role="status">
           {notice ? (
-            <p className="said-slip">{notice}</p>
+            <p className="said-slip">
+              <Words>{notice}</Words>
+            </p>
           ) : (
             <Said progress={progress} explained={undefined} />
           )}

@@ -7,6 +7,7 @@ import { KeyButton } from '../entry/KeyButton.js'
 import { planBeeps } from '../sound/sound.js'
 import { hush, speak } from '../sound/speech.js'
 import { aloud } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { written } from '../written/written.js'
 import { errorOf, showNumbers } from './show.js'
 import './player.css'
@@ -48,7 +49,7 @@ function Still({ problem, pace, onStop, onDone }: Props) {
         ))}
       </ol>
       <p className="sr-only" id="numbers">
-        {aloud(list.join('; ').replaceAll('−', 'minus '))}
+        <Words>{aloud(list.join('; ').replaceAll('−', 'minus '))}</Words>
       </p>
       <KeyButton label="I have the sum" onPress={on} main focused describedBy="numbers" />
     </div>

@@ -4,6 +4,7 @@ import { type KeyTarget, useKeys } from '../entry/useKeys.js'
 import { useTold } from '../sound/useTold.js'
 import { aloud } from '../words/words.js'
 import { Mark } from '../working/Mark.js'
+import { Words } from '../written/Words.js'
 import type { AttemptOnScreen } from './useAttempt.js'
 import './question-flow.css'
 
@@ -50,14 +51,17 @@ export function QuestionFlow(props: {
   return (
     <>
       <p className="sr-only" role="status">
-        {told}
+        <Words>{told}</Words>
       </p>
       <ul className="plain-list answered">
         {answered.map((entry) => {
           const { ask, kind } = 'questions' in task ? task.questions[entry.step - 1]! : question!
           return (
             <li key={entry.step}>
-              <Mark right /> {ask} <strong>{kind.say(kind.read(entry.text)!)}</strong>
+              <Mark right /> <Words>{ask}</Words>{' '}
+              <strong>
+                <Words>{kind.say(kind.read(entry.text)!)}</Words>
+              </strong>
               {entry.verdict === 'given' && <span className="faint"> shown</span>}
             </li>
           )
@@ -66,7 +70,7 @@ export function QuestionFlow(props: {
       {question && target && (
         <div key={progress.answered.filter(Boolean).length}>
           <p className="question" id="question">
-            {question.ask}
+            <Words>{question.ask}</Words>
           </p>
           <Entry
             kind={question.kind}
@@ -79,7 +83,7 @@ export function QuestionFlow(props: {
             onEnter={() => attempt.confirm()}
           >
             <p className="said" aria-hidden="true">
-              {said && said === remark && <Mark right={false} />} {said}
+              {said && said === remark && <Mark right={false} />} <Words>{said}</Words>
             </p>
           </Entry>
         </div>

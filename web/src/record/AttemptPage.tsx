@@ -1,6 +1,6 @@
 import { drillById, practiceName } from '@tachymetra/core/drill'
 import { readGrid } from '@tachymetra/core/flash'
-import { lowestPlace, readDecimal } from '@tachymetra/core/number'
+import { lowestPlace, marked, readDecimal } from '@tachymetra/core/number'
 import { isItem, lowestOf, problemWords } from '@tachymetra/core/problem'
 import { exerciseOf, moved, passedOver, replayOf, SUPPORT_NAMES, withRemarks } from '@tachymetra/core/session'
 import { clearFrame, frameOf, frameValue, isAbacus, setNumber } from '@tachymetra/core/soroban'
@@ -21,6 +21,7 @@ import { HowItGoes } from '../working/HowItGoes.js'
 import { Mark } from '../working/Mark.js'
 import { PlaceRule } from '../working/PlaceRule.js'
 import { entryWords, passedName } from '../working/saying.js'
+import { Words } from '../written/Words.js'
 import './record.css'
 
 const ENDED = {
@@ -59,7 +60,7 @@ function GridAttempt({ attempt }: { readonly attempt: AttemptWire }) {
         sum={(i) =>
           of(i).map((e, k) => (
             <span key={k}>
-              {e.text} <Mark right={moved(e)} />{' '}
+              <Words>{marked(e.text)}</Words> <Mark right={moved(e)} />{' '}
             </span>
           ))
         }
@@ -77,7 +78,10 @@ function DrillAttempt({ attempt }: { readonly attempt: AttemptWire }) {
     <div className="stack">
       <Trail attempt={attempt} />
       <h1>
-        {practiceName(attempt.technique)} <span className="mono">{says}</span>
+        {practiceName(attempt.technique)}{' '}
+        <span className="mono">
+          <Words>{says}</Words>
+        </span>
       </h1>
       <p className="faint">{when(attempt.startedAt, timeZone)}</p>
       <ol className="plain-list">
@@ -85,8 +89,15 @@ function DrillAttempt({ attempt }: { readonly attempt: AttemptWire }) {
           const { ask, kind } = questions[e.step - 1]!
           return (
             <li key={i} className="replay-entry">
-              <Mark right={moved(e)} /> {ask} <strong>{kind.say(kind.read(e.text)!)}</strong>{' '}
-              {!isOnPaper(attempt) && <span className="faint">after {seconds(e.ms)}</span>}
+              <Mark right={moved(e)} /> <Words>{ask}</Words>{' '}
+              <strong>
+                <Words>{kind.say(kind.read(e.text)!)}</Words>
+              </strong>{' '}
+              {!isOnPaper(attempt) && (
+                <span className="faint">
+                  after <Words>{seconds(e.ms)}</Words>
+                </span>
+              )}
             </li>
           )
         })}
@@ -107,7 +118,7 @@ function Outcome({ attempt }: { readonly attempt: AttemptWire }) {
     return <p>Worked on paper and keyed in: {attempt.right ? 'all right' : 'marked as wrong'}.</p>
   return (
     <p>
-      {attempt.right ? 'All right' : 'Right in the end'}, in {seconds(attempt.totalMs)}.
+      {attempt.right ? 'All right' : 'Right in the end'}, in <Words>{seconds(attempt.totalMs)}</Words>.
     </p>
   )
 }
@@ -151,15 +162,19 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
   return (
     <div className="stack" style={{ gap: '1rem' }}>
       <Trail attempt={attempt} />
-      <h1 className="mono">{problemWords(problem)}</h1>
+      <h1 className="mono">
+        <Words>{problemWords(problem)}</Words>
+      </h1>
       <p className="faint">
         {technique.name}, {levelWords(attempt.level)}, {SUPPORT_NAMES[attempt.support].toLowerCase()},{' '}
         {when(attempt.startedAt, timeZone)}.{' '}
-        {attempt.timed
-          ? `Thinking ${seconds(attempt.thinkMs)}, keying ${seconds(attempt.keyMs)}, together ${seconds(attempt.totalMs)}.`
-          : onPaper
-            ? 'Worked on paper and keyed in: not timed.'
-            : 'Left alone for over a minute: not timed.'}
+        <Words>
+          {attempt.timed
+            ? `Thinking ${seconds(attempt.thinkMs)}, keying ${seconds(attempt.keyMs)}, together ${seconds(attempt.totalMs)}.`
+            : onPaper
+              ? 'Worked on paper and keyed in: not timed.'
+              : 'Left alone for over a minute: not timed.'}
+        </Words>
       </p>
       <PlaceRule problem={problem} line={line} place={ended ? undefined : entry?.place} finished={ended} />
       {isAbacus(technique) && (
@@ -180,20 +195,28 @@ function Replay({ attempt }: { readonly attempt: AttemptWire }) {
           <li key={i} className="replay-entry">
             {passedOver(e) ? <span aria-hidden="true">·</span> : <Mark right={moved(e)} />}{' '}
             {isEntered(e) ? (
-              <span className="mono">{entryWords(walk, e)}</span>
+              <span className="mono">
+                <Words>{entryWords(walk, e)}</Words>
+              </span>
             ) : (
               <span>marked as wrong</span>
             )}
             {e.verdict === 'given' && <span className="faint"> shown</span>}
             {passedOver(e) && <span className="faint"> {passedName(e)}</span>}
             {e.took > 1 && <span className="faint"> at once</span>}{' '}
-            {!onPaper && <span className="faint">after {seconds(e.ms)}</span>}
+            {!onPaper && (
+              <span className="faint">
+                after <Words>{seconds(e.ms)}</Words>
+              </span>
+            )}
             <br />
-            <span className="faint">{e.step === 0 ? 'The answer.' : steps[e.step - 1]?.ask}</span>
+            <span className="faint">
+              <Words>{e.step === 0 ? 'The answer.' : steps[e.step - 1]?.ask}</Words>
+            </span>
             {e.slips.map((s, k) => (
               <span key={k} className="said-slip">
                 {' '}
-                {s.remark}
+                <Words>{s.remark}</Words>
               </span>
             ))}
           </li>

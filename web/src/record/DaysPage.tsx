@@ -10,6 +10,7 @@ import { useDays, useProgress } from '../data/queries.js'
 import { Loading } from '../frame/Loading.js'
 import { Trouble } from '../frame/Trouble.js'
 import { dayName, minutesWords } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { useItsLearner } from './Record.js'
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
@@ -44,8 +45,8 @@ export default function DaysPage() {
       <figure className="charted">
         <figcaption>
           Practice on {lately.length} of the last {LATELY} days
-          {lately.length > 0 && `, ${minutesWords(total(lately))} together`}; the dashed line is the goal of{' '}
-          {count(minutes, 'minute')} a day.
+          <Words>{lately.length > 0 && `, ${minutesWords(total(lately))} together`}</Words>; the dashed line
+          is the goal of <Words>{count(minutes, 'minute')}</Words> a day.
         </figcaption>
         <Weeks days={days.data} today={today} minutes={minutes} />
       </figure>
@@ -110,9 +111,11 @@ function Weeks(props: {
                     />
                   ))}
                   <td className="faint">
-                    {practised.length > 0
-                      ? `${count(practised.length, 'day')}, ${minutesWords(total(practised))}`
-                      : '–'}
+                    <Words>
+                      {practised.length > 0
+                        ? `${count(practised.length, 'day')}, ${minutesWords(total(practised))}`
+                        : '–'}
+                    </Words>
                   </td>
                 </tr>
               )
@@ -154,7 +157,9 @@ function Day(props: {
               />
             )}
           </span>
-          <span className="sr-only">{words}</span>
+          <span className="sr-only">
+            <Words>{words}</Words>
+          </span>
         </>
       )}
     </td>

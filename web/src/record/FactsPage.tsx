@@ -11,6 +11,8 @@ import { changeSettings, useSettings } from '../data/settings.js'
 import { Fold } from '../frame/Fold.js'
 import { Loading } from '../frame/Loading.js'
 import { Trouble } from '../frame/Trouble.js'
+import { deckOptions } from '../words/decks.js'
+import { Words } from '../written/Words.js'
 import { useItsLearner } from './Record.js'
 
 const MOST_SLOW = 8
@@ -38,7 +40,7 @@ export default function FactsPage() {
           <Select
             aria-label="Deck"
             value={deck.id}
-            options={FACT_DECKS.map((d) => ({ value: d.id, label: d.name }))}
+            options={deckOptions()}
             onChange={(factDeck) => changeSettings({ factDeck })}
             style={{ minWidth: '14rem' }}
           />
@@ -72,7 +74,10 @@ export default function FactsPage() {
             <ul className="plain-list misfits">
               {slow.map(({ fact, because }) => (
                 <li key={fact}>
-                  <span className="mono">{factById(fact)!.card.ask}</span>: {because}
+                  <span className="mono">
+                    <Words>{factById(fact)!.card.ask}</Words>
+                  </span>
+                  : <Words>{because}</Words>
                 </li>
               ))}
             </ul>

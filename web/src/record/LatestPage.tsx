@@ -1,4 +1,4 @@
-import { placeName } from '@tachymetra/core/number'
+import { marked, placeName } from '@tachymetra/core/number'
 import type { LatestMistake } from '@tachymetra/core/wire'
 import { slipName } from '@tachymetra/core/words'
 import { Link } from 'react-router'
@@ -8,6 +8,7 @@ import { Loading } from '../frame/Loading.js'
 import { Trouble } from '../frame/Trouble.js'
 import { practiceWords, problemOf } from '../words/setName.js'
 import { when } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { useItsLearner } from './Record.js'
 
 /** The mistakes made last, one by one: what was typed, what happened, and the way to the whole problem. */
@@ -51,12 +52,18 @@ function Listed(props: { readonly mistakes: readonly LatestMistake[]; readonly t
           {mistakes.map((m, i) => (
             <tr key={i}>
               <th scope="row">
-                <Link to={`/record/attempt/${m.attempt}`}>{problemOf(m)}</Link>
+                <Link to={`/record/attempt/${m.attempt}`}>
+                  <Words>{problemOf(m)}</Words>
+                </Link>
               </th>
-              <td>{m.text.replace('_', ' ')}</td>
+              <td>
+                <Words>{marked(m.text.replace('_', ' '))}</Words>
+              </td>
               <td>{slipName(m.slip)}</td>
               <td>{placeName(m.place)}</td>
-              <td>{practiceWords(m)}</td>
+              <td>
+                <Words>{practiceWords(m)}</Words>
+              </td>
               <td>{when(m.at, timeZone)}</td>
             </tr>
           ))}

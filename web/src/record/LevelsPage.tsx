@@ -10,6 +10,7 @@ import { useMoveBack, useMoves, useProgress } from '../data/queries.js'
 import { Loading } from '../frame/Loading.js'
 import { Trouble } from '../frame/Trouble.js'
 import { when } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { useItsLearner } from './Record.js'
 import { TechniqueChoice } from './TechniqueChoice.js'
 import { useChosenTechnique } from './useChosen.js'
@@ -73,7 +74,7 @@ function Moves({ all }: { readonly all: readonly MoveWire[] }) {
               <strong>
                 {techniqueById(m.technique).name}: level {m.from} to {m.to}
               </strong>{' '}
-              {levelReasonWords(m.reason)}{' '}
+              <Words>{levelReasonWords(m.reason)}</Words>{' '}
               {latest(m) && (
                 <button type="button" className="key-button" onClick={() => moveBack.mutate(m)}>
                   Undo

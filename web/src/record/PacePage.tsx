@@ -15,7 +15,8 @@ import { useLearnerSettings } from '../data/learnerSettings.js'
 import { useBests, usePace, usePractised, useProgress } from '../data/queries.js'
 import { Loading } from '../frame/Loading.js'
 import { Trouble } from '../frame/Trouble.js'
-import { levelWords, when } from '../words/words.js'
+import { levelWords, minuteWords, when } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { type DayPace, type Measure, paceChart } from './paceChart.js'
 import { useItsLearner } from './Record.js'
 import { TechniqueChoice } from './TechniqueChoice.js'
@@ -165,7 +166,7 @@ function Shown(props: {
               SUPPORT_NAMES[p.support],
               `${p.right} of ${p.attempts}`,
               seconds(p.medianMs),
-              p.perMinute?.toFixed(1) ?? '–',
+              minuteWords(p.perMinute),
             ]),
         }}
         draw={draw}
@@ -182,7 +183,10 @@ function Shown(props: {
             </>
           ) : found && targetMs ? (
             <>
-              Level {level}: <strong>{forecastWords(found, targetMs)}</strong>{' '}
+              Level {level}:{' '}
+              <strong>
+                <Words>{forecastWords(found, targetMs)}</Words>
+              </strong>{' '}
               <span className="faint">
                 (right in {100 * found.coverage} of 100 such cases; {found.curve.law} curve through{' '}
                 {days.length} days)
@@ -237,7 +241,7 @@ function Bests({ bests }: { readonly bests: readonly Best[] }) {
     <PlainTable
       title="Own bests, answer only"
       columns={['Level', 'Quickest right', 'Most right a minute']}
-      rows={its.map((b) => [String(b.level), seconds(b.bestMs), b.perMinute?.toFixed(1) ?? '–'])}
+      rows={its.map((b) => [String(b.level), seconds(b.bestMs), minuteWords(b.perMinute)])}
     />
   )
 }

@@ -6,6 +6,7 @@ import { Loading } from '../frame/Loading.js'
 import { NotInRecord } from '../frame/Missing.js'
 import { setName } from '../words/setName.js'
 import { when } from '../words/words.js'
+import { Words } from '../written/Words.js'
 
 /** One session of the record with its attempts. */
 export default function SessionPage() {
@@ -24,9 +25,13 @@ export default function SessionPage() {
         <Link to="/record">Record</Link>
       </p>
       <h1>
-        {setName(recipe)}, {when(startedAt, timeZone)}
+        <Words>{setName(recipe)}</Words>, {when(startedAt, timeZone)}
       </h1>
-      {extra && <p className="faint">{extra}</p>}
+      {extra && (
+        <p className="faint">
+          <Words>{extra}</Words>
+        </p>
+      )}
       <PaceFigures paces={paces} bests={bests.data} />
       <h2>Attempts</h2>
       <AttemptTable attempts={attempts} linked />

@@ -8,7 +8,7 @@ import { useSessions } from '../data/queries.js'
 import { Loading } from '../frame/Loading.js'
 import { Trouble } from '../frame/Trouble.js'
 import { practiceNames } from '../words/setName.js'
-import { when } from '../words/words.js'
+import { minuteWords, when } from '../words/words.js'
 import { written } from '../written/written.js'
 import { useItsLearner } from './Record.js'
 import { TechniqueChoice } from './TechniqueChoice.js'
@@ -49,7 +49,7 @@ export default function SessionsPage() {
           },
           {
             title: 'Right a minute',
-            render: (_, s) => written(s.paces.map((p) => rightPerMinute(p)?.toFixed(1) ?? '–').join(', ')),
+            render: (_, s) => written(s.paces.map((p) => minuteWords(rightPerMinute(p))).join(', ')),
           },
           {
             title: 'Mistakes',

@@ -7,6 +7,7 @@ import { useLearners } from '../data/queries.js'
 import { useDoing } from '../forms/useDoing.js'
 import { Loading } from '../frame/Loading.js'
 import { Trouble } from '../frame/Trouble.js'
+import { Words } from '../written/Words.js'
 import { writtenPlain } from '../written/written.js'
 import { useItsLearner } from './Record.js'
 import { useSheets } from './sheets.js'
@@ -29,6 +30,8 @@ export default function SheetPage() {
           mode="multiple"
           value={[...ids]}
           options={all.map((l) => ({ value: l.id, label: l.name }))}
+          optionRender={({ label }) => <bdi>{label}</bdi>}
+          labelRender={({ label }) => <bdi>{label}</bdi>}
           optionFilterProp="label"
           placeholder="Choose learners"
           onChange={setIds}
@@ -46,9 +49,13 @@ export default function SheetPage() {
       )}
       {sheets.map((sheet) => (
         <section key={sheet.title} className="stack loose sheet">
-          <h2>{sheet.title}</h2>
+          <h2>
+            <bdi>{sheet.title}</bdi>
+          </h2>
           {sheet.lines.map((line) => (
-            <p key={line}>{line}</p>
+            <p key={line}>
+              <Words>{line}</Words>
+            </p>
           ))}
           <div className="sheet-tables">
             {sheet.tables.map((table) => (

@@ -1,3 +1,4 @@
+import { marked } from '@tachymetra/core/number'
 import type { Recipe } from '@tachymetra/core/set'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { count } from '@tachymetra/core/words'
@@ -15,6 +16,7 @@ import { OneLearner } from '../frame/OneLearner.js'
 import { PaperPages } from '../frame/PaperPages.js'
 import { Trouble } from '../frame/Trouble.js'
 import { wakeSound } from '../sound/sound.js'
+import { Words } from '../written/Words.js'
 import './round.css'
 
 const SECONDS = { least: 1, most: 600, usual: 6 } as const
@@ -49,7 +51,10 @@ function Round({ learner }: { readonly learner: LearnerWire }) {
   return (
     <div className="stack loose">
       <h1>
-        Rounds <span className="faint aside">for {learner.name}</span>
+        Rounds{' '}
+        <span className="faint aside">
+          for <bdi>{learner.name}</bdi>
+        </span>
       </h1>
       <PaperPages />
       <div className="round-page">
@@ -75,9 +80,12 @@ function Round({ learner }: { readonly learner: LearnerWire }) {
           </label>
           {extraTime !== 1 && (
             <p className="faint">
-              {extraTime === null
-                ? `${learner.name} works without a limit: no bell rings.`
-                : `${learner.name} has ${extraTime} times as long.`}
+              <bdi>{learner.name}</bdi>{' '}
+              {extraTime === null ? (
+                'works without a limit: no bell rings.'
+              ) : (
+                <Words>{marked(`has ${extraTime} times as long.`)}</Words>
+              )}
             </p>
           )}
           <Checkbox checked={aloud} onChange={(event) => setAloud(event.target.checked)}>

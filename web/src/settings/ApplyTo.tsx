@@ -67,7 +67,16 @@ export default function ApplyTo(props: {
       setSaid('Undone: everybody has the settings they had before.')
     })
   return (
-    <Modal open title={`Apply the settings of ${learner.name} to several`} footer={null} onCancel={onClose}>
+    <Modal
+      open
+      title={
+        <>
+          Apply the settings of <bdi>{learner.name}</bdi> to several
+        </>
+      }
+      footer={null}
+      onCancel={onClose}
+    >
       <div className="stack">
         <fieldset>
           <legend>What</legend>
@@ -90,7 +99,7 @@ export default function ApplyTo(props: {
           <Checkbox.Group
             className="ticked-learners"
             value={[...to]}
-            options={others.map((l) => ({ value: l.id, label: l.name }))}
+            options={others.map((l) => ({ value: l.id, label: <bdi>{l.name}</bdi> }))}
             onChange={setTo}
           />
         </fieldset>

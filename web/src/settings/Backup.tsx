@@ -79,8 +79,11 @@ export default function Backup() {
       {picked && (
         <div className="stack panel" role="alertdialog" aria-label="Restore this backup?">
           <p>
-            <strong>{picked.file.name}</strong> holds {words(picked.holds)}. It takes the place of everything
-            that is here now{held.data && ` (${words(held.data)})`}.
+            <strong>
+              <bdi>{picked.file.name}</bdi>
+            </strong>{' '}
+            holds {words(picked.holds)}. It takes the place of everything that is here now
+            {held.data && ` (${words(held.data)})`}.
           </p>
           <div className="row">
             <Button danger type="primary" loading={busy} onClick={() => void restore(picked)}>

@@ -1,7 +1,7 @@
-import { FACT_DECKS } from '@tachymetra/core/facts'
 import { TECHNIQUES } from '@tachymetra/core/registry'
 import { InputNumber, Select } from 'antd'
 import { Link } from 'react-router'
+import { deckOptions } from '../words/decks.js'
 import type { Section } from './section.js'
 
 const ITEMS = [
@@ -41,7 +41,7 @@ export function Daily({ settings, change }: Section) {
         id="decks"
         label="Facts the plan draws from"
         value={settings.decks}
-        options={FACT_DECKS.map((d) => ({ value: d.id, label: d.name }))}
+        options={deckOptions()}
         onChange={(decks) => change({ decks })}
       />
       <Many

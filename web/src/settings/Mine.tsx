@@ -1,7 +1,9 @@
+import { marked } from '@tachymetra/core/number'
 import type { NumberSigns } from '@tachymetra/core/set'
 import { Checkbox, Select } from 'antd'
 import { changeSettings, type Settings, useSettings } from '../data/settings.js'
 import { OnwardSelect } from '../forms/OnwardSelect.js'
+import { Words } from '../written/Words.js'
 
 const THEMES: { value: Settings['theme']; label: string }[] = [
   { value: 'system', label: 'as the system has it' },
@@ -60,7 +62,13 @@ function Numbers() {
         )}
       </div>
       <p>
-        <span className="mono">{'1\u2009234\u2009567.5 × 7'}</span> and <span className="mono">96 ÷ 8</span>
+        <span className="mono">
+          <Words>{marked('1\u2009234\u2009567.5 × 7')}</Words>
+        </span>{' '}
+        and{' '}
+        <span className="mono">
+          <Words>96 ÷ 8</Words>
+        </span>
       </p>
     </fieldset>
   )

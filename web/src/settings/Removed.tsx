@@ -24,20 +24,32 @@ export function Removed() {
       <ul className="plain-list">
         {removed.data.map((one) => (
           <li key={one.id} className="row">
-            <span>{one.name}</span>
+            <span>
+              <bdi>{one.name}</bdi>
+            </span>
             <span className="faint">until {until(one)}</span>
             <Button onClick={() => takeBack.mutate(one.id)}>
-              Bring back<span className="sr-only">: {one.name}</span>
+              Bring back
+              <span className="sr-only">
+                : <bdi>{one.name}</bdi>
+              </span>
             </Button>
             <Popconfirm
-              title={`Erase everything of ${one.name} now?`}
+              title={
+                <>
+                  Erase everything of <bdi>{one.name}</bdi> now?
+                </>
+              }
               description="It cannot be undone. Backups you have kept elsewhere are not touched."
               okText="Erase now"
               cancelText="Keep"
               onConfirm={() => erase.mutate(one.id)}
             >
               <Button danger>
-                Erase now<span className="sr-only">: {one.name}</span>
+                Erase now
+                <span className="sr-only">
+                  : <bdi>{one.name}</bdi>
+                </span>
               </Button>
             </Popconfirm>
           </li>

@@ -13,7 +13,9 @@ export default function SettingsPage() {
         <Pages label="Settings of everyone here" pages={HERE} />
         {learner && (
           <>
-            <h2>{learner.name}</h2>
+            <h2>
+              <bdi>{learner.name}</bdi>
+            </h2>
             <Pages label={`Settings of ${learner.name}`} pages={LEARNER} />
           </>
         )}

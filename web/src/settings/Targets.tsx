@@ -6,6 +6,7 @@ import { useMemo, useState } from 'react'
 import { Wide } from '../charts/Wide.js'
 import { useTimes } from '../data/queries.js'
 import { variantIn } from '../data/variants.js'
+import { Words } from '../written/Words.js'
 import type { Section } from './section.js'
 
 /** Targets of one technique, level by level, with what the learner's own times suggest. */
@@ -34,7 +35,8 @@ export function Targets({ learner, settings, change }: Section) {
       <section className="stack" aria-labelledby="targets">
         <h2 id="targets">Targets</h2>
         <p>
-          {learner.name} practises without a time limit, so there is nothing to aim for but right answers.
+          <bdi>{learner.name}</bdi> practises without a time limit, so there is nothing to aim for but right
+          answers.
         </p>
       </section>
     )
@@ -70,7 +72,9 @@ export function Targets({ learner, settings, change }: Section) {
                   <th scope="row">
                     {n} <span className="faint">{level.name}</span>
                   </th>
-                  <td>{targetWords(level.targetMs * extraTime)}</td>
+                  <td>
+                    <Words>{targetWords(level.targetMs * extraTime)}</Words>
+                  </td>
                   <td>
                     <InputNumber
                       aria-label={`Own target for level ${n}, seconds`}
@@ -83,11 +87,13 @@ export function Targets({ learner, settings, change }: Section) {
                       style={{ width: '6.5rem' }}
                     />
                   </td>
-                  <td>{hint ? seconds(hint.likelyMs) : '–'}</td>
+                  <td>
+                    <Words>{hint ? seconds(hint.likelyMs) : '–'}</Words>
+                  </td>
                   <td>
                     {hint && hint.ms !== (own[n] ?? level.targetMs * extraTime) && (
                       <button type="button" className="key-button" onClick={() => set(n, hint.ms)}>
-                        Use {targetWords(hint.ms)}
+                        Use <Words>{targetWords(hint.ms)}</Words>
                         <span className="sr-only"> for level {n}</span>
                       </button>
                     )}

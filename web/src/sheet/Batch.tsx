@@ -15,7 +15,9 @@ export function Batch({ batch, timeZone }: { readonly batch: SheetBatch; readonl
   return (
     <li className="batch">
       <div>
-        <Link to={`/papers/sheets/${first}${copies > 1 ? '?all' : ''}`}>{title}</Link>{' '}
+        <Link to={`/papers/sheets/${first}${copies > 1 ? '?all' : ''}`}>
+          <bdi>{title}</bdi>
+        </Link>{' '}
         <span className="faint">
           {when(madeAt, timeZone)}, {count(items, 'problem')}
           {copies > 1 && `, ${count(copies, 'paper')}`}

@@ -13,6 +13,7 @@ import { OneLearner } from '../frame/OneLearner.js'
 import { Trouble } from '../frame/Trouble.js'
 import { flush } from '../kept/outbox.js'
 import { when } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { KeyedItem } from './KeyedItem.js'
 import { type KeyedSheet, keepKeyed, keptDraft, keyedWords, letGoDraft, noteDraft, taskOf } from './keying.js'
 import './sheet.css'
@@ -66,7 +67,7 @@ function KeyIn(props: {
     <div className="stack loose">
       <p>
         <Link to={`/papers/sheets/${code}`}>
-          {title}, {code}
+          <bdi>{title}</bdi>, {code}
         </Link>
       </p>
       <h1>Key in a sheet</h1>
@@ -75,7 +76,7 @@ function KeyIn(props: {
         <LearnerSelect learner={learner} all={all} labelledBy="whose" />
         {before.length > 0 && (
           <span className="said-slip" role="status">
-            Keyed in for {learner.name} already, {when(before[0]!.at, learner.timeZone)}.
+            Keyed in for <bdi>{learner.name}</bdi> already, {when(before[0]!.at, learner.timeZone)}.
           </span>
         )}
       </div>
@@ -116,7 +117,9 @@ function KeyIn(props: {
                 onClick={() => setAt(i)}
               >
                 <span className="number">{i + 1}</span>
-                <span className="mono">{keyedWords(taskOf(item), keyed[i])}</span>
+                <span className="mono">
+                  <Words>{keyedWords(taskOf(item), keyed[i])}</Words>
+                </span>
               </button>
             </li>
           ))}

@@ -14,6 +14,7 @@ import { Entry } from '../entry/Entry.js'
 import { KeyButton } from '../entry/KeyButton.js'
 import { useKeys } from '../entry/useKeys.js'
 import { ItemLine } from '../working/ItemLine.js'
+import { Words } from '../written/Words.js'
 import { taskOf } from './keying.js'
 
 const SMALL = '(max-width: 40rem), (max-height: 30rem)'
@@ -84,7 +85,7 @@ export function KeyedItem(props: {
       {frame && !toDraw && <SorobanFrame frame={frame} />}
       {form && (
         <p className="faint" id="asked">
-          {form}
+          <Words>{form}</Words>
         </p>
       )}
       {typed ? (
@@ -121,10 +122,12 @@ function Lines({ item }: { readonly item: ListedProblem }) {
     <div className="keyed-lines">
       {above.map((line) => (
         <p key={line} className="mono">
-          {line}
+          <Words>{line}</Words>
         </p>
       ))}
-      <p>{asked}</p>
+      <p>
+        <Words>{asked}</Words>
+      </p>
     </div>
   )
 }

@@ -1,3 +1,4 @@
+import { unmarked } from '@tachymetra/core/number'
 import {
   CODE_BASE,
   CODE_LENGTH,
@@ -56,7 +57,7 @@ export function MakeSheets({ kept }: { readonly kept: Kept }) {
             support: 'answer',
             answers: 'at-end',
           } as const
-          const name = (title.trim() || setName(recipe)).slice(0, MOST_NAME)
+          const name = (title.trim() || unmarked(setName(recipe))).slice(0, MOST_NAME)
           const list = sheetList({ recipe, seed, generator: GENERATOR })
           const { marks } = problems
           sheets.push({

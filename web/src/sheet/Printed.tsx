@@ -1,23 +1,11 @@
 import { keyItem, type NewSheet, sheetItem } from '@tachymetra/core/set'
-import { type CSSProperties, useCallback } from 'react'
+import type { CSSProperties } from 'react'
 import { SorobanFrame } from '../beads/SorobanFrame.js'
 import { writtenPlain } from '../written/written.js'
 
 /** A text just as it was stored: numbers written as they were when the sheet was made, whatever is chosen since. */
-function Letters({
-  text,
-  numbers,
-}: {
-  readonly text: string
-  readonly numbers: NewSheet['layout']['numbers']
-}) {
-  const place = useCallback(
-    (span: HTMLSpanElement | null) => {
-      if (span) span.textContent = writtenPlain(text, numbers)
-    },
-    [text, numbers],
-  )
-  return <span ref={place} />
+function Letters(props: { readonly text: string; readonly numbers: NewSheet['layout']['numbers'] }) {
+  return <span>{writtenPlain(props.text, props.numbers)}</span>
 }
 
 /** A sheet as a page: the problems in columns, with a line for each answer. */
@@ -77,7 +65,7 @@ export function PrintedKey({ sheet }: { readonly sheet: NewSheet }) {
       aria-label={`Key: ${title}, ${code}`}
       style={{ '--columns': worked ? 2 : 4 } as CSSProperties}
     >
-      <Head title={`Key: ${title}`} sheet={sheet} />
+      <Head title={title} sheet={sheet} keyed />
       <ol className="printed-items">
         {list.map((listed, i) => {
           const { answer, band, steps, frame } = keyItem(listed, worked)
@@ -107,10 +95,14 @@ export function PrintedKey({ sheet }: { readonly sheet: NewSheet }) {
   )
 }
 
-function Head({ title, sheet }: { readonly title: string; readonly sheet: NewSheet }) {
+function Head(props: { readonly title: string; readonly sheet: NewSheet; readonly keyed?: boolean }) {
+  const { title, sheet, keyed } = props
   return (
     <header className="row spread">
-      <h2>{title}</h2>
+      <h2>
+        {keyed && 'Key: '}
+        <bdi>{title}</bdi>
+      </h2>
       <strong className="code">{sheet.code}</strong>
     </header>
   )

@@ -42,7 +42,7 @@ function Sheets({ sheets, others }: { readonly sheets: readonly SheetWire[]; rea
           <Link to="/papers/sheets">Printed sheets</Link>
         </p>
         <h1>
-          {title}{' '}
+          <bdi>{title}</bdi>{' '}
           <span className="faint aside">
             {sheets.length > 1 ? count(sheets.length, 'paper') : `code ${code}`}
           </span>
@@ -65,7 +65,9 @@ function Sheets({ sheets, others }: { readonly sheets: readonly SheetWire[]; rea
             {first.keyed.map(({ learnerId, sessionId, at }, i) => (
               <span key={sessionId}>
                 {i > 0 && ', '}
-                <Link to={`/record/session/${sessionId}`}>{names.get(learnerId)?.name ?? 'somebody'}</Link>{' '}
+                <Link to={`/record/session/${sessionId}`}>
+                  <bdi>{names.get(learnerId)?.name ?? 'somebody'}</bdi>
+                </Link>{' '}
                 {when(at, names.get(learnerId)?.timeZone)}
               </span>
             ))}

@@ -10,6 +10,7 @@ import { useLearnerSettingsQuery } from '../data/learnerSettings.js'
 import { useLearner } from '../data/queries.js'
 import { Fold } from '../frame/Fold.js'
 import { Loading } from '../frame/Loading.js'
+import { Words } from '../written/Words.js'
 import { type Assumed, assumedOf, Model } from './Model.js'
 import {
   COMPARED,
@@ -149,8 +150,9 @@ function Outcome(props: { readonly asked: Asked; readonly runs: readonly Run[]; 
         {asked.minutes} minutes a day: {techniqueById(goal.at(-1)!).name}
       </h2>
       <p className="advice">
-        {all} known at the first level {rangeWords(planned, 'known', goal.length, weeks)}. Half-way up the
-        levels: {rangeWords(planned, 'halfway', goal.length, weeks)}.
+        <Words>{all}</Words> known at the first level{' '}
+        <Words>{rangeWords(planned, 'known', goal.length, weeks)}</Words>. Half-way up the levels:{' '}
+        <Words>{rangeWords(planned, 'halfway', goal.length, weeks)}</Words>.
       </p>
       <Chart
         says={`How many of the techniques are half-way up their levels, week by week, in ${runs.length} runs.`}

@@ -9,6 +9,7 @@ import { changeSettings, useSettings } from '../data/settings.js'
 import { KeyButton } from '../entry/KeyButton.js'
 import { Keypad } from '../entry/Keypad.js'
 import { useKeys } from '../entry/useKeys.js'
+import { Words } from '../written/Words.js'
 import './soroban.css'
 
 const MEANS: readonly [DigitMeans, string, string][] = [
@@ -85,10 +86,14 @@ function Standing({
       />
       <div className="free-value" role="status">
         <p className="big mono" aria-hidden="true">
-          {toWords(value)}
+          <Words>{toWords(value)}</Words>
         </p>
         <p>{inWords(value)}</p>
-        {hand.notice && <p className="said-slip">{hand.notice}</p>}
+        {hand.notice && (
+          <p className="said-slip">
+            <Words>{hand.notice}</Words>
+          </p>
+        )}
       </div>
       {keypad && <Keypad keys={FRAME_KEYS} onKey={digit} onErase={undo} />}
       <div className="row keys-line">

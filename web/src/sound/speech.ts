@@ -1,4 +1,5 @@
 /** Speech by a voice that the browser has on this machine: nothing is sent anywhere. */
+import { unmarked } from '@tachymetra/core/number'
 import { useSyncExternalStore } from 'react'
 
 const CAN = typeof window !== 'undefined' && 'speechSynthesis' in window
@@ -30,7 +31,7 @@ export function speak(text: string, rate = 1, onEnd?: () => void): void {
     return
   }
   speechSynthesis.cancel()
-  const said = new SpeechSynthesisUtterance(text)
+  const said = new SpeechSynthesisUtterance(unmarked(text))
   said.voice = own
   said.lang = own.lang
   said.rate = Math.max(0.8, Math.min(3, rate))

@@ -11,6 +11,7 @@ import { handOut } from '../data/files.js'
 import { useDoing } from '../forms/useDoing.js'
 import { Trouble } from '../frame/Trouble.js'
 import { when } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import { writtenPlain } from '../written/written.js'
 import { type Run, runTable, standingLines, trialChart, trialSheet } from './runs.js'
 
@@ -42,9 +43,15 @@ export function Past(props: {
           Begin this trial
         </Button>
       </div>
-      <p>{trial.about}</p>
+      <p>
+        <Words>{trial.about}</Words>
+      </p>
       {!standing && <p className="faint">You have not finished this one yet.</p>}
-      {standing && whole.length === 1 && <p>{standingLines(trial, standing)[0]}</p>}
+      {standing && whole.length === 1 && (
+        <p>
+          <Words>{standingLines(trial, standing)[0]}</Words>
+        </p>
+      )}
       {standing && whole.length > 1 && (
         <Chart
           says={standingLines(trial, standing).join(' ')}
@@ -58,7 +65,7 @@ export function Past(props: {
             <Link to={recipe.paper ? `/papers/${id}` : `/record/session/${id}`}>
               {when(startedAt, timeZone)}
             </Link>
-            : {resultWords(result.right, result.of, result.ms)}
+            : <Words>{resultWords(result.right, result.of, result.ms)}</Words>
             {!result.whole && ', not all worked'}
           </li>
         ))}

@@ -12,6 +12,7 @@ import { OneLearner } from '../frame/OneLearner.js'
 import { PaperPages } from '../frame/PaperPages.js'
 import { Trouble } from '../frame/Trouble.js'
 import { wakeSound } from '../sound/sound.js'
+import { Words } from '../written/Words.js'
 import { Past } from './Past.js'
 import { type Run, shortScore } from './runs.js'
 import './trial.css'
@@ -58,7 +59,9 @@ function Trials({ learner }: { readonly learner: LearnerWire }) {
             }}
           >
             <strong>{trial.name}</strong>
-            <span className="faint">{standingWords(trial, runs)}</span>
+            <span className="faint">
+              <Words>{standingWords(trial, runs)}</Words>
+            </span>
           </button>
           <button
             type="button"
@@ -76,7 +79,10 @@ function Trials({ learner }: { readonly learner: LearnerWire }) {
   return (
     <div className="stack loose">
       <h1>
-        Trials <span className="faint aside">for {learner.name}</span>
+        Trials{' '}
+        <span className="faint aside">
+          for <bdi>{learner.name}</bdi>
+        </span>
       </h1>
       <PaperPages />
       <p>

@@ -1,4 +1,5 @@
 /** Runs of a trial over time: as a chart, and as a sheet to keep. */
+import { fixedWords } from '@tachymetra/core/number'
 import type { Sheet } from '@tachymetra/core/report'
 import type { Recipe, Trial, TrialResult, TrialStanding } from '@tachymetra/core/set'
 import { count, resultWords, scoreWords } from '@tachymetra/core/words'
@@ -15,7 +16,7 @@ export interface Run {
 
 /** A score without its unit. */
 export const shortScore = (score: number, unit: Trial['unit']): string =>
-  unit === 'points' ? String(score) : score.toFixed(1)
+  unit === 'points' ? String(score) : fixedWords(score)
 
 /** Best, usual, and where half of the runs lie. */
 export function standingLines(trial: Trial, { runs, best, median, spread }: TrialStanding): string[] {

@@ -1,13 +1,17 @@
 /** What a set is called: what is practised in it. */
+
 import { drillById, practiceName } from '@tachymetra/core/drill'
+import { typedByHand } from '@tachymetra/core/number'
 import { problemWords, readProblem } from '@tachymetra/core/problem'
 import { type ListedProblem, type Recipe, type Source, trialById } from '@tachymetra/core/set'
 import { levelWords } from './words.js'
 
 /** "Tens first, level 3", "Tens first, level 3 and Split and add, level 1". */
 export function setName({ sources, paper, trial, name }: Recipe): string {
-  const given = paper?.name ?? trialById(trial)?.name ?? name
+  const given = trialById(trial)?.name
   if (given !== undefined) return given
+  const typed = paper?.name ?? name
+  if (typed !== undefined) return typedByHand(typed)
   return practiceNames(sources.flatMap(practised)).join(' and ')
 }
 

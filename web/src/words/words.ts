@@ -1,4 +1,5 @@
 /** Small pieces of wording used on several screens. */
+import { fixedWords } from '@tachymetra/core/number'
 import { OWN_LEVEL } from '@tachymetra/core/registry'
 import type { Support } from '@tachymetra/core/session'
 import type { Technique } from '@tachymetra/core/technique'
@@ -32,6 +33,10 @@ export function when(iso: string, timeZone?: string): string {
 
 /** A text to be heard: numbers whole, without the thin spaces that part them for the eye. */
 export const aloud = (text: string): string => text.replace(/(?<=\d)\u2009(?=\d)/g, '')
+
+/** Right answers a minute: 7.25 -> "7.3"; an en dash where none was measured. */
+export const minuteWords = (perMinute: number | null | undefined): string =>
+  perMinute === null || perMinute === undefined ? '–' : fixedWords(perMinute)
 
 /** 4 -> "4 min", 0.46 -> "half a minute", 2.3 -> "2½ min". */
 export function minutesWords(minutes: number): string {

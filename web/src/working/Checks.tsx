@@ -2,6 +2,7 @@ import { checksOf } from '@tachymetra/core/check'
 import { type Decimal, toWords } from '@tachymetra/core/number'
 import type { Problem } from '@tachymetra/core/problem'
 import { useMemo } from 'react'
+import { Words } from '../written/Words.js'
 import { Mark } from './Mark.js'
 import './checks.css'
 
@@ -14,16 +15,24 @@ export function Checks({ problem, answer }: { readonly problem: Problem; readonl
       {checks.map((check) => (
         <section key={check.id}>
           <h3>
-            <Mark right={check.passes} /> {check.name}: {check.passes ? 'passes' : 'does not pass'}
+            <Mark right={check.passes} /> <Words>{check.name}</Words>:{' '}
+            {check.passes ? 'passes' : 'does not pass'}
           </h3>
           <ol className="plain-list mono">
             {check.steps.map((line) => (
-              <li key={line}>{line}</li>
+              <li key={line}>
+                <Words>{line}</Words>
+              </li>
             ))}
           </ol>
           <p className="faint">
-            {check.limit}
-            {check.wrongButPasses && <> Here {toWords(check.wrongButPasses)} would pass too, and is wrong.</>}
+            <Words>{check.limit}</Words>
+            {check.wrongButPasses && (
+              <>
+                {' '}
+                Here <Words>{toWords(check.wrongButPasses)}</Words> would pass too, and is wrong.
+              </>
+            )}
           </p>
         </section>
       ))}

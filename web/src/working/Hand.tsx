@@ -1,7 +1,9 @@
 import { digitAt, highestPlace, lowestPlace } from '@tachymetra/core/number'
-import { asDecimal, type Value, valueText, valueWords } from '@tachymetra/core/question'
+import { asDecimal, type Value, valueWords } from '@tachymetra/core/question'
 import type { Held } from '@tachymetra/core/technique'
 import { memo } from 'react'
+import { Words } from '../written/Words.js'
+import { written } from '../written/written.js'
 import './hand.css'
 
 /** What is held in mind: a digit on one hand, two digits on two, anything longer as a number. */
@@ -15,7 +17,7 @@ export const Hands = memo(function Hands({ holds }: { readonly holds: readonly H
         <figure key={`${i} ${held.what}`}>
           <HeldValue value={held.value} hands={i === hand} />
           <figcaption>
-            {held.what}: {valueWords(held.value)}
+            <Words>{held.what}</Words>: <Words>{valueWords(held.value)}</Words>
           </figcaption>
         </figure>
       ))}
@@ -39,11 +41,16 @@ function significantDigits(held: Value): number[] {
 }
 
 function HeldValue({ value, hands }: { readonly value: Value; readonly hands: boolean }) {
-  if (!hands) return <div className="held-number">{valueWords(value)}</div>
+  if (!hands)
+    return (
+      <div className="held-number">
+        <Words>{valueWords(value)}</Words>
+      </div>
+    )
   return (
     <div className="row" style={{ gap: 0 }}>
       {significantDigits(value).map((digit, i) => (
-        <Hand key={i} digit={digit} label={valueText(value)} />
+        <Hand key={i} digit={digit} label={written(valueWords(value))} />
       ))}
     </div>
   )

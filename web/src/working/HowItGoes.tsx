@@ -3,6 +3,7 @@ import { sameValue, valueWords } from '@tachymetra/core/question'
 import type { Exercise, JudgedEntry } from '@tachymetra/core/session'
 import { readAnswerOf, type Step, trace } from '@tachymetra/core/technique'
 import { useMemo, useState } from 'react'
+import { Words } from '../written/Words.js'
 import { Mark } from './Mark.js'
 import './how-it-goes.css'
 
@@ -37,7 +38,9 @@ export function HowItGoes(props: {
   if (work.steps.length < 2) return null
   return (
     <details className="how-it-goes" open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary>{summary}</summary>
+      <summary>
+        <Words>{summary}</Words>
+      </summary>
       {open && (
         <ol>
           {work.steps.map((step, i) => {
@@ -46,8 +49,18 @@ export function HowItGoes(props: {
             const had = own?.entries[i]
             return (
               <li key={i} className={made.length > 0 ? 'slipped' : ''}>
-                <span>{step.ask}</span> <span className="mono value">{step.kind.say(value)}</span>
-                {carryWords(step) && <span className="faint"> {carryWords(step)}</span>}
+                <span>
+                  <Words>{step.ask}</Words>
+                </span>{' '}
+                <span className="mono value">
+                  <Words>{step.kind.say(value)}</Words>
+                </span>
+                {carryWords(step) && (
+                  <span className="faint">
+                    {' '}
+                    <Words>{carryWords(step)}</Words>
+                  </span>
+                )}
                 {given?.has(i + 1) && (
                   <span className="faint">
                     {' '}
@@ -57,12 +70,15 @@ export function HowItGoes(props: {
                 {had !== undefined && !sameValue(had, value) && (
                   <span className="had">
                     {' '}
-                    you probably had <span className="mono">{step.kind.say(had)}</span>
+                    you probably had{' '}
+                    <span className="mono">
+                      <Words>{step.kind.say(had)}</Words>
+                    </span>
                   </span>
                 )}
                 {made.map((slip) => (
                   <span key={slip.id} className="said-slip">
-                    Likely here. {slip.remark}
+                    Likely here. <Words>{slip.remark}</Words>
                   </span>
                 ))}
               </li>

@@ -3,6 +3,7 @@ import { type PaperRow, workedOnPaper } from '@tachymetra/core/written'
 import { useMemo, useState } from 'react'
 import { KeyButton } from '../entry/KeyButton.js'
 import { aloud } from '../words/words.js'
+import { Words } from '../written/Words.js'
 import './on-paper.css'
 
 /** The usual written way, a step at a press: what stands on the sheet, and what is done. */
@@ -15,7 +16,7 @@ export function OnPaper({ problem }: { readonly problem: Problem }) {
     <div className="on-paper">
       <PaperSheet rows={step?.rows ?? before} />
       <p className="says" role="status">
-        {step ? step.says : `${steps.length} steps.`}
+        <Words>{step ? step.says : `${steps.length} steps.`}</Words>
         <span className="sr-only">{step && aloud(` Step ${at} of ${steps.length}.`)}</span>
       </p>
       <div className="row">
@@ -44,7 +45,7 @@ export function PaperSheet({ rows }: { readonly rows: readonly PaperRow[] }) {
         {rows.map((row, r) => (
           <tr key={r} className={row.line ? 'ruled' : ''}>
             <th scope="row" className="before">
-              {row.before}
+              <Words>{row.before}</Words>
               <span className="sr-only">row {r + 1}</span>
             </th>
             {columns.map((column) => {
@@ -52,7 +53,7 @@ export function PaperSheet({ rows }: { readonly rows: readonly PaperRow[] }) {
               const point = row.decimals > 0 && column === row.decimals && cell !== undefined
               return (
                 <td key={column} className={`${cell?.fresh ? 'fresh' : ''}${point ? ' point' : ''}`}>
-                  {cell?.text}
+                  <Words>{cell?.text}</Words>
                 </td>
               )
             })}

@@ -11,6 +11,8 @@ import {
 import { type CSSProperties, Fragment, memo, useRef } from 'react'
 import { useWidth } from '../frame/useWidth.js'
 import { spoken } from '../words/spoken.js'
+import { Words } from '../written/Words.js'
+import { written } from '../written/written.js'
 import { bandsOf } from './bands.js'
 import { ItemLine } from './ItemLine.js'
 import './place-rule.css'
@@ -70,7 +72,7 @@ function Ruler(props: Props) {
   const sizes = { '--rows': rows.length, '--bands': bands.length } as CSSProperties
   return (
     <div className={`rule-frame${kind}${many}`} ref={frame} style={sizes}>
-      <div className="rule" role="img" aria-label={`${spoken(problem)}${said}`}>
+      <div className="rule" role="img" aria-label={written(`${spoken(problem)}${said}`)}>
         {bands.map((places, i) => (
           <Band
             key={i}
@@ -121,7 +123,9 @@ function Band(props: BandProps) {
     <div className="band" style={columns}>
       {rows.map((row, r) => (
         <Fragment key={r}>
-          <span className="sign">{first && row.before}</span>
+          <span className="sign">
+            <Words>{first && row.before}</Words>
+          </span>
           {places.map((p) => (
             <span key={p} className={`digit${inner(p)}${lit(p)}${isIn(picked, r, p) ? ' picked' : ''}`}>
               {standsAt(row, p) && digitAt(row.size, p)}

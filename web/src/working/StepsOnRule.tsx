@@ -3,6 +3,8 @@ import { isItem, type Problem, rowsOf } from '@tachymetra/core/problem'
 import { asDecimal, valueWords } from '@tachymetra/core/question'
 import { type AnswerLine, momentAfter, type Trace } from '@tachymetra/core/technique'
 import { type CSSProperties, memo } from 'react'
+import { Words } from '../written/Words.js'
+import { written } from '../written/written.js'
 import './place-rule.css'
 import './steps-on-rule.css'
 
@@ -23,7 +25,10 @@ function StepsInWords({ work }: { readonly work: Trace }) {
     <ol className="steps-words">
       {work.steps.map((step, i) => (
         <li key={i}>
-          {step.ask} <strong className="mono">{step.kind.say(work.entries[i]!)}</strong>
+          <Words>{step.ask}</Words>{' '}
+          <strong className="mono">
+            <Words>{step.kind.say(work.entries[i]!)}</Words>
+          </strong>
         </li>
       ))}
     </ol>
@@ -57,7 +62,9 @@ function Ruled({ problem, work }: { readonly problem: Problem; readonly work: Tr
         </tr>
         {rows.map((row, r) => (
           <tr key={r}>
-            <td className="sign">{row.before}</td>
+            <td className="sign">
+              <Words>{row.before}</Words>
+            </td>
             {places.map((p) => (
               <td key={p} className={`digit${point(p)}`}>
                 {p <= highestPlace(row.size) &&
@@ -72,7 +79,7 @@ function Ruled({ problem, work }: { readonly problem: Problem; readonly work: Tr
       </thead>
       <tbody>
         {work.steps.map((step, i) => (
-          <tr key={i} title={step.ask}>
+          <tr key={i} title={written(step.ask)}>
             <td className="sign">{lines[i]!.negative ? '−' : ''}</td>
             {places.map((p) => (
               <td
@@ -83,7 +90,7 @@ function Ruled({ problem, work }: { readonly problem: Problem; readonly work: Tr
               </td>
             ))}
             <th scope="row" className="said-value">
-              {valueWords(work.entries[i]!)}
+              <Words>{valueWords(work.entries[i]!)}</Words>
             </th>
           </tr>
         ))}

@@ -1,4 +1,5 @@
 /** What the bench says: the question, the hint, what a mistake was, and what became of the problem. */
+
 import type { Cause } from '@tachymetra/core/diagnose'
 import type { FadeLevel } from '@tachymetra/core/learner'
 import { digitAt, placeName, readDecimal, toWords } from '@tachymetra/core/number'
@@ -23,6 +24,7 @@ import { PASSED_OVER, seconds } from '@tachymetra/core/words'
 import { memo, useEffect, useRef, useState } from 'react'
 import { HAS_TOUCH } from '../data/touch.js'
 import { ACTION_WORDS } from '../words/actions.js'
+import { Words } from '../written/Words.js'
 import { askForCauses } from './causes.js'
 import { Stacked } from './ItemLine.js'
 import { Mark } from './Mark.js'
@@ -91,11 +93,11 @@ export function Hint({ progress }: { readonly progress: Progress }) {
   return (
     <span className="faint">
       <br />
-      {words}
+      <Words>{words}</Words>
       {beads && (
         <>
           <br />
-          {beads}
+          <Words>{beads}</Words>
         </>
       )}
     </span>
@@ -126,17 +128,31 @@ function remarkOn(
 export function Said(props: { readonly progress: Progress; readonly explained: string | undefined }) {
   const said = remarkOn(props.progress, props.explained)
   if (!said) return null
-  if ('passed' in said) return <p>{said.passed}</p>
+  if ('passed' in said)
+    return (
+      <p>
+        <Words>{said.passed}</Words>
+      </p>
+    )
   if ('again' in said)
     return (
       <p>
-        <Mark right={false} /> <span className="said-slip">{said.again}</span>
+        <Mark right={false} />{' '}
+        <span className="said-slip">
+          <Words>{said.again}</Words>
+        </span>
       </p>
     )
   return (
     <p>
-      <Mark right={false} /> <span className="value">{said.value}</span> is not right.{' '}
-      <span className="said-slip">{said.remark}</span>
+      <Mark right={false} />{' '}
+      <span className="value">
+        <Words>{said.value}</Words>
+      </span>{' '}
+      is not right.{' '}
+      <span className="said-slip">
+        <Words>{said.remark}</Words>
+      </span>
     </p>
   )
 }
@@ -206,9 +222,13 @@ export function Done({ progress, calm }: { readonly progress: Progress; readonly
       <p className="big">
         <Stacked text={solved(progress)} />
       </p>
-      {beside && <p className="faint">{beside}</p>}
+      {beside && (
+        <p className="faint">
+          <Words>{beside}</Words>
+        </p>
+      )}
       <p className={right ? 'said-right' : ''}>
-        {right && <Mark right />} {outcomeWords(progress, calm)}
+        {right && <Mark right />} <Words>{outcomeWords(progress, calm)}</Words>
       </p>
     </div>
   )
@@ -223,7 +243,11 @@ export function WayWorked({ progress }: { readonly progress: Progress }) {
   const { technique, variant } = progress.task as Exercise
   const way =
     progress.entries.length > 0 ? wayWords(technique, variant, progress.walks[0]!.variant) : undefined
-  return way ? <p className="faint">You work it another way: {way}.</p> : null
+  return way ? (
+    <p className="faint">
+      You work it another way: <Words>{way}</Words>.
+    </p>
+  ) : null
 }
 
 /** As many entries as fit beside the problem; the ones before are in the record. */
@@ -245,13 +269,24 @@ export const Steps = memo(function Steps(props: {
           <li key={before + i}>
             {passedOver(entry) ? <span aria-hidden="true">·</span> : <Mark right={moved(entry)} />}
             <span>
-              <span className="value">{entryWords(walk, entry)}</span>
+              <span className="value">
+                <Words>{entryWords(walk, entry)}</Words>
+              </span>
               {entry.verdict === 'given' && <span className="faint"> shown</span>}
               {passedOver(entry) && <span className="faint"> {passedName(entry)}</span>}
               {entry.verdict === 'ahead' && <span className="faint"> at once</span>}
-              {entry.slips[0] && <span className="said-slip"> {entry.slips[0].remark}</span>}
+              {entry.slips[0] && (
+                <span className="said-slip">
+                  {' '}
+                  <Words>{entry.slips[0].remark}</Words>
+                </span>
+              )}
             </span>
-            {!calm && <span className="mono faint">{seconds(entry.ms)}</span>}
+            {!calm && (
+              <span className="mono faint">
+                <Words>{seconds(entry.ms)}</Words>
+              </span>
+            )}
           </li>
         ))}
       </ol>

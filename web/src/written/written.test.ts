@@ -1,9 +1,9 @@
-import { type Decimal, decimal, readDecimal, toWords } from '@tachymetra/core/number'
+import { type Decimal, decimal, marked, readDecimal, toWords, typedByHand } from '@tachymetra/core/number'
 import { printProblem, problemWords, readProblem } from '@tachymetra/core/problem'
 import type { NumberSigns } from '@tachymetra/core/set'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { typedHere, written } from './written.js'
+import { typedHere, written, writtenPlain } from './written.js'
 
 const PLAIN: NumberSigns = { decimal: '.', grouping: 'space', times: '×', over: '÷' }
 const ANY = fc.record({
@@ -31,7 +31,7 @@ test.each([
   [{ ...PLAIN, grouping: 'apostrophe' }, '12\u2009345\u2009678.5', '12’345’678.5'],
   [{ ...PLAIN, grouping: 'none' }, '12\u2009345.5. Then 3.', '12345.5. Then 3.'],
 ] as const)('%o: %s', (numbers, text, here) => {
-  expect(written(text, numbers)).toBe(here)
+  expect(written(marked(text), numbers)).toBe(here)
 })
 
 test('what is written here is written so once, and read back here is the same number, problem and all', () => {
@@ -50,4 +50,30 @@ test('what is written here is written so once, and read back here is the same nu
       expect(printProblem(readProblem(typed))).toBe(printProblem(problem))
     }),
   )
+})
+
+test.each([
+  'Class 5.2 x 3',
+  'Room 4.1 × 2 ÷ 2, 1\u2009234',
+  'http://192.168.0.12:4173/learners?n=1.5',
+  'ليلى 5.2 × 3',
+])('what somebody typed stays as it is, whatever is written beside it: %s', (typed) => {
+  const numbers: NumberSigns = { decimal: ',', grouping: 'sign', times: '·', over: ':' }
+  const text = `${typedByHand(typed)}: ${toWords(decimal(12345, 1))} × 2, ${typedByHand(typed)}`
+  const here = '1\u2060.234,5 · 2'
+  // U+2068 and U+2069 are the isolates of the Unicode Standard, annex 9.
+  expect(written(text, numbers)).toBe(`\u2068${typed}\u2069: ${here}, \u2068${typed}\u2069`)
+  expect(written(written(text, numbers), numbers)).toBe(written(text, numbers))
+  expect(writtenPlain(text, numbers)).toBe(`${typed}: 1.234,5 · 2, ${typed}`)
+})
+
+test('a point that is none of a number stays a point: a version, an address, the end of a sentence', () => {
+  const numbers: NumberSigns = { ...PLAIN, decimal: ',' }
+  expect(written('Version 0.1.0 at 127.0.0.1. Then 5.', numbers)).toBe('Version 0.1.0 at 127.0.0.1. Then 5.')
+})
+
+test('what sets a typed name apart cannot be broken out of by the name', () => {
+  const name = 'a\u2069 1.5 × 2'
+  const numbers: NumberSigns = { ...PLAIN, times: '·' }
+  expect(written(`${typedByHand(name)} × 2`, numbers)).toBe('\u2068a 1.5 × 2\u2069 · 2')
 })

@@ -1,11 +1,12 @@
 /**
- * How numbers are written, by country and school: a choice of this browser. Everything is put together in one way, decimal
- * point, thousands parted by thin spaces, × and ÷; on its way to the page each text is written as it was chosen.
+ * How numbers are written, by country and school: a choice of this browser. The program's words come in one way, thousands
+ * parted by thin spaces, the decimal point marked, × and ÷; where they become text on the page, in a file or on paper, they
+ * are written as it was chosen. What a person typed stands apart in them and is left alone.
  */
+import { POINT, piecesOf, THOUSANDS, typedByHand, unmarked } from '@tachymetra/core/number'
 import type { NumberSigns } from '@tachymetra/core/set'
 import { currentSettings } from '../data/settings.js'
 
-const DECIMAL = /(?<=\d)\.(?=\d)/g
 const GROUPED = /(?<!\d)\d{1,3}(?:\u2009\d{3})+(?!\d)/g
 const GROUP = /(?<=\d)\u2009(?=\d)/g
 
@@ -30,21 +31,24 @@ function inPairs(number: string, sign: string): string {
   return `${above}${sign}${digits.slice(-3)}`
 }
 
-/** Is anything to be changed at all? */
-export function asItIs({ decimal, grouping, times, over }: NumberSigns): boolean {
-  return decimal === '.' && grouping === 'space' && times === '×' && over === '÷'
-}
-
-/** A text for people as numbers are written here; what is written so already stays as it is. */
-export function written(text: string, numbers: NumberSigns = currentSettings().numbers): string {
-  if (asItIs(numbers)) return text
-  const sign = groupSign(numbers)
-  const grouped = numbers.grouping === 'pairs' ? text.replace(GROUPED, (n) => inPairs(n, '\u2009')) : text
+/** The program's own words with their numbers as they are written here. */
+function inStyle(words: string, numbers: NumberSigns): string {
+  const grouped = numbers.grouping === 'pairs' ? words.replace(GROUPED, (n) => inPairs(n, THOUSANDS)) : words
   return grouped
-    .replace(DECIMAL, numbers.decimal)
-    .replace(GROUP, sign)
+    .replaceAll(POINT, numbers.decimal)
+    .replace(GROUP, groupSign(numbers))
     .replaceAll('×', numbers.times)
     .replaceAll('÷', numbers.over)
+}
+
+/**
+ * A text for people as numbers are written here, to stand where no element can: in a label, a title, a file. What a person
+ * typed in it keeps the signs that set it apart, so that it keeps its direction too.
+ */
+export function written(text: string, numbers: NumberSigns = currentSettings().numbers): string {
+  return piecesOf(text)
+    .map((piece) => (piece.byHand ? typedByHand(piece.text) : inStyle(piece.text, numbers)))
+    .join('')
 }
 
 /** What somebody typed, in the one way it is read: the signs of this browser's choice stand for what they stand for here. */
@@ -64,5 +68,5 @@ const APART = '\uE000'
 
 /** The same where only what can be seen is taken: in a file, to be set in a face. */
 export function writtenPlain(text: string, numbers?: NumberSigns): string {
-  return written(text, numbers).replaceAll(JOINER, '')
+  return unmarked(written(text, numbers))
 }

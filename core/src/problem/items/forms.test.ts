@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { marked } from '../../number/marks.js'
 import { answerText, printProblem, problemWords, readProblem, solvedWords } from '../expression.js'
 import { answerOf } from '../problem.js'
 
@@ -48,9 +49,9 @@ test.each([
   ['~sqrt(8150)', '90.27735', 'About √8\u2009150 ≈ 90.27735'],
 ])('"%s" is %s', (text, answer, solved) => {
   const item = readProblem(text)
-  expect([answerText(item), solvedWords(item, answerOf(item))]).toEqual([answer, solved])
+  expect([answerText(item), solvedWords(item, answerOf(item))]).toEqual([answer, marked(solved)])
   expect(readProblem(printProblem(item))).toEqual(item)
-  expect(solved.startsWith(problemWords(item))).toBe(true)
+  expect(marked(solved).startsWith(problemWords(item))).toBe(true)
 })
 
 test('what stands on the rule is read as before, however it might be read otherwise', () => {

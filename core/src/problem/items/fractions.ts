@@ -148,7 +148,13 @@ export const FRACTION_FORMS = {
     print: (p) => `${given(p)} as ${p.signs[1] === 'percent' ? '%' : p.signs[1]}`,
     words: (p) => {
       const value = ratioOf(p, 0, 1)
-      const from = p.signs[0] === 'percent' ? `${asWords(times(value, HUNDRED))} %` : given(p)
+      const sign = p.signs[0]
+      const from =
+        sign === 'percent'
+          ? `${asWords(times(value, HUNDRED))} %`
+          : sign === 'decimal'
+            ? valueWords(decimalOf(value)!)
+            : given(p)
       return ITEM.converted(from, p.signs[1] as (typeof DRESSES)[number])
     },
     kind: (p) => (p.signs[1] === 'fraction' ? FRACTION : p.signs[1] === 'decimal' ? AS_DECIMAL : RATIONAL),

@@ -17,6 +17,7 @@ import {
   toWords,
 } from '../../number/decimal.js'
 import { decimalOf, dividedBy, fractionOf, times } from '../../number/fraction.js'
+import { THOUSANDS, unmarked } from '../../number/marks.js'
 import type { Problem } from '../../problem/problem.js'
 import { asDecimal, asFraction, decimals, type Value, valueText } from '../../question/value.js'
 import { type Action, AT_PLACE, type Step, type Technique } from '../contract.js'
@@ -223,12 +224,14 @@ interface Term {
   readonly value: Value
 }
 
-const NUMBER = /\d[\d\u2009]*(?:\.\d+)?/g
-const read = (text: string) => readDecimal(text.replaceAll('\u2009', ''))!
+const NUMBER = /\d+(?:\.\d+)?/g
+
+/** A sentence with its numbers as they are typed. */
+const bare = (text: string) => unmarked(text).replaceAll(THOUSANDS, '')
 
 /** The numbers printed in a sentence. */
 function numbersIn(sentence: string): Decimal[] {
-  return [...sentence.matchAll(NUMBER)].map(([n]) => read(n))
+  return [...bare(sentence).matchAll(NUMBER)].map(([n]) => readDecimal(n)!)
 }
 
 const known = new Map<string, readonly Term[]>()
@@ -245,7 +248,7 @@ function readTerms(text: string): readonly Term[] {
 }
 
 function makeTerms(text: string): readonly Term[] {
-  const plain = text.replaceAll('\u2009', '')
+  const plain = bare(text)
   return [...plain.matchAll(/(^[−-]?|[+−-] ?)((?:√?[\d.]+)(?: [×÷] [\d.]+)*)/g)].map(
     ([, sign, product]): Term => {
       const divided = product!.includes('÷')

@@ -1,4 +1,5 @@
 /** Words of the paper kinds about fractions, percents and proportions. */
+import { marked } from '../../number/marks.js'
 
 export const CONVERSION = {
   name: 'Fraction, decimal, percent',
@@ -9,9 +10,9 @@ export const CONVERSION = {
     when: 'A number is asked in another dress.',
     whenNot: 'It never ends as a decimal: then it stays a fraction.',
     because: [
-      'One eighth is 100 ÷ 8 = 12.5 percent.',
-      '7 of them are 7 × 12.5 = 87.5.',
-      'The other way: 0.875 is 875 thousandths, and 125 goes into both.',
+      marked('One eighth is 100 ÷ 8 = 12.5 percent.'),
+      marked('7 of them are 7 × 12.5 = 87.5.'),
+      marked('The other way: 0.875 is 875 thousandths, and 125 goes into both.'),
     ],
   },
   none: 'it writes a fraction, a decimal or a percentage as another of these',

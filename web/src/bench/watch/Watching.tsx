@@ -14,6 +14,7 @@ import { Mark } from '../../working/Mark.js'
 import { OnPaper } from '../../working/OnPaper.js'
 import { Pattern } from '../../working/Pattern.js'
 import { fingering } from '../../working/saying.js'
+import { Words } from '../../written/Words.js'
 import { useWatch } from './useWatch.js'
 import { WatchPace } from './WatchPace.js'
 import { WatchStage } from './WatchStage.js'
@@ -61,25 +62,34 @@ export function Watching({ technique, variant, problem, onAnother, onTry, onStop
     <>
       <div className="stack work">
         <p className="faint about">
-          Watch: {technique.about} {step && `Step ${at + 1} of ${steps.length}.`}
+          Watch: <Words>{technique.about}</Words>{' '}
+          <Words>{step && `Step ${at + 1} of ${steps.length}.`}</Words>
         </p>
         <WatchStage technique={technique} problem={problem} work={work} at={at} told={told} />
         <p className="sr-only" id="problem">
-          {spoken(problem)}
+          <Words>{spoken(problem)}</Words>
         </p>
         {/* One piece for whoever listens: read with the button at first, then as it changes. */}
         <p className="sr-only" id="watched" role="status">
-          {words}
+          <Words>{words}</Words>
         </p>
         <div className="asking watched" aria-hidden="true">
           {step ? (
             <>
-              <p className="question">{step.ask}</p>
-              <p className="mono">{told ? step.kind.say(step.expect) : '?'}</p>
-              <p className="faint">{told ? step.why : '\u00a0'}</p>
+              <p className="question">
+                <Words>{step.ask}</Words>
+              </p>
+              <p className="mono">
+                <Words>{told ? step.kind.say(step.expect) : '?'}</Words>
+              </p>
+              <p className="faint">
+                <Words>{told ? step.why : '\u00a0'}</Words>
+              </p>
             </>
           ) : (
-            <p className="question mono">{solvedWords(problem, answer)}</p>
+            <p className="question mono">
+              <Words>{solvedWords(problem, answer)}</Words>
+            </p>
           )}
         </div>
         <div className="row keys-line">
@@ -145,8 +155,12 @@ function Aside(props: {
         {done.map((s, i) => (
           <li key={i}>
             <Mark right />
-            <span className="value">{s.kind.say(s.expect)}</span>
-            <span className="mono faint">{s.facts.join(' ').replaceAll('-', '−')}</span>
+            <span className="value">
+              <Words>{s.kind.say(s.expect)}</Words>
+            </span>
+            <span className="mono faint">
+              <Words>{s.facts.join(' ').replaceAll('-', '−')}</Words>
+            </span>
           </li>
         ))}
       </ol>
