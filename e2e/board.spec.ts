@@ -1,5 +1,7 @@
 /** A technique taught to a room from one screen, by keys alone. */
+
 import type { Page } from '@playwright/test'
+import { unmarked } from '@tachymetra/core/number'
 import { solvedWords } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import type { RoomCount } from '@tachymetra/core/set'

@@ -2,7 +2,7 @@
 
 import type { Page } from '@playwright/test'
 import { checkQuestions } from '@tachymetra/core/drill'
-import { readDecimal, toText } from '@tachymetra/core/number'
+import { readDecimal, toText, unmarked } from '@tachymetra/core/number'
 import { answerText } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import type { AttemptSummary, LearnerWire, SessionPage } from '@tachymetra/core/wire'

@@ -1,4 +1,4 @@
-import { toText, toWords } from '@tachymetra/core/number'
+import { toText, toWords, unmarked } from '@tachymetra/core/number'
 import { answerPlaces, answerText, printProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { itemCount } from '@tachymetra/core/set'

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { type Decimal, digitAt, equal, readDecimal, toText } from '@tachymetra/core/number'
+import { type Decimal, digitAt, equal, readDecimal, toText, unmarked } from '@tachymetra/core/number'
 import { type Problem, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import { type BeadMove, beadsOf, beadWorkOf, isOnFrame } from '@tachymetra/core/soroban'

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { type Decimal, equal, readDecimal, toText, toWords } from '@tachymetra/core/number'
+import { type Decimal, equal, readDecimal, toText, toWords, unmarked } from '@tachymetra/core/number'
 import { answerText, InputError, type Problem, printProblem, readProblem } from '@tachymetra/core/problem'
 import { meets } from '@tachymetra/core/question'
 import { COURSE, levelOf, techniqueById } from '@tachymetra/core/registry'

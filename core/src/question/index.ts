@@ -1,2 +1,2 @@
 export { type AnyQuestion, isFull, meets } from './question.js'
-export { asDecimal, decimals, sameValue, type Value, valueText, valueWords } from './value.js'
+export { asDecimal, decimals, sameValue, type Value, valueWords } from './value.js'
