@@ -5,7 +5,7 @@ import { hostname } from 'node:os'
 import { join } from 'node:path'
 import { isPage } from '@tachymetra/core/wire'
 import compression from 'compression'
-import express, { type Express } from 'express'
+import express, { type Express, type RequestHandler, type Router } from 'express'
 import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
@@ -62,42 +62,40 @@ function askedAgain(response: ServerResponse): void {
   response.setHeader('Cache-Control', 'no-cache')
 }
 
-/** The whole HTTP interface: JSON under /api, everything else is the browser application. */
-export function createApp({ db, file, data, judge, chores, log, say, web, loopback }: AppOptions): Express {
-  const app = express()
-  app.disable('x-powered-by')
-  // No answer of ours is kept by a browser, so none needs a mark to be asked again by.
-  app.disable('etag')
-  app.use(
-    // Method, path, status and time: no bodies and no addresses, so nothing about a child.
-    pinoHttp({
-      logger: log,
-      serializers: {
-        req: (request) => ({ method: request.method, url: request.url }),
-        res: (response) => ({ status: response.statusCode }),
+/** Method, path, status and time: no bodies and no addresses, so nothing about a child. */
+const logged = (log: AppOptions['log']): RequestHandler =>
+  pinoHttp({
+    logger: log,
+    serializers: {
+      req: (request) => ({ method: request.method, url: request.url }),
+      res: (response) => ({ status: response.statusCode }),
+    },
+  })
+
+/** What a browser is told to refuse. */
+const guarded = (): RequestHandler =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        // The component library writes its styles into the page as it goes.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'", 'data:'],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
       },
-    }),
-  )
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'self'"],
-          // The component library writes its styles into the page as it goes.
-          styleSrc: ["'self'", "'unsafe-inline'"],
-          imgSrc: ["'self'", 'data:', 'blob:'],
-          fontSrc: ["'self'", 'data:'],
-          objectSrc: ["'none'"],
-          frameAncestors: ["'none'"],
-          baseUri: ["'none'"],
-          formAction: ["'self'"],
-        },
-      },
-      strictTransportSecurity: false,
-    }),
-  )
-  app.use((request, _response, next) => {
+    },
+    strictTransportSecurity: false,
+  })
+
+/** Turns away what comes from the page of another site, or under a name that is none of ours. */
+const turnedAway =
+  (loopback: boolean): RequestHandler =>
+  (request, _response, next) => {
     // A page of another site could have us do costly work, although it never reads the answer.
     if (request.headers['sec-fetch-site'] === 'cross-site' && request.path.startsWith('/api'))
       throw new HttpProblem('not-allowed-from-here', 'Pages of other sites are not answered.')
@@ -105,8 +103,10 @@ export function createApp({ db, file, data, judge, chores, log, say, web, loopba
     if (!isOurs(request.headers.host ?? '', loopback))
       throw new HttpProblem('not-allowed-from-here', 'This server answers under its own address only.')
     next()
-  })
+  }
 
+/** JSON under /api. */
+function apiRoutes({ db, file, data, judge, chores }: AppOptions): Router {
   const api = express.Router()
   api.use((request, response, next) => {
     response.set('Cache-Control', 'no-store')
@@ -141,35 +141,48 @@ export function createApp({ db, file, data, judge, chores, log, say, web, loopba
   api.use((request) => {
     throw new HttpProblem('not-found', `Nothing answers to ${request.method} ${request.path.slice(0, 100)}.`)
   })
-  app.use('/api', api)
+  return api
+}
 
-  if (web && existsSync(web)) {
-    // Packed when it was built: nothing is packed anew for every browser of a room.
-    const packed = {
-      enableBrotli: true,
-      orderPreference: ['br', 'gz'] as ('br' | 'gz')[],
-      index: false as const,
-    }
-    app.use(
-      '/assets',
-      staticGzip(join(web, 'assets'), {
-        ...packed,
-        serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
-      }),
-    )
-    app.use(staticGzip(web, { ...packed, serveStatic: { cacheControl: false, setHeaders: askedAgain } }))
-    const page = staticGzip(web, {
-      ...packed,
-      index: 'index.html',
-      serveStatic: { cacheControl: false, setHeaders: askedAgain },
-    })
-    app.get('/{*path}', (request, response, next) => {
-      // Whoever looks for what is not there is told so; the page says it in words.
-      if (!isPage(request.path)) response.status(404)
-      request.url = '/index.html'
-      page(request, response, next)
-    })
+/** The browser application; every address of a page leads to it. */
+function servePages(app: Express, web: string): void {
+  // Packed when it was built: nothing is packed anew for every browser of a room.
+  const packed = {
+    enableBrotli: true,
+    orderPreference: ['br', 'gz'] as ('br' | 'gz')[],
+    index: false as const,
   }
+  app.use(
+    '/assets',
+    staticGzip(join(web, 'assets'), {
+      ...packed,
+      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+    }),
+  )
+  app.use(staticGzip(web, { ...packed, serveStatic: { cacheControl: false, setHeaders: askedAgain } }))
+  const page = staticGzip(web, {
+    ...packed,
+    index: 'index.html',
+    serveStatic: { cacheControl: false, setHeaders: askedAgain },
+  })
+  app.get('/{*path}', (request, response, next) => {
+    // Whoever looks for what is not there is told so; the page says it in words.
+    if (!isPage(request.path)) response.status(404)
+    request.url = '/index.html'
+    page(request, response, next)
+  })
+}
+
+/** The whole HTTP interface: JSON under /api, everything else is the browser application. */
+export function createApp(options: AppOptions): Express {
+  const { log, say, web, loopback } = options
+  const app = express()
+  app.disable('x-powered-by')
+  // No answer of ours is kept by a browser, so none needs a mark to be asked again by.
+  app.disable('etag')
+  app.use(logged(log), guarded(), turnedAway(loopback))
+  app.use('/api', apiRoutes(options))
+  if (web && existsSync(web)) servePages(app, web)
   app.use(problemHandler(say))
   return app
 }

@@ -6,6 +6,7 @@ import { parseArgs } from 'node:util'
 import pino from 'pino'
 import { createApp } from './app.js'
 import { openLog } from './log.js'
+import type { Database } from './store/database.js'
 import { loadDemo } from './store/demo.js'
 import { eraseOverdue } from './store/erase.js'
 import { clearWorking } from './store/files/backup.js'
@@ -90,14 +91,8 @@ export async function serve(
   const destination = attempted(`The log in ${data} cannot be written`, () => openLog(data, say))
   const log = pino({ level: 'info' }, destination)
   const now = new Date()
-  if (!isClockRight(now))
-    say(
-      `Warning: the clock of this machine says ${now.toISOString().slice(0, 10)}, which is past. Set it right.`,
-    )
-  if (demo) {
-    const stored = loadDemo(db, now.toISOString().slice(0, 10))
-    if (stored) say(`Demo data made: ${stored} attempts of eight invented learners.`)
-  }
+  warnOfClock(now, say)
+  if (demo) fillDemo(db, now, say)
 
   const judges = judgePool(fileURLToPath(new URL('work/judge.worker.js', import.meta.url)))
   const processes = choreProcesses(fileURLToPath(new URL('work/chore.process.js', import.meta.url)))
@@ -139,6 +134,17 @@ export async function serve(
   const address = server.address()
   const actual = typeof address === 'object' && address ? address.port : port
   return { url: `http://${host.includes(':') ? `[${host}]` : host}:${actual}`, stop }
+}
+
+function warnOfClock(now: Date, say: (line: string) => void): void {
+  const day = now.toISOString().slice(0, 10)
+  if (!isClockRight(now)) say(`Warning: the clock of this machine says ${day}, which is past. Set it right.`)
+}
+
+/** Makes the demo data where nobody is there yet. */
+function fillDemo(db: Database, now: Date, say: (line: string) => void): void {
+  const stored = loadDemo(db, now.toISOString().slice(0, 10))
+  if (stored) say(`Demo data made: ${stored} attempts of eight invented learners.`)
 }
 
 /** Says the same line at most once a minute: what goes wrong goes wrong for everybody. */

@@ -1,6 +1,7 @@
 import { hostname } from 'node:os'
 import { type LatestAnswer, LOOKED_BACK } from '@tachymetra/core/curriculum'
-import { type FactMemory, judgeRecall, paceOf, type RecallRecord, remember } from '@tachymetra/core/learner'
+import { type FactMemory, judgeRecall, paceOf, remember } from '@tachymetra/core/learner'
+import type { RecallRecord } from '@tachymetra/core/session'
 import { type AttemptRecord, JUDGE, judgeRecord } from '@tachymetra/core/session'
 import { GENERATOR, type ListedProblem, plainRecipe } from '@tachymetra/core/set'
 import { demoLearners } from '@tachymetra/core/simulate'

@@ -16,6 +16,7 @@ import { gunzipSync, gzipSync } from 'node:zlib'
 import { LEVEL_RULES, rulesOfOlder } from '@tachymetra/core/curriculum'
 import { readCsv, type statementOf } from '@tachymetra/core/exchange'
 import { fadeOf } from '@tachymetra/core/learner'
+import { unmarked } from '@tachymetra/core/number'
 import {
   eventsOfOlder,
   type JudgedEntry,
@@ -227,7 +228,7 @@ function compare(path: string, text: string, then: unknown): void {
   } else if (path.endsWith('/moves')) {
     const said = (now as MoveWire[]).map(({ reason, ...move }) => ({
       ...move,
-      because: levelReasonWords(reason),
+      because: unmarked(levelReasonWords(reason)),
     }))
     // A target of a minute and more is said in minutes now.
     expect(said, path).toEqual(JSON.parse(JSON.stringify(before).replaceAll('90.0 s', '1 min 30 s')))

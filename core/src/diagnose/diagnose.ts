@@ -61,6 +61,42 @@ interface Slipped {
   readonly run: Trace
 }
 
+/** What is spent on looking: workings and their slips cost, and once the budget is gone nothing more is found. */
+class Search {
+  private left: number
+  private readonly each: number
+
+  constructor(
+    private readonly technique: Technique,
+    private readonly problem: Problem,
+    private readonly variant: Variant,
+    most: number,
+  ) {
+    this.left = most
+    this.each = stepWork(technique, problem)
+  }
+
+  get isOver(): boolean {
+    return this.left <= 0
+  }
+
+  /** The working in which some steps are answered otherwise; undefined once the budget is spent. */
+  slipped(entries: ReadonlyMap<number, Value>): Trace | undefined {
+    if (this.isOver) return undefined
+    const run = trace(this.technique, this.problem, this.variant, (_, i) => entries.get(i))
+    this.left -= BEGIN_WORK + this.each * run.steps.length
+    return run
+  }
+
+  /** The slips of a step; none once the budget is spent. */
+  slipsOf(step: Step) {
+    if (this.isOver) return []
+    const found = shares(step)
+    this.left -= (this.each * found.length) / 2
+    return found
+  }
+}
+
 /**
  * @param answer the learner's final answer.
  * @param most the budget of work.
@@ -77,30 +113,13 @@ export function diagnose(
   if (meets(answerQuestion(technique, variant, right), answer))
     return { right: true, causes: [], complete: true }
 
-  const each = stepWork(technique, problem)
-  let left = most
-  /** The working in which some steps are answered otherwise; undefined once the budget is spent. */
-  const slipped = (entries: ReadonlyMap<number, Value>): Trace | undefined => {
-    if (left <= 0) return undefined
-    const run = trace(technique, problem, variant, (_, i) => entries.get(i))
-    left -= BEGIN_WORK + each * run.steps.length
-    return run
-  }
-
-  /** The slips of a step; none once the budget is spent. */
-  const slipsOf = (step: Step) => {
-    if (left <= 0) return []
-    const found = shares(step)
-    left -= (each * found.length) / 2
-    return found
-  }
-
+  const search = new Search(technique, problem, variant, most)
   const causes: Cause[] = []
   const firsts: Slipped[] = []
-  const single = right.steps.flatMap((step, at) => slipsOf(step).map((s) => ({ at, ...s })))
-  let complete = left > 0
+  const single = right.steps.flatMap((step, at) => search.slipsOf(step).map((s) => ({ at, ...s })))
+  let complete = !search.isOver
   for (const { at, slip, share } of single.toSorted((a, b) => b.share - a.share)) {
-    const run = slipped(new Map([[at, slip.entry]]))
+    const run = search.slipped(new Map([[at, slip.entry]]))
     if (!run) {
       complete = false
       break
@@ -109,44 +128,48 @@ export function diagnose(
     if (sameValue(run.answer, answer))
       causes.push({ slips: [located(right.steps[at]!, at, slip)], odds: share })
   }
-  if (causes.length === 0 && complete) complete = findPairs()
+  if (causes.length === 0 && complete) complete = findPairs(search, firsts, answer, causes)
   const ranked = kindsFirst(causes)
   const typed = isOtherOperation(problem, answer) ? undefined : keyed(right, answer)
   if (typed) ranked.push({ slips: [{ step: right.steps.length, ...typed }], odds: 0 })
   return { right: false, causes: ranked, complete }
+}
 
-  /** The likeliest pairs first: each first slip waits with its own share until its second slips are looked at. */
-  function findPairs(): boolean {
-    const queue = new TinyQueue<Pair>(
-      firsts.map((first) => ({ first, share: first.share })),
-      (a, b) => b.share - a.share,
-    )
-    for (let pair = queue.pop(); pair; pair = queue.pop()) {
-      const { first, second } = pair
-      if (!second) {
-        for (let at = first.at + 1; at < first.run.steps.length; at += 1) {
-          for (const s of slipsOf(first.run.steps[at]!))
-            queue.push({ first, second: { at, ...s }, share: first.share * s.share })
-        }
-        continue
+/**
+ * The likeliest pairs first: each first slip waits with its own share until its second slips are looked at.
+ * @param causes takes what is found
+ * @returns whether everything was looked at, or enough was found
+ */
+function findPairs(search: Search, firsts: readonly Slipped[], answer: Value, causes: Cause[]): boolean {
+  const queue = new TinyQueue<Pair>(
+    firsts.map((first) => ({ first, share: first.share })),
+    (a, b) => b.share - a.share,
+  )
+  for (let pair = queue.pop(); pair; pair = queue.pop()) {
+    const { first, second } = pair
+    if (!second) {
+      for (let at = first.at + 1; at < first.run.steps.length; at += 1) {
+        for (const s of search.slipsOf(first.run.steps[at]!))
+          queue.push({ first, second: { at, ...s }, share: first.share * s.share })
       }
-      const run = slipped(
-        new Map([
-          [first.at, first.slip.entry],
-          [second.at, second.slip.entry],
-        ]),
-      )
-      if (!run) return false
-      if (!sameValue(run.answer, answer)) continue
-      const slips = [
-        located(run.steps[first.at]!, first.at, first.slip),
-        located(run.steps[second.at]!, second.at, second.slip),
-      ] as const
-      causes.push({ slips, odds: pair.share })
-      if (causes.length >= ENOUGH_PAIRS) return true
+      continue
     }
-    return left > 0
+    const run = search.slipped(
+      new Map([
+        [first.at, first.slip.entry],
+        [second.at, second.slip.entry],
+      ]),
+    )
+    if (!run) return false
+    if (!sameValue(run.answer, answer)) continue
+    const slips = [
+      located(run.steps[first.at]!, first.at, first.slip),
+      located(run.steps[second.at]!, second.at, second.slip),
+    ] as const
+    causes.push({ slips, odds: pair.share })
+    if (causes.length >= ENOUGH_PAIRS) return true
   }
+  return !search.isOver
 }
 
 /** A mistake of typing is looked for in plain numbers only: other numerals have other digits. */

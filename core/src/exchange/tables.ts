@@ -1,5 +1,7 @@
 /** Moves of level as a table, and what describes all tables to programs. */
+
 import type { LevelMove } from '../curriculum/levels.js'
+import { unmarked } from '../number/marks.js'
 import { techniqueById } from '../registry/techniques.js'
 import { levelReasonWords } from '../words/levels.js'
 import { bodyLines, headLine, nameCell } from './cells.js'
@@ -25,7 +27,7 @@ export function levelsRows(moves: readonly LevelMove[], learner: string): string
       at,
       by,
       JSON.stringify(reason),
-      levelReasonWords(reason),
+      unmarked(levelReasonWords(reason)),
     ]),
   )
 }

@@ -75,7 +75,7 @@ function loadOf(
   before: Step | undefined,
   next: Step | undefined,
   rows: number,
-): { facts: readonly string[]; carries: number | undefined } {
+): Reckoned {
   const reckons = plain(step.reckons!)
   if (step.action === 'double') return doubleLoad(termsOf(reckons)[0]!.factors[1]!)
   if (step.action === 'divisor') return digitProductLoad(2, termsOf(reckons)[0]!.factors[1]!)
@@ -90,9 +90,27 @@ function loadOf(
     return step.facts.join() === glance ? { facts: [glance], carries: 0 } : quotientLoad(a.units, b.units)
   }
   const terms = termsOf(reckons)
-  const [first, second] = terms
+  return complementLoad(step, terms, reckons) ?? addedLoad(step, before, next, rows, terms, reckons)
+}
+
+type Terms = ReturnType<typeof termsOf>
+
+/** Facts and carries as they are worked out again; carries undefined where they hang on the neighbours. */
+interface Reckoned {
+  readonly facts: readonly string[]
+  readonly carries: number | undefined
+}
+
+/** The units of each term at the lowest place of all. */
+function unitsOf(terms: Terms): (t: { value: Decimal }) => bigint {
   const scale = Math.max(...terms.map((t) => t.value.scale))
-  const units = (t: { value: Decimal }) => t.value.units * 10n ** BigInt(scale - t.value.scale)
+  return (t) => t.value.units * 10n ** BigInt(scale - t.value.scale)
+}
+
+/** What is seen as one complement, or read off; undefined for anything else. */
+function complementLoad(step: Step<Decimal>, terms: Terms, reckons: string): Reckoned | undefined {
+  const [first, second] = terms
+  const units = unitsOf(terms)
   // What is missing to a round number is one complement.
   if (step.action === 'back' && second?.sign === -1 && /^10+$/.test(first!.text))
     return { facts: [`${units(first!)}-${units(second)}`], carries: 0 }
@@ -109,6 +127,13 @@ function loadOf(
   }
   if (step.action === 'write' && reckons.startsWith('100 − '))
     return { facts: [`100-${second!.text}`], carries: 1 }
+  return undefined
+}
+
+/** Products and what is added to them or taken away, one after another. */
+function termLoads(terms: Terms): { readonly loads: Load[]; readonly sums: Load[]; readonly total: bigint } {
+  const units = unitsOf(terms)
+  const [first] = terms
   const loads: Load[] = terms.map((t) => factorsLoad(t.factors))
   let total = units(first!)
   if (first!.sign < 0) total = -total
@@ -122,6 +147,19 @@ function loadOf(
     )
     total += BigInt(term.sign) * n
   }
+  return { loads, sums, total }
+}
+
+function addedLoad(
+  step: Step<Decimal>,
+  before: Step | undefined,
+  next: Step | undefined,
+  rows: number,
+  terms: Terms,
+  reckons: string,
+): Reckoned {
+  const [first, second] = terms
+  const { loads, sums, total } = termLoads(terms)
   const all = together(...loads, ...sums)
   switch (step.action) {
     case 'cross-sum':

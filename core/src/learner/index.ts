@@ -18,7 +18,6 @@ export {
   judgeRecall,
   type Recall,
   type RecallPace,
-  type RecallRecord,
   recalled,
   recallLimit,
   remember,

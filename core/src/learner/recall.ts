@@ -6,7 +6,7 @@ import { byTime } from '../number/days.js'
 import type { Random } from '../number/random.js'
 import { median, quantileOf } from '../number/statistics.js'
 import { InputError } from '../problem/error.js'
-import type { AttemptEvent } from '../session/events.js'
+import type { RecallRecord } from '../session/recall.js'
 import { moved, type Progress, reduceEvents } from '../session/reduce.js'
 import type { ExtraTime } from './settings.js'
 
@@ -43,19 +43,6 @@ export function checkFactRow({ fact, at, entry, right, ms, thinkMs, judge }: Fac
   ] as const
   if (right && !judgeRecall({ fact, at, judge, keyMs: COMMON_KEY_MS, withinMs: null, events }).right)
     throw new InputError(`It says right, but ${entry} is not the answer.`)
-}
-
-/** What the browser records and sends of a recall: an attempt at one question. */
-export interface RecallRecord {
-  readonly fact: string
-  /** ISO 8601, UTC. */
-  readonly at: string
-  readonly judge: number
-  /** Milliseconds a digit takes this learner to key; it is taken off the time. */
-  readonly keyMs: number
-  /** The learner's limit for it, in milliseconds; null without one. */
-  readonly withinMs: number | null
-  readonly events: readonly AttemptEvent[]
 }
 
 /**

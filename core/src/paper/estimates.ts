@@ -216,6 +216,22 @@ function* rootAbout(root: bigint, exact: Fraction): Generator<Step, Value, Value
   })
 }
 
+/** A number made easy. @param gone may it be left out beside the others? */
+function* easier(mind: Mind, n: Decimal, near: bigint, gone: (m: Decimal) => boolean) {
+  return yield* mind.seeNumber(near, {
+    what: toWords(n),
+    ask: ESTIMATE.ask(toWords(n)),
+    why: ESTIMATE.why(said(near)),
+    action: 'round',
+    // Whatever is near it will do, and what is small beside the others may be left out: it is gone on from there.
+    also: (m) => m.scale === 0 && (isEasyFor(n, m) || gone(m)),
+    slips(slip) {
+      slip('zeros-miscounted', decimal(near * 10n), 3, ESTIMATE.far(said(near)))
+      if (near % 10n === 0n) slip('zeros-miscounted', decimal(near / 10n), 3, ESTIMATE.far(said(near)))
+    },
+  })
+}
+
 function* worked(
   numbers: readonly Decimal[],
   signs: readonly string[],
@@ -232,20 +248,7 @@ function* worked(
       found.push(near)
       continue
     }
-    found.push(
-      yield* mind.seeNumber(near, {
-        what: toWords(n),
-        ask: ESTIMATE.ask(toWords(n)),
-        why: ESTIMATE.why(said(near)),
-        action: 'round',
-        // Whatever is near it will do, and what is small beside the others may be left out: it is gone on from there.
-        also: (m) => m.scale === 0 && (isEasyFor(n, m) || (m.units === 0n && sums && isSmall(n, exact))),
-        slips(slip) {
-          slip('zeros-miscounted', decimal(near * 10n), 3, ESTIMATE.far(said(near)))
-          if (near % 10n === 0n) slip('zeros-miscounted', decimal(near / 10n), 3, ESTIMATE.far(said(near)))
-        },
-      }),
-    )
+    found.push(yield* easier(mind, n, near, (m) => m.units === 0n && sums && isSmall(n, exact)))
   }
   const value = expressionValue({ numbers: found.map((n) => decimal(n)), signs })
   // Numbers that all lead to one side may come to too much together.

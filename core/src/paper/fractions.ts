@@ -127,6 +127,22 @@ export const wrongValue =
     if (under !== 0n) slip(id, fraction(over, under), odds, remark)
   }
 
+/** A denominator that both have. */
+function* commonBelow(mind: Mind, b: bigint, d: bigint) {
+  const least = (b / gcf(b, d)) * d
+  return yield* mind.seeNumber(least, {
+    what: 'below',
+    ask: FRACTIONS.askUnder,
+    why: FRACTIONS.whyUnder(said(least)),
+    // Any common multiple will do.
+    also: (n) => n.scale === 0 && n.units > 0n && n.units % b === 0n && n.units % d === 0n,
+    slips(slip) {
+      slip('added-not-multiplied', decimal(b + d), 4, FRACTIONS.whyUnder(said(least)))
+      slip('too-few', decimal(gcf(b, d)), 2, FRACTIONS.whyUnder(said(least)))
+    },
+  })
+}
+
 function* alike(
   first: Pair,
   second: Pair,
@@ -139,18 +155,7 @@ function* alike(
   const whole = wholes
     ? yield* mind.find(sum(w, v), { what: 'wholes', ask: FRACTIONS.askWholes, why: FRACTIONS.whyWholes })
     : 0n
-  const least = (b / gcf(b, d)) * d
-  const under = yield* mind.seeNumber(least, {
-    what: 'below',
-    ask: FRACTIONS.askUnder,
-    why: FRACTIONS.whyUnder(said(least)),
-    // Any common multiple will do.
-    also: (n) => n.scale === 0 && n.units > 0n && n.units % b === 0n && n.units % d === 0n,
-    slips(slip) {
-      slip('added-not-multiplied', decimal(b + d), 4, FRACTIONS.whyUnder(said(least)))
-      slip('too-few', decimal(gcf(b, d)), 2, FRACTIONS.whyUnder(said(least)))
-    },
-  })
+  const under = yield* commonBelow(mind, b, d)
   const raised = (over: bigint, of: bigint) => product(over, of === 0n ? 0n : under / of)
   const [x, y] = [raised(a, b), raised(c, d)]
   const up = (quantity: Quantity, over: bigint) => (slip: SlipSink) =>

@@ -52,20 +52,7 @@ export const mean = paperKind<{ readonly numbers: readonly bigint[] }>({
   *work({ numbers }) {
     const mind = new Mind()
     const many = BigInt(numbers.length)
-    const average = numbers.reduce((a, b) => a + b, 0n) / many
-    const near = ((average + (average < 0n ? -5n : 5n)) / 10n) * 10n
-    const ordered = [...numbers].sort((a, b) => Number(a - b))
-    const [least, most] = [ordered[0]!, ordered.at(-1)!]
-    const base = yield* mind.seeNumber(near, {
-      what: 'base',
-      ask: MEAN.askBase,
-      why: MEAN.whyBase(said(near)),
-      action: 'round',
-      // Any round number among them will do: what follows goes on from it.
-      also: (n: Decimal) =>
-        n.scale === 0 && n.units % 5n === 0n && n.units >= least - 20n && n.units <= most + 20n,
-      slips: (slip) => slip('wrong-side', decimal(near + 100n), 2, MEAN.whyBase(said(near))),
-    })
+    const base = yield* roundBase(mind, numbers)
     const off = numbers.map((n) => n - base)
     const sumOff = total(off)
     const together = yield* mind.find(sumOff, {
@@ -111,3 +98,21 @@ export const mean = paperKind<{ readonly numbers: readonly bigint[] }>({
     })
   },
 })
+
+/** A round number among them, from which each is counted. */
+function* roundBase(mind: Mind, numbers: readonly bigint[]) {
+  const average = numbers.reduce((a, b) => a + b, 0n) / BigInt(numbers.length)
+  const near = ((average + (average < 0n ? -5n : 5n)) / 10n) * 10n
+  const ordered = [...numbers].sort((a, b) => Number(a - b))
+  const [least, most] = [ordered[0]!, ordered.at(-1)!]
+  return yield* mind.seeNumber(near, {
+    what: 'base',
+    ask: MEAN.askBase,
+    why: MEAN.whyBase(said(near)),
+    action: 'round',
+    // Any round number among them will do: what follows goes on from it.
+    also: (n: Decimal) =>
+      n.scale === 0 && n.units % 5n === 0n && n.units >= least - 20n && n.units <= most + 20n,
+    slips: (slip) => slip('wrong-side', decimal(near + 100n), 2, MEAN.whyBase(said(near))),
+  })
+}

@@ -82,24 +82,12 @@ export const percent = paperKind<Percentage>({
   },
   *work({ asks, parts: { over: k, under: d }, given, says }) {
     const mind = new Mind()
-    const sentence = PERCENT.whyParts(
-      asks === 'what-percent'
-        ? says.split(' is ')[0]!
-        : (/[\d /.\u2009]+ %/.exec(says.replace(/^.* is /, ''))?.[0].trim() ?? says),
-      said(k),
-      said(d),
+    const whole = yield* partsOf(
+      mind,
+      k,
+      d,
+      asks === 'what-percent' ? says.split(' is ')[0]! : percentIn(says),
     )
-    const small = primeFactors(d).at(-1)?.[0] ?? 2n
-    const whole = yield* mind.seeNumber(d, {
-      what: 'parts',
-      ask: PERCENT.askParts,
-      why: sentence,
-      slips(slip) {
-        slip('divided-upside-down', decimal(k), 3, PERCENT.turnedParts)
-        slip('fact', decimal(d * small), 2, PERCENT.hundred(sentence))
-        slip('fact', decimal(d + 1n), 2, PERCENT.hundred(sentence))
-      },
-    })
     const n = given.units
     if (asks === 'what-percent') return yield* asPercent(mind, k, whole)
     const [first, second] = asks === 'percent-of' ? [whole, k] : [k, whole]
@@ -142,6 +130,26 @@ export const percent = paperKind<Percentage>({
     })
   },
 })
+
+/** The percentage in what is asked. */
+const percentIn = (says: string) =>
+  /[\d /.\u2009\u2060]+ %/.exec(says.replace(/^.* is /, ''))?.[0].trim() ?? says
+
+/** Of how many parts it is k. @param given what is that many, in words */
+function* partsOf(mind: Mind, k: bigint, d: bigint, given: string) {
+  const sentence = PERCENT.whyParts(given, said(k), said(d))
+  const small = primeFactors(d).at(-1)?.[0] ?? 2n
+  return yield* mind.seeNumber(d, {
+    what: 'parts',
+    ask: PERCENT.askParts,
+    why: sentence,
+    slips(slip) {
+      slip('divided-upside-down', decimal(k), 3, PERCENT.turnedParts)
+      slip('fact', decimal(d * small), 2, PERCENT.hundred(sentence))
+      slip('fact', decimal(d + 1n), 2, PERCENT.hundred(sentence))
+    },
+  })
+}
 
 function* asPercent(mind: Mind, k: bigint, d: bigint): Generator<Step, Value, Value> {
   const below = d === 0n ? 1n : d

@@ -1,5 +1,5 @@
 /** Paper kinds about what a division leaves: by digit rules, and beside the quotient. */
-import { decimal } from '../number/decimal.js'
+import { type Decimal, decimal } from '../number/decimal.js'
 import { digitsOf, said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, listed, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
@@ -210,26 +210,7 @@ export const withRemainder = paperKind<Divided>({
     for (const [i, digit] of digits.entries()) {
       part = part * 10n + digit
       if (part < by && found.length === 0 && i < digits.length - 1) continue
-      const goes = part / by
-      const is = `${said(goes)} × ${said(by)} = ${said(goes * by)}`
-      const q = yield* mind.find(
-        {
-          value: decimal(goes),
-          text: `${said(goes * by)} ÷ ${said(by)}`,
-          load: () => quotientLoad(goes * by, by),
-          slips: () => undefined,
-        },
-        {
-          what: `digit ${i + 1}`,
-          ask: WITH_REMAINDER.ask(said(part)),
-          why: WITH_REMAINDER.whyOften(is),
-          action: 'quotient-digit',
-          slips(slip) {
-            if (goes > 0n) slip('too-few', decimal(goes - 1n), 3, WITH_REMAINDER.few(is))
-            if (goes < 9n) slip('too-many', decimal(goes + 1n), 3, WITH_REMAINDER.many(is))
-          },
-        },
-      )
+      const q = yield* timesInto(mind, part, by, i + 1)
       found.push(q)
       const rest = part - q * by
       if (rest === 0n) {
@@ -247,31 +228,49 @@ export const withRemainder = paperKind<Divided>({
       mind.letGo('left')
     }
     const quotient = decimal(found.reduce((a, q) => a * 10n + q, 0n))
-    return yield* answered(
-      { quotient, remainder: decimal(part) },
-      {
-        kind: QUOTIENT,
-        why: WITH_REMAINDER.why,
-        slips(slip) {
-          slip('rest-forgotten', { quotient, remainder: decimal(0) }, 5, WITH_REMAINDER.noRemainder)
-          if (String(quotient.units).includes('0'))
-            slip(
-              'zero-left-out',
-              {
-                quotient: decimal(BigInt(String(quotient.units).replaceAll('0', '') || '0')),
-                remainder: decimal(part),
-              },
-              5,
-              WITH_REMAINDER.digitLost,
-            )
-          slip(
-            'wrong-question',
-            { quotient: decimal(part), remainder: quotient },
-            2,
-            WITH_REMAINDER.noRemainder,
-          )
-        },
-      },
-    )
+    return yield* withRest(quotient, decimal(part))
   },
 })
+
+/** How often the divisor goes into what stands there. @param n which digit of the number, from 1 */
+function* timesInto(mind: Mind, part: bigint, by: bigint, n: number) {
+  const goes = part / by
+  const is = `${said(goes)} × ${said(by)} = ${said(goes * by)}`
+  return yield* mind.find(
+    {
+      value: decimal(goes),
+      text: `${said(goes * by)} ÷ ${said(by)}`,
+      load: () => quotientLoad(goes * by, by),
+      slips: () => undefined,
+    },
+    {
+      what: `digit ${n}`,
+      ask: WITH_REMAINDER.ask(said(part)),
+      why: WITH_REMAINDER.whyOften(is),
+      action: 'quotient-digit',
+      slips(slip) {
+        if (goes > 0n) slip('too-few', decimal(goes - 1n), 3, WITH_REMAINDER.few(is))
+        if (goes < 9n) slip('too-many', decimal(goes + 1n), 3, WITH_REMAINDER.many(is))
+      },
+    },
+  )
+}
+
+/** The quotient with what is left. */
+function* withRest(quotient: Decimal, remainder: Decimal) {
+  return yield* answered(
+    { quotient, remainder },
+    {
+      kind: QUOTIENT,
+      why: WITH_REMAINDER.why,
+      slips(slip) {
+        const { digitLost, noRemainder } = WITH_REMAINDER
+        slip('rest-forgotten', { quotient, remainder: decimal(0) }, 5, noRemainder)
+        const digits = String(quotient.units)
+        const short = decimal(BigInt(digits.replaceAll('0', '') || '0'))
+        if (digits.includes('0')) slip('zero-left-out', { quotient: short, remainder }, 5, digitLost)
+        slip('wrong-question', { quotient: remainder, remainder: quotient }, 2, noRemainder)
+      },
+    },
+  )
+}

@@ -41,6 +41,26 @@ export interface SheetInput {
 const DAYS_BACK = 28
 const MOST_ROWS = 8
 
+type Practised = SheetInput['mastery'][number] & {
+  readonly worked: NonNullable<SheetInput['mastery'][number]['worked']>
+}
+
+/** Where a technique stands, as a row of the sheet. */
+function standingRow({ technique, state, worked }: Practised): string[] {
+  const { level, alone, aimMs } = worked
+  // A target is for work without steps: only such times stand beside it.
+  const [support, reading] = alone ? (['answer', alone] as const) : [worked.support, worked.latest]
+  return [
+    technique.name,
+    MASTERY_NAMES[state],
+    String(level),
+    SUPPORT_NAMES[support].toLowerCase(),
+    reading.answers === 0 ? SHEET.nothing : SHEET.rightOf(reading.right, reading.answers),
+    reading.medianMs === null ? SHEET.nothing : seconds(reading.medianMs),
+    alone && aimMs !== undefined ? seconds(aimMs) : SHEET.nothing,
+  ]
+}
+
 export function sheetOf(input: SheetInput): Sheet {
   const { name, day, settings, moves, facts } = input
   const since = dayAfter(day, -DAYS_BACK + 1)
@@ -66,20 +86,7 @@ export function sheetOf(input: SheetInput): Sheet {
     tables: [
       {
         ...SHEET.techniques,
-        rows: practised.map(({ technique, state, worked }) => {
-          const { level, alone, aimMs } = worked
-          // A target is for work without steps: only such times stand beside it.
-          const [support, reading] = alone ? (['answer', alone] as const) : [worked.support, worked.latest]
-          return [
-            technique.name,
-            MASTERY_NAMES[state],
-            String(level),
-            SUPPORT_NAMES[support].toLowerCase(),
-            reading.answers === 0 ? SHEET.nothing : SHEET.rightOf(reading.right, reading.answers),
-            reading.medianMs === null ? SHEET.nothing : seconds(reading.medianMs),
-            alone && aimMs !== undefined ? seconds(aimMs) : SHEET.nothing,
-          ]
-        }),
+        rows: practised.map(standingRow),
       },
       {
         title: SHEET.levels.title(DAYS_BACK),

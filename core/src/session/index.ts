@@ -1,6 +1,7 @@
 export { type AttemptEvent, durationOf } from './events.js'
 export { type Keyed, keyedEvents } from './keyed.js'
 export { currentSlip, eventsOfOlder, type OlderAttempt, type OlderEntry, RENAMED_SLIPS } from './older.js'
+export type { DoneRecall, RecallRecord } from './recall.js'
 export type { AttemptRecord, Outcome } from './record.js'
 export {
   beginTask,

@@ -113,3 +113,16 @@ test('how long the page was gone is told between leaving and coming back, and no
   // A clock that was set back.
   expect(resumed(open, 900, at(-5000)).elapsed).toBe(900)
 })
+
+test('a fact recalled is kept once, in its turn, beside the attempts; after the end too', () => {
+  const recalled = (id: string, n: number, known = true) =>
+    ({ kind: 'recalled', recall: { id, n }, right: true, known }) as unknown as StretchEvent
+  const stretch = after([recalled('a', 1, false), done(1), recalled('b', 2), recalled('a', 1, false)])
+  expect(stretch.recalls!.map((r) => [r.recall.id, r.known])).toEqual([
+    ['a', false],
+    ['b', true],
+  ])
+  expect(handedIn(stretch)).toEqual([1])
+  expect(after([recalled('b', 2)], stretch)).toBe(stretch)
+  expect(after([ENDED, recalled('c', 1)], stretch)).toMatchObject({ ended: true, recalls: { length: 3 } })
+})

@@ -3,6 +3,7 @@
  * be left, gone on with and written by several, and loses nothing and counts nothing twice.
  */
 import { type AttemptEvent, durationOf } from './events.js'
+import type { DoneRecall } from './recall.js'
 import type { AttemptRecord } from './record.js'
 import { mistaken, moved } from './reduce.js'
 import { judgeRecord, progressOf, type Verdict } from './verdict.js'
@@ -16,6 +17,8 @@ export interface DoneAttempt {
 export interface Stretch {
   /** Those that are over, in the order they were handed in; each once. */
   readonly attempts: readonly DoneAttempt[]
+  /** Facts that were recalled, in order; left out where none was. */
+  readonly recalls?: readonly DoneRecall[]
   /** The attempt under way, with what has happened in it so far. */
   readonly open?: AttemptRecord
   /** Nothing more is asked: all is done, the time is up, it was stopped or handed in. */
@@ -24,11 +27,12 @@ export interface Stretch {
 
 /**
  * What happens in a stretch. `worked`: one more event in an attempt that is under way; `done`: an attempt is over, with its
- * verdict where it has been told; `ended`: nothing more is asked.
+ * verdict where it has been told; `recalled`: a fact was; `ended`: nothing more is asked.
  */
 export type StretchEvent =
   | { readonly kind: 'worked'; readonly record: AttemptRecord }
   | { readonly kind: 'done'; readonly record: AttemptRecord; readonly verdict?: Verdict }
+  | ({ readonly kind: 'recalled' } & DoneRecall)
   | { readonly kind: 'ended' }
 
 /** @returns the stretch after an event; the same one where the event tells nothing new */
@@ -38,6 +42,7 @@ export function stretchAfter<S extends Stretch>(stretch: S, event: StretchEvent)
     const kept = left ? handedIn(stretch, left) : without(stretch)
     return stretch.ended && kept === stretch ? stretch : { ...kept, ended: true }
   }
+  if (event.kind === 'recalled') return withRecall(stretch, event)
   const { record } = event
   // Handed in already, in this tab or another.
   if (stretch.attempts.some((a) => a.record.id === record.id)) return stretch
@@ -46,6 +51,13 @@ export function stretchAfter<S extends Stretch>(stretch: S, event: StretchEvent)
   // An older copy undoes nothing.
   if (open?.id === record.id && open.events.length >= record.events.length) return stretch
   return { ...stretch, open: record }
+}
+
+/** A fact is asked once more where it was missed; told twice, a recall counts once. */
+function withRecall<S extends Stretch>(stretch: S, { recall, right, known }: DoneRecall): S {
+  const { recalls = [] } = stretch
+  if (recalls.some((r) => r.recall.id === recall.id)) return stretch
+  return { ...stretch, recalls: [...recalls, { recall, right, known }] }
 }
 
 function handedIn<S extends Stretch>(stretch: S, record: AttemptRecord, verdict = judgeRecord(record)): S {

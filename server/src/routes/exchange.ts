@@ -31,6 +31,12 @@ import { learnersOf } from './known.js'
 /** A learner's attempts in open formats, out and in; mounted under /learners. */
 export function exchangeRoutes(db: Database, judge: Judge): Router {
   const router = Router()
+  giveOut(router, db)
+  takeIn(router, db, judge)
+  return router
+}
+
+function giveOut(router: Router, db: Database): void {
   const known = learnersOf(db)
 
   router.get('/:id/attempts.csv', async (request, response) => {
@@ -90,6 +96,10 @@ export function exchangeRoutes(db: Database, judge: Judge): Router {
       yield before === '[\n' ? '[]\n' : '\n]\n'
     })
   })
+}
+
+function takeIn(router: Router, db: Database, judge: Judge): void {
+  const known = learnersOf(db)
 
   router.post('/:id/attempts', async (request, response) => {
     const { id } = known(request.params.id)
@@ -113,8 +123,6 @@ export function exchangeRoutes(db: Database, judge: Judge): Router {
     const { ids } = checked(takenOutSchema, request.body)
     response.json({ taken: await takeOutFacts(db, learner, ids) })
   })
-
-  return router
 }
 
 const CSV = 'text/csv; charset=utf-8; header=present'

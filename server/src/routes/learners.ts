@@ -17,24 +17,20 @@ import type { Store } from '../store/prepared.js'
 import { write } from '../store/writes.js'
 import { learnersOf } from './known.js'
 
+/** Two of one name could not be told apart in any list. @throws HttpProblem where the name is another's */
+function free(tx: Store, id: string, name: string): void {
+  if (isNameTaken(tx, id, name))
+    throw new HttpProblem('name-taken', `${name} is here already. Add a letter to tell them apart.`)
+}
+
 export function learnerRoutes(erasing: Erasing): Router {
   const { db } = erasing
   const router = Router()
   const known = learnersOf(db)
-
-  /** Two of one name could not be told apart in any list. */
-  const free = (tx: Store, id: string, name: string) => {
-    if (isNameTaken(tx, id, name))
-      throw new HttpProblem('name-taken', `${name} is here already. Add a letter to tell them apart.`)
-  }
+  removal(router, erasing)
 
   router.get('/', (_request, response) => {
     response.json(allLearners(db))
-  })
-
-  /** Those who were removed and can still be had back. */
-  router.get('/removed', (_request, response) => {
-    response.json(removedLearners(db))
   })
 
   router.put('/:id', async (request, response) => {
@@ -60,6 +56,18 @@ export function learnerRoutes(erasing: Erasing): Router {
     response.json(learnerById(db, id))
   })
 
+  return router
+}
+
+/** Out of every list, back again, and erased. */
+function removal(router: Router, erasing: Erasing): void {
+  const { db } = erasing
+
+  /** Those who were removed and can still be had back. */
+  router.get('/removed', (_request, response) => {
+    response.json(removedLearners(db))
+  })
+
   /** Takes a learner out of every list. For a while they can be had back; then they are erased. */
   router.put('/:id/removal', async (request, response) => {
     const id = checked(idSchema, request.params.id)
@@ -83,6 +91,4 @@ export function learnerRoutes(erasing: Erasing): Router {
     await erase(erasing, id)
     response.json({ id })
   })
-
-  return router
 }

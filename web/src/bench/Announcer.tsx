@@ -1,10 +1,12 @@
+import { marked } from '@tachymetra/core/number'
 import type { Progress } from '@tachymetra/core/session'
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef } from 'react'
 import type { Hand } from '../beads/rodKeys.js'
 import { rodsChanged } from '../beads/rodWords.js'
 import type { Needs } from '../data/needs.js'
+import { Said, useTelling } from '../practice/Told.js'
 import type { AttemptOnScreen } from '../practice/useAttempt.js'
-import { hush, speak } from '../sound/speech.js'
+import { speak } from '../sound/speech.js'
 import { aloud } from '../words/words.js'
 import { beadHintWords, doneWords, hintWords, questionOf, saidWords } from '../working/saying.js'
 import { Words } from '../written/Words.js'
@@ -42,30 +44,25 @@ export function Announcer(props: {
     hand: frame.onFrame ? frame.beads : undefined,
     calm,
   }
-  const [said, setSaid] = useState('')
+  const { said, tell } = useTelling(readAloud)
   const before = useRef(told)
   // A screen reader tells the problem as the entry is focused; whoever listens to the browser's voice is told it here.
   const opening = useRef('')
   opening.current = `${inWords}. ${questionOf(attempt.progress)}`
   useEffect(() => {
     if (readAloud) speak(aloud(opening.current))
-    return hush
   }, [readAloud])
   useEffect(() => {
     const words = changed(before.current, told)
     before.current = told
-    // What is the same as what was said last would not be heard.
-    if (words && readAloud) speak(words)
-    if (words) setSaid((last) => (last === words ? `Again: ${words}` : words))
+    if (words) tell(words)
   })
   return (
     <>
       <p className="sr-only" id="problem">
         <Words>{inWords}</Words>
       </p>
-      <p className="sr-only" role="status">
-        <Words>{said}</Words>
-      </p>
+      <Said>{said}</Said>
     </>
   )
 }
@@ -80,7 +77,7 @@ function changed(was: Told, is: Told): string | undefined {
     if (entry) {
       const wrong = saidWords(progress, is.explained)
       if (wrong) return aloud(wrong)
-      const verdict = entry.verdict === 'given' ? `Shown: ${entry.text}.` : 'Right.'
+      const verdict = entry.verdict === 'given' ? `Shown: ${marked(entry.text)}.` : 'Right.'
       return aloud(`${verdict} ${questionOf(progress)} ${handChanged(was, is)}`.trim())
     }
     if (progress.hintOpen && !was.progress.hintOpen)

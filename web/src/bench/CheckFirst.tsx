@@ -2,7 +2,8 @@ import { checkRemark } from '@tachymetra/core/drill'
 import { readDecimal, toWords } from '@tachymetra/core/number'
 import { useState } from 'react'
 import { KeyButton } from '../entry/KeyButton.js'
-import { QuestionFlow, useQuestionKeys } from '../practice/QuestionFlow.js'
+import { QuestionFlow } from '../practice/QuestionFlow.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { useAttempt } from '../practice/useAttempt.js'
 import { Words } from '../written/Words.js'
 import type { Unsure } from './useCheckFirst.js'
@@ -16,7 +17,10 @@ export function CheckFirst(props: {
   const { unsure, onHandIn, onChange } = props
   const [task] = useState(() => ({ questions: unsure.questions, inOrder: true }))
   const attempt = useAttempt({ task })
-  const target = useQuestionKeys(attempt, { Escape: onChange }, unsure.passes ? onHandIn : onChange)
+  const { target } = useAnswering(attempt, {
+    own: { stop: onChange },
+    onNext: unsure.passes ? onHandIn : onChange,
+  })
   const verdict = unsure.passes
     ? 'It agrees. Your answer may be right, but that proves nothing.'
     : 'It differs: your answer is wrong somewhere.'

@@ -4,7 +4,9 @@ import type { Progress } from '@tachymetra/core/session'
 import { useEffect, useState } from 'react'
 import { useNeeds } from '../data/needs.js'
 import { KeyButton } from '../entry/KeyButton.js'
-import { QuestionFlow, useQuestionKeys } from '../practice/QuestionFlow.js'
+import { QuestionFlow } from '../practice/QuestionFlow.js'
+import { useDeadline } from '../practice/timers.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { type ItemGiven, useDrill } from '../practice/useItem.js'
 import { hush, speak } from '../sound/speech.js'
 import { aloud } from '../words/words.js'
@@ -12,7 +14,6 @@ import { GridTable } from '../working/GridTable.js'
 import { Mark } from '../working/Mark.js'
 import { Words } from '../written/Words.js'
 import { PaceHead } from './PaceHead.js'
-import { useDeadline } from './timers.js'
 
 interface Props extends ItemGiven {
   readonly drill: DrillId
@@ -42,11 +43,7 @@ export function Questions(props: Props) {
   const done = progress.outcome !== undefined
   const begun = { item: startedAt, whole: session.startedAt }
   const deadline = useDeadline(recipe, begun, done ? undefined : 0, () => attempt.note('timed-out'))
-  const stop = () => {
-    if (!done && progress.entries.length > 0) attempt.note('stopped')
-    onStop()
-  }
-  const target = useQuestionKeys(attempt, { n: () => !done && attempt.note('skipped'), Escape: stop }, onNext)
+  const { act, target } = useAnswering(attempt, { offers: ['skip', 'clock', 'stop'], onNext, onStop })
   const last = progress.entries.at(-1)
   return (
     <div className="stack work">
@@ -74,9 +71,9 @@ export function Questions(props: Props) {
         {done ? (
           <KeyButton label={at >= of ? 'Summary' : 'Next'} shortcut="Enter" onPress={onNext} main focused />
         ) : (
-          <KeyButton label="Skip" shortcut="N" onPress={() => attempt.note('skipped')} />
+          <KeyButton label="Skip" shortcut="N" onPress={act.skip} />
         )}
-        <KeyButton label="Stop" shortcut="Esc" onPress={stop} />
+        <KeyButton label="Stop" shortcut="Esc" onPress={act.stop} />
       </div>
     </div>
   )

@@ -12,9 +12,10 @@ import { useState } from 'react'
 import { rodsAloud } from '../beads/rodWords.js'
 import { keepFade } from '../data/fade.js'
 import { useNeeds } from '../data/needs.js'
-import { changeSettings, useSettings } from '../data/settings.js'
-import { useKeys } from '../entry/useKeys.js'
+import { useSettings } from '../data/settings.js'
 import { Guard, lazily } from '../frame/Guard.js'
+import { useDeadline, useOnward } from '../practice/timers.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { type ItemGiven, useExercise } from '../practice/useItem.js'
 import { spoken } from '../words/spoken.js'
 import { Afterwards } from './Afterwards.js'
@@ -27,7 +28,6 @@ import { PaceHead } from './PaceHead.js'
 import { Side } from './Side.js'
 import { Stage } from './Stage.js'
 import { Tips } from './Tips.js'
-import { useDeadline, useOnward } from './timers.js'
 import { useCheckFirst } from './useCheckFirst.js'
 import { useFrame } from './useFrame.js'
 import { litPlace, useWriting, useZone } from './writing.js'
@@ -104,7 +104,7 @@ export function Working(props: Props) {
   const begun = { item: startedAt, whole: session.startedAt }
   const resting = done || first.unsure ? undefined : first.rested
   const deadline = useDeadline(recipe, begun, resting, () => attempt.note('timed-out'))
-  const act = {
+  const own = {
     enter: () => {
       if (done) return onNext()
       // An untouched frame is no answer yet; it may just have been accepted by itself.
@@ -115,15 +115,6 @@ export function Working(props: Props) {
       else if (!first.begin()) confirmed(attempt.confirm)
       setPicked([])
     },
-    hint: () => !progress.hintOpen && progress.walks[0]?.next && attempt.note('hint'),
-    show: () => attempt.note('given'),
-    skip: () => (done ? onNext() : attempt.note('skipped')),
-    clock: () => changeSettings({ clock: !clock }),
-    // An attempt with entries is kept as stopped; one not yet begun leaves no trace.
-    stop: () => {
-      if (!done && progress.entries.length > 0) attempt.note('stopped')
-      onStop()
-    },
     turn: () => {
       attempt.clear()
       writing.turn()
@@ -133,25 +124,22 @@ export function Working(props: Props) {
   }
   // What is to be read off the frame is told rod by rod, not as the number.
   const inWords = frame.reading ? rodsAloud(frame.start) : spoken(problem)
-  const kind = attempt.question()?.kind
   const onKey = (key: string) => confirmed(() => attempt.press(key))
-  useKeys(
-    {
-      h: act.hint,
-      s: act.show,
-      n: act.skip,
-      t: act.clock,
-      c: () => done && setChecking(!checking),
-      ...(writing.eitherWay && { r: act.turn }),
-      '?': act.help,
-      Escape: act.stop,
-      Enter: act.enter,
-      Backspace: attempt.erase,
-      ...(onFrame && { ...beads.keys, v: act.rods }),
+  const { act } = useAnswering(attempt, {
+    offers: ['hint', 'show', 'skip', 'clock', 'stop'],
+    own: {
+      enter: own.enter,
+      check: () => done && setChecking(!checking),
+      help: own.help,
+      turn: writing.eitherWay ? own.turn : undefined,
+      rods: onFrame ? own.rods : undefined,
     },
-    kind && { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press: onFrame ? beads.digit : onKey },
-    !helpOpen && !first.unsure,
-  )
+    more: onFrame ? beads.keys : {},
+    press: onFrame ? beads.digit : onKey,
+    active: !helpOpen && !first.unsure,
+    onNext,
+    onStop,
+  })
   return (
     <>
       <div className="stack work">
@@ -182,7 +170,7 @@ export function Working(props: Props) {
           {first.unsure ? (
             <CheckFirst unsure={first.unsure} onHandIn={first.handIn} onChange={first.change} />
           ) : (
-            <Asking {...{ attempt, explained, frame, inPlace, onKey }} onEnter={act.enter} />
+            <Asking {...{ attempt, explained, frame, inPlace, onKey }} onEnter={own.enter} />
           )}
         </div>
         {!first.unsure && (
@@ -192,7 +180,7 @@ export function Working(props: Props) {
             clock={isFirst || needs.calm ? undefined : clock}
             from={writing.eitherWay ? writing.from : undefined}
             rodValues={onFrame && frame.fade.level !== 'empty' ? rodValues : undefined}
-            act={act}
+            act={{ ...act, ...own }}
           />
         )}
         {done && <Checking problem={problem} progress={progress} open={checking} onToggle={setChecking} />}

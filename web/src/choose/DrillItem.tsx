@@ -3,7 +3,8 @@ import type { Times } from '@tachymetra/core/learner'
 import { mistaken, openQuestion, type Progress } from '@tachymetra/core/session'
 import { useState } from 'react'
 import { KeyButton } from '../entry/KeyButton.js'
-import { QuestionFlow, useQuestionKeys } from '../practice/QuestionFlow.js'
+import { QuestionFlow } from '../practice/QuestionFlow.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { type ItemGiven, useDrill } from '../practice/useItem.js'
 import { spoken } from '../words/spoken.js'
 import { Words } from '../written/Words.js'
@@ -27,12 +28,7 @@ export function DrillItem(props: Props) {
   const { attempt } = useDrill({ ...props, id: drill, task })
   const { progress } = attempt
   const done = progress.outcome !== undefined
-  const show = () => !done && attempt.note('given')
-  const stop = () => {
-    if (!done && progress.entries.length > 0) attempt.note('stopped')
-    onStop()
-  }
-  const target = useQuestionKeys(attempt, { s: show, Escape: stop }, onNext)
+  const { act, target } = useAnswering(attempt, { offers: ['show', 'stop'], onNext, onStop })
   return (
     <>
       <DrillStage looked={looked} />
@@ -51,9 +47,9 @@ export function DrillItem(props: Props) {
         {done ? (
           <KeyButton label="Next" shortcut="Enter" onPress={onNext} main focused />
         ) : (
-          <KeyButton label="Show" shortcut="S" onPress={show} />
+          <KeyButton label="Show" shortcut="S" onPress={act.show} />
         )}
-        <KeyButton label="Stop" shortcut="Esc" onPress={stop} />
+        <KeyButton label="Stop" shortcut="Esc" onPress={act.stop} />
       </div>
     </>
   )

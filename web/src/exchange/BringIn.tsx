@@ -102,7 +102,10 @@ export function BringIn({ learner }: { readonly learner: LearnerWire }) {
                 render: (_, { error, outcome }) =>
                   error ? (
                     <>
-                      <Mark right={false} /> <span className="said-slip fault">{error}</span>
+                      <Mark right={false} />{' '}
+                      <span className="said-slip fault">
+                        <Words>{error}</Words>
+                      </span>
                     </>
                   ) : (
                     (outcome ?? 'to be stored')

@@ -2,6 +2,7 @@ import { FACT_DECKS, type FactCard } from '@tachymetra/core/facts'
 import {
   COMMON_KEY_MS,
   isRecalled,
+  judgeRecall,
   KEYING_DAYS,
   keyingDue,
   type RecallPace,
@@ -9,12 +10,10 @@ import {
   recallLimit,
 } from '@tachymetra/core/learner'
 import { marked } from '@tachymetra/core/number'
-import { JUDGE } from '@tachymetra/core/session'
-import { type Item, type ItemAnswer, itemsOf, toCome } from '@tachymetra/core/set'
-import type { RecallWire } from '@tachymetra/core/wire'
+import { type DoneRecall, JUDGE } from '@tachymetra/core/session'
 import { extraTimeWords, seconds } from '@tachymetra/core/words'
 import { Button } from 'antd'
-import { type ReactNode, useMemo, useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { useRecallPace } from '../data/recallPace.js'
@@ -22,28 +21,30 @@ import { Entry } from '../entry/Entry.js'
 import { KeyButton } from '../entry/KeyButton.js'
 import { useKeys } from '../entry/useKeys.js'
 import { Trouble } from '../frame/Trouble.js'
-import { handIn } from '../kept/outbox.js'
-import { keepParcels, type LocalSession, recallParcels } from '../kept/store.js'
+import type { LocalSession } from '../kept/store.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { useAttempt } from '../practice/useAttempt.js'
+import { type Practice, usePractice } from '../practice/usePractice.js'
 import { Mark } from '../working/Mark.js'
 import { Words } from '../written/Words.js'
 import './facts.css'
 import '../charts/fact-heat.css'
 
-interface Asked extends ItemAnswer {
+/** A recall of the round, with what it came to. */
+interface Asked extends DoneRecall {
   readonly card: FactCard
   readonly thinkMs: number
-  /** Right, and in time too. */
-  readonly known: boolean
   /** What was typed. */
   readonly text: string
 }
 
 const deckOf = (card: FactCard) => FACT_DECKS.find((d) => d.cards.includes(card))!
 
-function cardAt(items: readonly (Item | undefined)[], n: number | undefined): FactCard | undefined {
-  const item = n === undefined ? undefined : items[n - 1]
-  return item?.kind === 'fact' ? item.card : undefined
+function asked(done: DoneRecall, items: Practice['items']): Asked {
+  const item = items[done.recall.n - 1]
+  if (item?.kind !== 'fact') throw new RangeError(`Item ${done.recall.n} is no fact.`)
+  const { thinkMs, entry } = judgeRecall(done.recall)
+  return { ...done, card: item.card, thinkMs, text: entry }
 }
 
 /** One fact after another, without Enter. A wrong or slow one comes once more at the end. */
@@ -62,38 +63,28 @@ export function Drill({
   const now = useRecallPace(learnerId)
   // Limits stay the same for a round.
   const [pace] = useState(now)
-  const items = useMemo(() => itemsOf(set), [set])
-  const [answers, setAnswers] = useState<readonly Asked[]>([])
-  const [trouble, setTrouble] = useState<Error>()
-  const queue = toCome(set.recipe, answers)
-  const [n] = queue
-  const card = cardAt(items, n)
+  const practice = usePractice(set)
+  const { items, item, n, turn, left, trouble, session } = practice
+  const answers = (session.recalls ?? []).map((done) => asked(done, items))
+  useKeys({ Escape: onEnd, Enter: () => n === undefined && onEnd() }, undefined, true)
   // A wrong one stays until a key is pressed: there is time to look at it.
-  const [looking, setLooking] = useState<Asked>()
-  useKeys({ Escape: onEnd, Enter: () => !card && !looking && onEnd() }, undefined, true)
-  if (looking) return <Missed missed={looking} onOn={() => setLooking(undefined)} onStop={onEnd} />
-  if (!card || n === undefined)
+  const looking = answers[turn]
+  if (looking) return <Missed missed={looking} onOn={practice.next} onStop={onEnd} />
+  if (n === undefined || item?.kind !== 'fact')
     return <Round answers={answers} learnerId={learnerId} pace={pace} onEnd={onEnd} after={after} />
-  // Only the first time in a round tells what is remembered.
-  const first = !answers.some((a) => a.n === n)
   return (
     <div className="stack fact-drill">
       <h1 className="sr-only">Facts</h1>
-      <p className="faint">{queue.length} to go</p>
+      <p className="faint">{left} to go</p>
       {trouble && <Trouble error={trouble} />}
       <Fact
-        key={answers.length}
-        card={card}
-        learnerId={learnerId}
+        key={turn}
+        card={item.card}
+        at={{ learnerId, sessionId: set.id, n }}
         pace={pace}
-        onAnswered={(one, recall) => {
-          const asked = { ...one, card, n }
-          setAnswers([...answers, asked])
-          if (!one.right) setLooking(asked)
-          if (!first) return
-          const announce = answers.length === 0 ? set : undefined
-          const parcels = recallParcels({ ...recall, sessionId: set.id, n }, announce)
-          handIn(() => keepParcels(parcels), parcels).catch(setTrouble)
+        onRecalled={(done) => {
+          practice.recalled(done)
+          if (done.right) practice.next()
         }}
       />
       <KeyButton label="Stop" shortcut="Esc" onPress={onEnd} />
@@ -138,8 +129,8 @@ function Missed(props: { readonly missed: Asked; readonly onOn: () => void; read
 }
 
 /** The time within which facts of a round count as fast: "1.0 s", "1.0 s to 2.5 s"; undefined without a limit. */
-function limits(asked: readonly Asked[], pace: RecallPace): string | undefined {
-  const all = asked.flatMap((a) => recallLimit(deckOf(a.card), pace) ?? [])
+function limits(answers: readonly Asked[], pace: RecallPace): string | undefined {
+  const all = answers.flatMap((a) => recallLimit(deckOf(a.card), pace) ?? [])
   if (all.length === 0) return undefined
   const [least, most] = [Math.min(...all), Math.max(...all)]
   return least === most ? seconds(least) : `${seconds(least)} to ${seconds(most)}`
@@ -148,33 +139,27 @@ function limits(asked: readonly Asked[], pace: RecallPace): string | undefined {
 /** One fact: an attempt at one question, over with its first entry. */
 function Fact(props: {
   readonly card: FactCard
-  readonly learnerId: string
+  /** Whose recall it is, and which item of which session. */
+  readonly at: Pick<DoneRecall['recall'], 'learnerId' | 'sessionId' | 'n'>
   readonly pace: RecallPace
-  /** What was answered, and the record of it. */
-  readonly onAnswered: (
-    one: Pick<Asked, 'thinkMs' | 'right' | 'known' | 'text'>,
-    recall: Omit<RecallWire, 'sessionId' | 'n'>,
-  ) => void
+  readonly onRecalled: (done: DoneRecall) => void
 }) {
-  const { card, learnerId, pace, onAnswered } = props
-  const { keying } = useLearnerSettings(learnerId)
+  const { card, at, pace, onRecalled } = props
+  const { keying } = useLearnerSettings(at.learnerId)
   const [task] = useState(() => ({ questions: [card], inOrder: true }))
-  const [at] = useState(() => new Date().toISOString())
+  const [begun] = useState(() => ({ id: crypto.randomUUID(), at: new Date().toISOString() }))
   const attempt = useAttempt({
     task,
     byItself: true,
     onChange(events, progress) {
       const keyMs = keying?.ms ?? COMMON_KEY_MS
-      const { right, thinkMs, entry: text } = recalled(progress, keyMs)
+      const { right, thinkMs } = recalled(progress, keyMs)
       const withinMs = recallLimit(deckOf(card), pace)
-      const known = isRecalled({ right, thinkMs, withinMs })
-      onAnswered(
-        { thinkMs, right, known, text },
-        { id: crypto.randomUUID(), learnerId, fact: card.id, at, judge: JUDGE, keyMs, withinMs, events },
-      )
+      const recall = { ...begun, ...at, fact: card.id, judge: JUDGE, keyMs, withinMs, events }
+      onRecalled({ recall, right, known: isRecalled({ right, thinkMs, withinMs }) })
     },
   })
-  useKeys({ Backspace: attempt.erase }, { keys: card.kind.keys, press: attempt.press }, true)
+  useAnswering(attempt, { own: { enter: undefined } })
   return (
     <>
       <p className={`fact-ask mono${card.ask.length > 12 ? ' long' : ''}`} id="fact-ask">
@@ -201,12 +186,12 @@ function Round(props: {
   const { answers, learnerId, pace, onEnd, after } = props
   const { extraTime, calm } = useLearnerSettings(learnerId)
   const within = limits(answers, pace)
-  const asked = answers.filter((a, i) => answers.findIndex((other) => other.n === a.n) === i)
-  const known = asked.filter((a) => a.known)
+  const first = answers.filter((a, i) => answers.findIndex((o) => o.recall.n === a.recall.n) === i)
+  const known = first.filter((a) => a.known)
   return (
     <div className="stack" style={{ gap: '1rem' }}>
       <h1>
-        {asked.filter((a) => a.right).length} of {asked.length} right
+        {first.filter((a) => a.right).length} of {first.length} right
         {within && `, ${known.length} fast`}
       </h1>
       {within && !calm && (
@@ -216,7 +201,7 @@ function Round(props: {
         </p>
       )}
       <ul className="plain-list heat-map mono">
-        {asked.map(({ card, thinkMs, right, known: ok }) => (
+        {first.map(({ card, thinkMs, right, known: ok }) => (
           <li key={card.id} className={`heat ${ok ? 'fast' : right ? 'slow' : 'shaky'}`}>
             <Words>{card.ask}</Words> <Words>{!calm && seconds(thinkMs)}</Words>{' '}
             {!ok && (right ? 'slow' : 'wrong')}

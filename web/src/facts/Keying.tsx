@@ -5,9 +5,9 @@ import { freshRandom } from '../data/fresh.js'
 import { changeLearner } from '../data/learnerSettings.js'
 import { Entry } from '../entry/Entry.js'
 import { KeyButton } from '../entry/KeyButton.js'
-import { useKeys } from '../entry/useKeys.js'
+import { Told } from '../practice/Told.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { useAttempt } from '../practice/useAttempt.js'
-import { useTold } from '../sound/useTold.js'
 import { Mark } from '../working/Mark.js'
 import { Words } from '../written/Words.js'
 import './facts.css'
@@ -32,15 +32,8 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
   const asked = attempt.question()
   const last = attempt.progress.entries.at(-1)
   const wrong = last?.verdict === 'wrong'
-  const told = useTold(
-    asked && last && `${wrong ? 'Not this number. Copy it again: ' : ''}${asked.ask}`,
-    attempt.progress.entries.length,
-  )
-  useKeys(
-    { Escape: onEnd, Enter: () => found !== undefined && onEnd(), Backspace: attempt.erase },
-    asked && { keys: asked.kind.keys, press: attempt.press },
-    true,
-  )
+  const toTell = asked && last && `${wrong ? 'Not this number. Copy it again: ' : ''}${asked.ask}`
+  useAnswering(attempt, { own: { enter: () => found !== undefined && onEnd(), stop: onEnd } })
   if (!asked)
     return (
       <div className="stack">
@@ -62,9 +55,7 @@ export function Keying({ learnerId, onEnd }: { readonly learnerId: string; reado
       <p className="fact-ask mono" id="copy">
         <Words>{asked.ask}</Words>
       </p>
-      <p className="sr-only" role="status">
-        <Words>{told}</Words>
-      </p>
+      <Told words={toTell} turn={attempt.progress.entries.length} />
       <Entry
         kind={asked.kind}
         text={attempt.typing.text}

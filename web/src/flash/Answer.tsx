@@ -8,9 +8,9 @@ import { variantOf } from '@tachymetra/core/technique'
 import { useState } from 'react'
 import { Entry } from '../entry/Entry.js'
 import { KeyButton } from '../entry/KeyButton.js'
-import { useKeys } from '../entry/useKeys.js'
+import { Told } from '../practice/Told.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { type ItemGiven, useExercise } from '../practice/useItem.js'
-import { useTold } from '../sound/useTold.js'
 import { aloud } from '../words/words.js'
 import { Mark } from '../working/Mark.js'
 import { answerGiven, Said, saidWords, verdictWords } from '../working/saying.js'
@@ -48,29 +48,15 @@ export function Answer(props: Props) {
   const { attempt, explained } = useExercise({ ...props, exercise, support: 'answer', shown })
   const { progress } = attempt
   const done = progress.outcome !== undefined
-  const enter = () => (done ? onNext() : attempt.confirm())
-  // A list with entries is kept as stopped; one not yet begun leaves no trace.
-  const settings = () => {
-    if (!done && progress.entries.length > 0) attempt.note('stopped')
-    onSettings()
-  }
   const kind = attempt.question()?.kind
-  useKeys(
-    {
-      Enter: enter,
-      Backspace: attempt.erase,
-      Escape: settings,
-      s: () => attempt.note('given'),
-      ...(done && { r: onSlow }),
-    },
-    kind && { keys: kind.keys, press: attempt.press },
-    true,
-  )
+  const { act } = useAnswering(attempt, {
+    offers: ['show', 'stop'],
+    more: done ? { r: onSlow } : {},
+    onNext,
+    onStop: onSettings,
+  })
   const outcome = `${verdictWords(progress)}: ${valueWords(answerGiven(progress))}`
-  const told = useTold(
-    aloud(done ? `${outcome}.` : (attempt.notice ?? saidWords(progress, explained) ?? '')),
-    progress.entries.length,
-  )
+  const toTell = aloud(done ? `${outcome}.` : (attempt.notice ?? saidWords(progress, explained) ?? ''))
   const said = (
     <div className="said">
       {done && (
@@ -89,9 +75,7 @@ export function Answer(props: Props) {
   )
   return (
     <div className="stack flash-answer">
-      <p className="sr-only" role="status">
-        <Words>{told}</Words>
-      </p>
+      <Told words={toTell} turn={progress.entries.length} />
       {kind ? (
         <>
           <p className="question" id="question">
@@ -103,13 +87,13 @@ export function Answer(props: Props) {
             labelledBy="question"
             onKey={attempt.press}
             onErase={attempt.erase}
-            onEnter={enter}
+            onEnter={act.enter}
           >
             {said}
           </Entry>
           <div className="row keys-line">
             <KeyButton label="Show the sum" shortcut="S" onPress={() => attempt.note('given')} />
-            <KeyButton label="Settings" shortcut="Esc" onPress={settings} />
+            <KeyButton label="Settings" shortcut="Esc" onPress={act.stop} />
           </div>
         </>
       ) : (

@@ -33,7 +33,7 @@ function recipeOf({ digits, count: numbers, minus, showMs, run }: Settings): Rec
 
 /** Is a set still the one that is chosen, with its lists coming as fast as they do by now? */
 function isChosen({ recipe, attempts }: LocalSession, flash: Settings): boolean {
-  const stair = stairOf(recipe, answersOf(attempts))
+  const stair = stairOf(recipe, answersOf({ attempts }))
   return (
     JSON.stringify(recipeOf(flash).sources) === JSON.stringify(recipe.sources) &&
     stair?.showMs === flash.showMs &&
@@ -151,7 +151,7 @@ function Lists(props: {
           practice.happened(record, verdict)
           if (verdict?.outcome !== 'done') return
           // The next list may come faster or slower.
-          const stair = stairOf(set.recipe, [...answersOf(session.attempts), { n, right: verdict.right }])
+          const stair = stairOf(set.recipe, [...answersOf(session), { n, right: verdict.right }])
           if (stair) changeSettings({ flash: { ...flash, ...stair } })
         }}
         onNext={next}

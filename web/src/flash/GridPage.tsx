@@ -8,15 +8,15 @@ import { PaceBar } from '../charts/PaceBar.js'
 import { ownSession } from '../data/begin.js'
 import { useNeeds } from '../data/needs.js'
 import { Entry } from '../entry/Entry.js'
-import { useKeys } from '../entry/useKeys.js'
 import { OneLearner } from '../frame/OneLearner.js'
 import { Trouble } from '../frame/Trouble.js'
 import { endHere } from '../kept/kept.js'
 import type { LocalSession } from '../kept/store.js'
+import { Told } from '../practice/Told.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import type { AttemptOnScreen } from '../practice/useAttempt.js'
 import { type ItemGiven, useDrill } from '../practice/useItem.js'
 import { usePractice } from '../practice/usePractice.js'
-import { useTold } from '../sound/useTold.js'
 import { GridTable } from '../working/GridTable.js'
 import { Mark } from '../working/Mark.js'
 import { Words } from '../written/Words.js'
@@ -148,22 +148,19 @@ function Sheet(props: ItemGiven & { readonly text: string }) {
   }
   const move = (by: number) => setAt((at + by + questions.length) % questions.length)
   const { kind } = questions[at]!
-  useKeys(
-    {
+  useAnswering(attempt, {
+    own: { enter },
+    more: {
       ArrowDown: () => move(1),
       ArrowRight: () => move(1),
       ArrowUp: () => move(-1),
       ArrowLeft: () => move(-1),
-      Enter: enter,
-      Backspace: attempt.erase,
     },
-    done ? undefined : { keys: kind.keys, press: (key) => attempt.press(key, at) },
-    true,
-  )
+    of: at,
+  })
   const latest = questions.map((_, i) => progress.entries.findLast((e) => e.step === i + 1))
   const summed = partsOf(grid, at, (i) => latest[i]?.text ?? 'not yet').join(', ')
   const last = progress.entries.at(-1)
-  const told = useTold(toldOf(), `${at} ${progress.entries.length}`)
   return (
     <>
       {!calm && (
@@ -208,9 +205,7 @@ function Sheet(props: ItemGiven & { readonly text: string }) {
       <p className="grid-said" aria-hidden="true">
         <Words>{saidOf(attempt, at, grid, calm)}</Words>
       </p>
-      <p className="sr-only" role="status">
-        <Words>{told}</Words>
-      </p>
+      <Told words={toldOf()} turn={`${at} ${progress.entries.length}`} />
     </>
   )
 }

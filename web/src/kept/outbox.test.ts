@@ -1,6 +1,12 @@
 import 'fake-indexeddb/auto'
-import { judgeRecall, type RecallRecord } from '@tachymetra/core/learner'
-import { type AttemptRecord, JUDGE, judgeRecord, type StretchEvent } from '@tachymetra/core/session'
+import { judgeRecall } from '@tachymetra/core/learner'
+import {
+  type AttemptRecord,
+  JUDGE,
+  judgeRecord,
+  type RecallRecord,
+  type StretchEvent,
+} from '@tachymetra/core/session'
 import { GENERATOR, itemsOf, listedItem, plainRecipe } from '@tachymetra/core/set'
 import fc from 'fast-check'
 import { openDB } from 'idb'
@@ -17,7 +23,6 @@ import {
   keptSession,
   type LocalSession,
   parcels,
-  recallParcels,
 } from './store.js'
 
 /** Just enough of a page to start the outbox in. */
@@ -150,7 +155,8 @@ const done = (sessionId: string, n: number, more: object = {}) =>
 const worked = (of: LocalSession, n: number, more: object = {}) => keepHappened(of, done(of.id, n, more))
 const open = (of: LocalSession, record: AttemptRecord) => keepHappened(of, { kind: 'worked', record })
 
-const recallOf = (n: number) => ({ id: uuid(n) }) as Parameters<typeof recallParcels>[0]
+/** Something that belongs to no session is kept to be sent. */
+const keepRecall = (n: number, body: object = {}) => keepParcels([{ path: `/recalls/${uuid(n)}`, body }])
 
 /** Sends until nothing is left to send but what was refused. */
 async function sendAll(): Promise<void> {
@@ -414,7 +420,7 @@ test('whatever goes wrong on the way, everything arrives, once, attempts after t
         } else if (a.do === 'recall') {
           made += 1
           expected.push(`/recalls/${uuid(made)}`)
-          await keepParcels(recallParcels(recallOf(made)))
+          await keepRecall(made)
         } else if (a.do === 'change') {
           fields[a.field] = a.to
           await keepChange(SETTINGS, { [a.field]: a.to })
@@ -464,7 +470,7 @@ test('a learner removed takes along what was still to be sent, and nobody elseâ€
   const [theirs, other] = [await session('l1'), await session('l2')]
   for (const of of [theirs, other]) await worked(of, 1)
   await keepChange(SETTINGS, { minutes: 6 })
-  await keepParcels(recallParcels({ ...recallOf(900), learnerId: 'l1' }))
+  await keepRecall(900, { learnerId: 'l1' })
   await forgetLearner('l1')
   expect(await keptSession(theirs.id)).toBeUndefined()
   expect((await keptSession(other.id))!.attempts).toHaveLength(1)
@@ -477,7 +483,7 @@ test('what is left from earlier is sent at the start and when the network is bac
   const server = serve()
   server.faults = ['lost']
   const sent = vi.fn()
-  await keepParcels(recallParcels(recallOf(901)))
+  await keepRecall(901)
   startOutbox(sent)
   await flush()
   window.dispatchEvent(new Event('online'))
@@ -488,10 +494,27 @@ test('what is left from earlier is sent at the start and when the network is bac
 
 test('who sends while sending is under way waits until what was kept meanwhile is sent too', async () => {
   const server = serve()
-  await keepParcels(recallParcels(recallOf(902)))
+  await keepRecall(902)
   const under = flush()
-  await keepParcels(recallParcels(recallOf(903)))
+  await keepRecall(903)
   await flush()
   expect(server.arrivals).toEqual([`/recalls/${uuid(902)}`, `/recalls/${uuid(903)}`])
   await under
+})
+
+test('a round of facts is announced with its first recall; a fact asked again after a miss is not sent once more', async () => {
+  const server = serve()
+  const round = await session('l1')
+  const recalled = (made: number, n: number, known: boolean) =>
+    ({
+      kind: 'recalled',
+      recall: { id: uuid(made), learnerId: 'l1', sessionId: round.id, n },
+      right: known,
+      known,
+    }) as unknown as StretchEvent
+  for (const event of [recalled(1, 1, false), recalled(2, 2, true), recalled(3, 1, true)])
+    await handInHappened((await keptSession(round.id))!, event)
+  await sendAll()
+  expect(server.arrivals).toEqual([`/sessions/${round.id}`, `/recalls/${uuid(1)}`, `/recalls/${uuid(2)}`])
+  expect((await keptSession(round.id))!.recalls).toHaveLength(3)
 })

@@ -3,7 +3,7 @@
 import { byTime } from '@tachymetra/core/number'
 import { type AttemptRecord, type Stretch, type StretchEvent, stretchAfter } from '@tachymetra/core/session'
 import type { Variant } from '@tachymetra/core/technique'
-import type { RecallWire, SessionStart } from '@tachymetra/core/wire'
+import type { SessionStart } from '@tachymetra/core/wire'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import { upgradedParcel, upgradedSession } from './older.js'
 
@@ -123,12 +123,22 @@ const posted = ({ id, ...body }: AttemptRecord, learnerId: string): Parcel => ({
   learnerId,
 })
 
+const told = ({ attempts, recalls = [] }: Stretch) => attempts.length + recalls.length
+
 /** All that the server needs of what has been handed in between two states of a session, its announcement first. */
 export function parcelsOf(before: Stretch, after: LocalSession): Parcel[] {
-  const fresh = after.attempts.slice(before.attempts.length)
+  const { attempts, recalls = [] } = after
+  const fresh = [
+    ...attempts.slice(before.attempts.length).map(({ record }) => posted(record, after.learnerId)),
+    // Only the first time in a round tells what is remembered.
+    ...recalls.flatMap(({ recall: { id, ...body } }, i) =>
+      i >= (before.recalls?.length ?? 0) && recalls.findIndex((r) => r.recall.n === body.n) === i
+        ? [{ path: `/recalls/${id}`, body }]
+        : [],
+    ),
+  ]
   if (fresh.length === 0) return []
-  const announce = before.attempts.length === 0 ? [announced(after)] : []
-  return [...announce, ...fresh.map(({ record }) => posted(record, after.learnerId))]
+  return [...(told(before) === 0 ? [announced(after)] : []), ...fresh]
 }
 
 let asked = false
@@ -159,12 +169,6 @@ export async function forgetLearner(learnerId: string): Promise<void> {
   }
   await tx.done
 }
-
-/** All that the server needs of a recall, the session it begins first. */
-export const recallParcels = ({ id, ...body }: RecallWire, begun?: LocalSession): Parcel[] => [
-  ...(begun ? [announced(begun)] : []),
-  { path: `/recalls/${id}`, body },
-]
 
 /** Queues what is kept nowhere else in this browser, all or nothing. */
 export async function keepParcels(all: readonly Parcel[]): Promise<void> {

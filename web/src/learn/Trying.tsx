@@ -9,10 +9,10 @@ import { freshRandom } from '../data/fresh.js'
 import { useNeeds } from '../data/needs.js'
 import { Entry } from '../entry/Entry.js'
 import { KeyButton } from '../entry/KeyButton.js'
-import { useKeys } from '../entry/useKeys.js'
+import { useTimeLimit } from '../practice/timers.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { useAttempt } from '../practice/useAttempt.js'
 import { wakeSound } from '../sound/sound.js'
-import { useTimeLimit } from '../sound/useTimeLimit.js'
 import { spoken } from '../words/spoken.js'
 import { Mark } from '../working/Mark.js'
 import { PlaceRule } from '../working/PlaceRule.js'
@@ -99,11 +99,7 @@ function One(props: {
   })
   const { kind } = attempt.question()!
   useTimeLimit(until, () => attempt.note('timed-out'))
-  useKeys(
-    { Enter: () => attempt.confirm(), Backspace: attempt.erase, Escape: () => attempt.note('skipped') },
-    { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press: attempt.press },
-    true,
-  )
+  useAnswering(attempt, { offers: ['skip'], own: { stop: () => attempt.note('skipped') } })
   return (
     <>
       {limitMs !== undefined && <PaceBar targetMs={limitMs} running />}

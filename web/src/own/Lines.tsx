@@ -34,7 +34,9 @@ export function Lines(props: { readonly lines: readonly OwnLine[]; readonly tech
           {bad.map(({ line, text, error }) => (
             <li key={line}>
               <Mark right={false} /> Line {line}: <span className="mono">{text.slice(0, 60)}</span>{' '}
-              <span className="said-slip">{error}</span>
+              <span className="said-slip">
+                <Words>{error}</Words>
+              </span>
             </li>
           ))}
         </ul>

@@ -5,9 +5,9 @@ import { useNeeds } from '../data/needs.js'
 import { changeSettings, useSettings } from '../data/settings.js'
 import { Entry } from '../entry/Entry.js'
 import { KeyButton } from '../entry/KeyButton.js'
-import { useKeys } from '../entry/useKeys.js'
+import { Told } from '../practice/Told.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { type ItemGiven, useExercise } from '../practice/useItem.js'
-import { useTold } from '../sound/useTold.js'
 import { spoken } from '../words/spoken.js'
 import { aloud } from '../words/words.js'
 import { ItemLine } from '../working/ItemLine.js'
@@ -56,21 +56,13 @@ export function PaperItem(props: Props) {
     attempt.enter(letter)
     handIn()
   }
-  const skip = () => attempt.progress.outcome === undefined && attempt.note('skipped')
   const kind = question?.kind
-  useKeys(
-    {
-      n: skip,
-      t: () => changeSettings({ clock: !clock }),
-      Enter: confirm,
-      Backspace: attempt.erase,
-      Escape: onHandIn,
-    },
-    kind && { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press },
-    keysOn,
-  )
+  const { act } = useAnswering(attempt, {
+    offers: ['skip', 'clock'],
+    own: { enter: confirm, stop: onHandIn },
+    active: keysOn,
+  })
   const said = attempt.notice ?? saidWords(attempt.progress, undefined)
-  const told = useTold(aloud(said ?? ''), attempt.progress.entries.length)
   if (!kind) return null
   const starred = isStarred({ technique: exercise.technique.id })
   return (
@@ -86,9 +78,11 @@ export function PaperItem(props: Props) {
           <Words>{formAsked(question.ask)}</Words>
         </p>
       </div>
-      <p className="sr-only" role="status">
-        <Words>{told || `Item ${n}: ${spoken(exercise.problem)}. ${formAsked(question.ask)}`}</Words>
-      </p>
+      <Told
+        words={said && aloud(said)}
+        turn={attempt.progress.entries.length}
+        first={`Item ${n}: ${spoken(exercise.problem)}. ${formAsked(question.ask)}`}
+      />
       <div className="asking">
         <Entry
           kind={kind}
@@ -110,7 +104,7 @@ export function PaperItem(props: Props) {
         </Entry>
       </div>
       <div className="row keys-line">
-        <KeyButton label="Skip" shortcut="N" onPress={skip} />
+        <KeyButton label="Skip" shortcut="N" onPress={act.skip} />
         {!calm && (
           <KeyButton
             label={clock ? 'Hide the bar' : 'Show the bar'}

@@ -1,7 +1,7 @@
 import { type Exercise, openQuestion } from '@tachymetra/core/session'
 import { Entry } from '../entry/Entry.js'
 import { KeyButton } from '../entry/KeyButton.js'
-import { useKeys } from '../entry/useKeys.js'
+import { useAnswering } from '../practice/useAnswering.js'
 import { useAttempt } from '../practice/useAttempt.js'
 import { aloud } from '../words/words.js'
 import { Done, questionOf, Said } from '../working/saying.js'
@@ -13,11 +13,7 @@ export function WorkAgain({ exercise }: { readonly exercise: Exercise }) {
   const attempt = useAttempt({ task: exercise })
   const { progress, typing, notice } = attempt
   const kind = openQuestion(progress)?.kind
-  useKeys(
-    { Enter: () => attempt.confirm(), Backspace: attempt.erase },
-    kind && { keys: [...kind.keys, ...(kind.alsoTyped ?? [])], press: attempt.press },
-    progress.outcome === undefined,
-  )
+  useAnswering(attempt, { active: progress.outcome === undefined })
   if (!kind) return <Done progress={progress} calm />
   return (
     <div className="asking again">

@@ -1,31 +1,12 @@
 import { mistaken, moved } from '@tachymetra/core/session'
 import { Entry } from '../entry/Entry.js'
-import { type KeyTarget, useKeys } from '../entry/useKeys.js'
-import { useTold } from '../sound/useTold.js'
+import type { KeyTarget } from '../entry/useKeys.js'
 import { aloud } from '../words/words.js'
 import { Mark } from '../working/Mark.js'
 import { Words } from '../written/Words.js'
+import { Told } from './Told.js'
 import type { AttemptOnScreen } from './useAttempt.js'
 import './question-flow.css'
-
-/** The keys of questions answered one after another, each confirmed with Enter. */
-export function useQuestionKeys(
-  attempt: AttemptOnScreen,
-  commands: Readonly<Record<string, () => void>>,
-  onOver: () => void,
-): KeyTarget | undefined {
-  const question = attempt.question()
-  const target = question && {
-    keys: [...question.kind.keys, ...(question.kind.alsoTyped ?? [])],
-    press: (key: string) => attempt.press(key),
-  }
-  useKeys(
-    { ...commands, Enter: () => (question ? attempt.confirm() : onOver()), Backspace: attempt.erase },
-    target,
-    true,
-  )
-  return target
-}
 
 /** What was answered so far, and the question that is open. */
 export function QuestionFlow(props: {
@@ -45,14 +26,11 @@ export function QuestionFlow(props: {
   const said = last && mistaken(last) ? remark : notice
   const right = last && moved(last) ? 'Right.' : undefined
   const words = question ? (said ?? (right && `${right} ${question.ask}`)) : truth
-  const told = useTold(words && aloud(words), progress.entries.length)
   const { task } = progress
   const answered = 'questions' in task && task.questions.length > 1 ? progress.entries.filter(moved) : []
   return (
     <>
-      <p className="sr-only" role="status">
-        <Words>{told}</Words>
-      </p>
+      <Told words={words && aloud(words)} turn={progress.entries.length} />
       <ul className="plain-list answered">
         {answered.map((entry) => {
           const { ask, kind } = 'questions' in task ? task.questions[entry.step - 1]! : question!

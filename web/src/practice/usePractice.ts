@@ -1,7 +1,8 @@
 /** The runner: whatever is practised is a session of its set, one item after another. */
 import {
   type AttemptRecord,
-  type DoneAttempt,
+  type DoneRecall,
+  type Stretch,
   type StretchEvent,
   stretchAfter,
   type Verdict,
@@ -30,6 +31,8 @@ export interface Practice {
   readonly trouble: Error | undefined
   /** Tells of the attempt at the item; the verdict once it is over. */
   happened(record: AttemptRecord, verdict: Verdict | undefined): void
+  /** Tells of a fact that was recalled. */
+  recalled(done: DoneRecall): void
   /** Leaves what has been done for the next, or for the end. */
   next(): void
   /** Another item of those that may be chosen. */
@@ -46,20 +49,25 @@ interface Standing {
 }
 
 /** Answers to the items of a set, in the order they were given. */
-export const answersOf = (attempts: readonly DoneAttempt[]): readonly ItemAnswer[] =>
-  attempts.map(({ record, verdict }) => ({
+export const answersOf = ({
+  attempts,
+  recalls = [],
+}: Pick<Stretch, 'attempts' | 'recalls'>): readonly ItemAnswer[] => [
+  ...attempts.map(({ record, verdict }) => ({
     n: record.n,
     right: verdict.right,
     open: verdict.outcome !== 'done',
-  }))
+  })),
+  ...recalls.map(({ recall, right, known }) => ({ n: recall.n, right, known })),
+]
 
 /** @param kept the session as it was begun or left */
 export function usePractice(kept: LocalSession): Practice {
   const { recipe, learnerId } = kept
   const items = useMemo(() => (isDrawable(kept) ? itemsOf(kept) : []), [kept])
-  const upNext = ({ attempts }: LocalSession) => toCome(recipe, answersOf(attempts))
+  const upNext = (session: LocalSession) => toCome(recipe, answersOf(session))
   const [shown, setShown] = useState(
-    (): Standing => ({ session: kept, n: kept.open?.n ?? upNext(kept)[0], turn: kept.attempts.length }),
+    (): Standing => ({ session: kept, n: kept.open?.n ?? upNext(kept)[0], turn: answersOf(kept).length }),
   )
   const [trouble, setTrouble] = useState<Error>()
   // What handlers go on from: several may run before the page is painted anew.
@@ -105,6 +113,7 @@ export function usePractice(kept: LocalSession): Practice {
     trouble,
     happened: (record, verdict) =>
       takes(verdict ? { kind: 'done', record, verdict } : { kind: 'worked', record }),
+    recalled: (done) => takes({ kind: 'recalled', ...done }),
     next() {
       const { session } = latest.current
       const now = Date.now()
@@ -118,7 +127,7 @@ export function usePractice(kept: LocalSession): Practice {
     goTo: (to) => change({ n: to, turn: latest.current.turn + 1 }),
     finish,
     stop() {
-      const isAny = latest.current.session.attempts.length > 0
+      const isAny = answersOf(latest.current.session).length > 0
       if (isAny) finish()
       return isAny
     },
@@ -126,5 +135,5 @@ export function usePractice(kept: LocalSession): Practice {
 }
 
 /** Is the item that stands there done already, and only looked at? */
-const isDone = ({ attempts }: LocalSession, n: number | undefined, turn: number) =>
-  n !== undefined && attempts.length > turn
+const isDone = (session: LocalSession, n: number | undefined, turn: number) =>
+  n !== undefined && answersOf(session).length > turn

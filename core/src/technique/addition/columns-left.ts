@@ -116,81 +116,97 @@ function glanceStep(
   })
 }
 
+/** What stands written, from the highest place; a digit that is mended is replaced. */
+interface Standing {
+  readonly columns: readonly SumColumn[]
+  readonly written: string[]
+}
+
+const standingLine = (columns: readonly SumColumn[], marks: readonly string[]) => ({
+  negative: false,
+  cells: cellsOf(marks, columns.at(-1)!.place, columns.length),
+})
+
 function* mend(columns: readonly SumColumn[], mendFirst: boolean): Walk {
-  /** What stands written, from the highest place; a digit that is mended is replaced. */
-  const written: string[] = []
-  const lowest = columns.at(-1)!.place
-  const cells = (marks: readonly string[]) => ({
-    negative: false,
-    cells: cellsOf(marks, lowest, columns.length),
-  })
+  const standing: Standing = { columns, written: [] }
+  const { written } = standing
   for (const [i, column] of columns.entries()) {
     const first = i === 0
-    if (mendFirst && !first) yield* raise(Math.floor(column.sum / 10))
-    const shown = shownOf(column.digits)
-    const unit = first ? column.sum : column.sum % 10
-    const standing = [...written]
-    const { place, digits, sum } = column
-    const entry = yield step({
-      action: 'write',
+    const carries = Math.floor(column.sum / 10)
+    if (mendFirst && !first) yield* raise(standing, carries)
+    written.push(String(wholePart(yield columnStep(column, first, standing))))
+    // Both digits written: the ten already stands there.
+    if (!mendFirst && !first && written[i]!.length === 1) yield* raise(standing, carries, i - 1)
+  }
+  return decimal(BigInt(written.join('')), -columns.at(-1)!.place)
+}
+
+/** The total of a column; of all but the first only its units are written. */
+function columnStep(
+  { place, digits, sum }: SumColumn,
+  first: boolean,
+  { columns, written }: Standing,
+): Step<Decimal> {
+  const shown = shownOf(digits)
+  const unit = first ? sum : sum % 10
+  const before = [...written]
+  return step({
+    action: 'write',
+    place,
+    ask: at(place, (first ? COLUMNS_LEFT.first : COLUMNS_LEFT.next)(shown)),
+    why: COLUMNS_LEFT.whySum(`${shown} = ${sum}`, 0),
+    expect: decimal(unit),
+    sum: decimal(sum),
+    writes: () => standingLine(columns, [...before, String(unit)]),
+    reckons: shown,
+    load: () => columnLoad(digits),
+    slips(slip) {
+      const right = `${shown} = ${sum}`
+      if (!first && sum >= 10)
+        slip('both-digits-written', decimal(sum), 4, at(place, COLUMNS_LEFT.oneDigit(right)))
+      if (digits.filter((d) => d > 0).length < 2) return
+      for (const off of [-1, 1]) {
+        const wrong = decimal(first ? sum + off : (sum + off + 10) % 10)
+        slip('fact', wrong, 2, at(place, REMARK.check(right)))
+      }
+    },
+  })
+}
+
+/** Raises the last digit written, or the one named, and those before it where nines pass it on. */
+function* raise(
+  { columns, written }: Standing,
+  carries: number,
+  from = written.length - 1,
+): Generator<Step, void, Decimal> {
+  let carry = carries
+  for (let j = from; carry > 0 && j >= 0; j -= 1) {
+    const before = BigInt(written[j]!)
+    const raised = before + BigInt(carry)
+    // Both digits of a total may stand there: then there is room for one more.
+    const top = j === 0 || before > 9n
+    const expect = top ? raised : raised % 10n
+    const by = carry
+    const mended = written.map((d, k) => (k === j ? String(expect) : d))
+    const { place } = columns[j]!
+    const given = yield step({
+      action: 'mend',
       place,
-      ask: at(place, (first ? COLUMNS_LEFT.first : COLUMNS_LEFT.next)(shown)),
-      why: COLUMNS_LEFT.whySum(`${shown} = ${sum}`, 0),
-      expect: decimal(unit),
-      sum: decimal(sum),
-      writes: () => cells([...standing, String(unit)]),
-      reckons: shown,
-      load: () => columnLoad(digits),
+      ask: at(place, COLUMNS_LEFT.mend(String(before))),
+      why: !top && raised >= 10n ? COLUMNS_LEFT.whyNineMend : COLUMNS_LEFT.whyMend,
+      expect: decimal(expect),
+      writes: () => standingLine(columns, mended),
+      reckons: `${before} + ${by}`,
+      load: () => ({ facts: sumLoad(before, BigInt(by)).facts, carries: 1 }),
       slips(slip) {
-        const right = `${shown} = ${sum}`
-        if (!first && sum >= 10)
-          slip('both-digits-written', decimal(sum), 4, at(place, COLUMNS_LEFT.oneDigit(right)))
-        if (digits.filter((d) => d > 0).length > 1)
-          for (const off of [-1, 1])
-            slip(
-              'fact',
-              decimal(first ? sum + off : (sum + off + 10) % 10),
-              2,
-              at(place, REMARK.check(right)),
-            )
+        slip('carry-lost', decimal(before), 7, COLUMNS_LEFT.notMended(`${before} + ${by} = ${raised}`))
+        const twice = raised + BigInt(by)
+        slip('carry-doubled', decimal(top ? twice : twice % 10n), 2, COLUMNS_LEFT.once(String(by)))
       },
     })
-    written.push(String(wholePart(entry)))
-    // Both digits written: the ten already stands there.
-    if (!mendFirst && !first && written[i]!.length === 1) yield* raise(Math.floor(sum / 10), i - 1)
-  }
-  return decimal(BigInt(written.join('')), -lowest)
-
-  /** Raises the last digit written, or the one named, and those before it where nines pass it on. */
-  function* raise(carries: number, from = written.length - 1): Generator<Step, void, Decimal> {
-    let carry = carries
-    for (let j = from; carry > 0 && j >= 0; j -= 1) {
-      const before = BigInt(written[j]!)
-      const raised = before + BigInt(carry)
-      // Both digits of a total may stand there: then there is room for one more.
-      const top = j === 0 || before > 9n
-      const expect = top ? raised : raised % 10n
-      const by = carry
-      const mended = written.map((d, k) => (k === j ? String(expect) : d))
-      const given = yield step({
-        action: 'mend',
-        place: columns[j]!.place,
-        ask: at(columns[j]!.place, COLUMNS_LEFT.mend(String(before))),
-        why: !top && raised >= 10n ? COLUMNS_LEFT.whyNineMend : COLUMNS_LEFT.whyMend,
-        expect: decimal(expect),
-        writes: () => cells(mended),
-        reckons: `${before} + ${by}`,
-        load: () => ({ facts: sumLoad(before, BigInt(by)).facts, carries: 1 }),
-        slips(slip) {
-          slip('carry-lost', decimal(before), 7, COLUMNS_LEFT.notMended(`${before} + ${by} = ${raised}`))
-          const twice = raised + BigInt(by)
-          slip('carry-doubled', decimal(top ? twice : twice % 10n), 2, COLUMNS_LEFT.once(String(by)))
-        },
-      })
-      written[j] = String(wholePart(given))
-      // Who leaves the digit as it was has not noticed the carry, nor passes it on.
-      carry = !top && raised >= 10n && given.units !== before ? 1 : 0
-    }
+    written[j] = String(wholePart(given))
+    // Who leaves the digit as it was has not noticed the carry, nor passes it on.
+    carry = !top && raised >= 10n && given.units !== before ? 1 : 0
   }
 }
 

@@ -106,11 +106,7 @@ export const divideShort = techniqueOfValues<Dividing>({
     const lowest = lowestPlace(dividend)
     const written: AnswerCell[] = []
     const line = (cells: readonly AnswerCell[] = []) => ({ negative: false, cells: [...written, ...cells] })
-    const cell = (place: number, digit: bigint | number): AnswerCell => ({
-      place,
-      digits: String(digit),
-      draft: false,
-    })
+    const cell = (place: number, digit: number): AnswerCell => ({ place, digits: `${digit}`, draft: false })
     let place = highestPlace(dividend)
     let n = digitAt(dividend, place)
     // Leading digits are taken together until the divisor goes in.
@@ -126,18 +122,9 @@ export const divideShort = techniqueOfValues<Dividing>({
       // Nothing goes in: who leaves the zero out takes the next digit at once and writes what goes into both.
       const skipped =
         part < divisor && at > lowest && written.length > 0 ? Math.floor((part * 10 + below) / divisor) : 0
-      const q = Number(
-        wholePart(
-          (yield quotientStep({
-            part,
-            divisor,
-            right,
-            skipped,
-            place: at,
-            writes: line([cell(at, right)]),
-          })) as Decimal,
-        ),
-      )
+      const writes = line([cell(at, right)])
+      const step = quotientStep({ part, divisor, right, skipped, place: at, writes })
+      const q = Number(wholePart((yield step) as Decimal))
       written.push(cell(at, q))
       if (skipped > 0 && q === skipped) {
         place -= 1

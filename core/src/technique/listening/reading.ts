@@ -118,7 +118,13 @@ export function readStep(
   if (slip?.id === 'fact') return { verdict: 'slip', slip }
   if (patient && walks.slice(1).some((walk) => isSayable(soFarAt(walk, said.last)))) return soFar
   if (slip) return { verdict: 'slip', slip }
-  const later = comesLater(first, value, text)
+  return laterOrWrong(first, value, text)
+}
+
+/** A value that comes later on this way; a digit left as it stands where it had to change; or none of anything. */
+function laterOrWrong(walk: Walk, value: Value, text: string): Reading {
+  const step = walk.next!
+  const later = comesLater(walk, value, text)
   // What stands and has to change is left as it is by whoever goes on to the next column.
   const unmended = later && step.action === 'mend' && !step.total && step.slips().find((s) => s.decisive)
   return unmended ? { verdict: 'slip', slip: unmended } : (later ?? { verdict: 'wrong' })

@@ -23,7 +23,7 @@ import { between, mapped } from '../../problem/space.js'
 import { asDecimal } from '../../question/value.js'
 import { ROOT_DUPLEX, ROOT_MISFIT } from '../../words/roots.js'
 import { at as inPlace, REMARK } from '../../words/steps.js'
-import type { AnswerCell, Fact, Step } from '../contract.js'
+import type { AnswerCell, AnswerLine, Fact, Step } from '../contract.js'
 import { productLoad, takeLoad } from '../facts.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
 import { parameter } from '../quantities/boards.js'
@@ -85,161 +85,187 @@ export const rootDuplex = technique({
     return whole.toString().length > MOST_DIGITS ? misfit(ROOT_DUPLEX.digits(MOST_DIGITS)) : { n }
   },
   *work({ n }, variant): Generator<Step, Decimal, Decimal> {
-    const asked = Number(variant.decimals)
-    const places = exactPlaces(n, asked)
+    const places = exactPlaces(n, Number(variant.decimals))
     const groups = Math.ceil((highestPlace(n) + 1) / 2)
-    const whole = wholePart(n)
-    const group = whole / power10(2 * (groups - 1))
+    const group = wholePart(n) / power10(2 * (groups - 1))
     const truth = integerRoot(unitsCut(n, 2 * places)).toString()
     let onPath = true
     const digits: number[] = []
-    const line = (extra: readonly number[] = [], draft = false) => ({
-      negative: false,
-      cells: [...digits, ...extra].map(
-        (d, i): AnswerCell => ({
-          place: groups - 1 - i,
-          digits: String(d),
-          draft: draft && i >= digits.length,
-        }),
-      ),
-    })
     const enter = function* (asking: Step<Decimal>): Generator<Step, number, Decimal> {
       const entry = yield asking
       if (entry.units !== asking.expect.units || entry.scale !== asking.expect.scale) onPath = false
       return Number(wholePart(entry))
     }
 
-    const r0 = Number(truth[0])
-    const root = yield* enter(
-      step({
-        action: 'root',
-        place: groups - 1,
-        ask: inPlace(groups - 1, ROOT_DUPLEX.first(said(group))),
-        why: ROOT_DUPLEX.whyFirst(groups),
-        expect: decimal(r0),
-        writes: line([r0]),
-        reckons: `√${r0 * r0}`,
-        load: () => productLoad(BigInt(r0), BigInt(r0)),
-        slips(slip) {
-          const square = (r: number) => `${r} × ${r} = ${r * r}`
-          slip('square-above', decimal(r0 + 1), 4, ROOT_DUPLEX.above(square(r0 + 1)))
-          if (r0 > 1) slip('square-below', decimal(r0 - 1), 4, ROOT_DUPLEX.below(square(r0)))
-        },
-      }),
-    )
-    digits.push(root)
+    digits.push(yield* enter(firstStep(Number(truth[0]), group, groups)))
+    const root = digits[0]!
     if (groups + places === 1) return decimal(root)
-    const gap = Number(group) - root * root
-    let remainder = yield* enter(
-      step({
-        action: 'remainder',
-        place: groups - 1,
-        ask: inPlace(groups - 1, ROOT_DUPLEX.left(said(group), String(root))),
-        reckons: `${group} − ${root * root}`,
-        why: ROOT_DUPLEX.whyLeft,
-        expect: decimal(gap),
-        writes: line(),
-        holds: [{ what: 'left', value: decimal(gap) }],
-        load: () => takeLoad(group, BigInt(root * root)),
-        slips(slip) {
-          const right = `${said(group)} − ${root * root} = ${gap}`
-          slip('fact', decimal(gap - 1), 1, REMARK.off(right))
-          slip('fact', decimal(gap + 1), 1, REMARK.off(right))
-        },
-      }),
-    )
-    const divisor = yield* enter(
-      step({
-        action: 'divisor',
-        place: groups - 1,
-        ask: inPlace(groups - 1, ROOT_DUPLEX.divisor(String(root))),
-        reckons: `2 × ${root}`,
-        why: ROOT_DUPLEX.whyDivisor,
-        expect: decimal(2 * root),
-        writes: line(),
-        holds: [
-          { what: 'left', value: decimal(remainder) },
-          { what: 'divisor', value: decimal(2 * root) },
-        ],
-        load: () => productLoad(BigInt(root), 2n),
-        slips: (slip) =>
-          slip('not-doubled', decimal(root), 6, REMARK.notDoubled(`2 × ${root} = ${2 * root}`)),
-      }),
-    )
-    const holds = (what: string, value: number) => [
-      { what, value: decimal(value) },
-      { what: 'divisor', value: decimal(divisor) },
-    ]
+    let remainder = yield* enter(leftStep(group, root, lineOf(digits, groups)))
+    const divisor = yield* enter(divisorStep(root, remainder, lineOf(digits, groups)))
     for (let k = 1; k < groups + places; k += 1) {
       // Single digits follow the first group, one for every digit of the root.
-      const rootPlace = groups - 1 - k
-      const digit = digitAt(n, 2 * (groups - 1) - k)
-      const gross = remainder * 10 + digit
-      const between_ = digits.slice(1)
-      const plain = duplexOf(between_)
+      const place = groups - 1 - k
+      const at: At = { place, divisor, line: lineOf(digits, groups), last: k === groups + places - 1 }
+      const gross = remainder * 10 + digitAt(n, 2 * (groups - 1) - k)
+      const behind = digits.slice(1)
+      const plain = duplexOf(behind)
       let net = gross
-      if (plain.value.units > 0n) {
-        const group = between_.join(' ')
-        const duplex = yield* enter(
-          ask(plain, {
-            action: 'product',
-            place: rootPlace,
-            ask: inPlace(rootPlace, ROOT_DUPLEX.duplex(String(gross), group)),
-            why: ROOT_DUPLEX.whyDuplex,
-            writes: line(),
-            holds: [...holds('stands there', gross), { what: 'duplex', value: plain.value }],
-            slips: (slip) => duplexSlips(slip, between_),
-          }),
-        )
-        net = yield* enter(netStep(gross, duplex, rootPlace, line(), holds('left', gross - duplex)))
-      }
-      const times = (q: number) => `${q} × ${divisor} = ${q * divisor}`
+      if (plain.value.units > 0n)
+        net = yield* enter(netStep(gross, yield* enter(duplexStep(gross, behind, plain, at)), at))
       const most = divisor > 0 ? Math.min(9, Math.max(0, Math.floor(net / divisor))) : 0
       const right = onPath ? Number(truth[k]) : most
-      const q = yield* enter(
-        step({
-          action: 'quotient-digit',
-          place: rootPlace,
-          ask: inPlace(rootPlace, ROOT_DUPLEX.digit(String(divisor), String(net))),
-          why: ROOT_DUPLEX.whyDigit(times(right), right < most),
-          expect: decimal(right),
-          writes: line([right]),
-          holds: k === groups + places - 1 ? [] : holds('left', net),
-          reckons: `${right * divisor} ÷ ${divisor}`,
-          load: { facts: right > 0 ? [`${right * divisor}/${divisor}` as Fact] : [], carries: 0 },
-          slips(slip) {
-            if (most > right) slip('not-lowered', decimal(most), 7, ROOT_DUPLEX.lower)
-            slip('too-few', decimal(right - 1), 3, ROOT_DUPLEX.few(times(right)))
-            if (right < 9) slip('too-many', decimal(right + 1), 3, ROOT_DUPLEX.many(times(right + 1)))
-          },
-        }),
-      )
+      const q = yield* enter(digitStep(net, right, most, lineOf([...digits, right], groups), at))
       digits.push(q)
-      if (k === groups + places - 1) break
-      const left = net - q * divisor
-      remainder = yield* enter(
-        step({
-          action: 'remainder',
-          place: rootPlace,
-          ask: inPlace(rootPlace, ROOT_DUPLEX.rest(String(net), String(q), String(divisor))),
-          reckons: `${net} − ${q * divisor}`,
-          why: ROOT_DUPLEX.whyRest,
-          expect: decimal(left),
-          writes: line(),
-          holds: holds('left', left),
-          load: () => takeLoad(BigInt(Math.max(0, net)), BigInt(q * divisor)),
-          slips(slip) {
-            const right = `${net} − ${q * divisor} = ${left}`
-            slip('rest-forgotten', decimal(0), 3, ROOT_DUPLEX.restForgotten(right))
-            slip('fact', decimal(left - 1), 1, REMARK.off(right))
-            slip('fact', decimal(left + 1), 1, REMARK.off(right))
-          },
-        }),
-      )
+      if (!at.last) remainder = yield* enter(restStep(net, q, { ...at, line: lineOf(digits, groups) }))
     }
     return decimal(BigInt(digits.join('')), places)
   },
 })
+
+/** Where a digit of the root is being found. */
+interface At {
+  readonly place: number
+  readonly divisor: number
+  /** The root as far as it stands. */
+  readonly line: AnswerLine
+  /** No digit follows. */
+  readonly last: boolean
+}
+
+/** The digits of the root found so far, on the answer line. @param groups those of the whole part */
+function lineOf(digits: readonly number[], groups: number): AnswerLine {
+  const cells = digits.map((d, i): AnswerCell => ({ place: groups - 1 - i, digits: String(d), draft: false }))
+  return { negative: false, cells }
+}
+
+const holdsOf = (what: string, value: number, { divisor }: At) => [
+  { what, value: decimal(value) },
+  { what: 'divisor', value: decimal(divisor) },
+]
+
+/** The first digit: the root of the largest square in the first group. */
+function firstStep(root: number, group: bigint, groups: number): Step<Decimal> {
+  return step({
+    action: 'root',
+    place: groups - 1,
+    ask: inPlace(groups - 1, ROOT_DUPLEX.first(said(group))),
+    why: ROOT_DUPLEX.whyFirst(groups),
+    expect: decimal(root),
+    writes: lineOf([root], groups),
+    reckons: `√${root * root}`,
+    load: () => productLoad(BigInt(root), BigInt(root)),
+    slips(slip) {
+      const square = (r: number) => `${r} × ${r} = ${r * r}`
+      slip('square-above', decimal(root + 1), 4, ROOT_DUPLEX.above(square(root + 1)))
+      if (root > 1) slip('square-below', decimal(root - 1), 4, ROOT_DUPLEX.below(square(root)))
+    },
+  })
+}
+
+/** What is left of the first group. */
+function leftStep(group: bigint, root: number, line: AnswerLine): Step<Decimal> {
+  const gap = Number(group) - root * root
+  const place = line.cells[0]!.place
+  return step({
+    action: 'remainder',
+    place,
+    ask: inPlace(place, ROOT_DUPLEX.left(said(group), String(root))),
+    reckons: `${group} − ${root * root}`,
+    why: ROOT_DUPLEX.whyLeft,
+    expect: decimal(gap),
+    writes: line,
+    holds: [{ what: 'left', value: decimal(gap) }],
+    load: () => takeLoad(group, BigInt(root * root)),
+    slips(slip) {
+      const right = `${said(group)} − ${root * root} = ${gap}`
+      slip('fact', decimal(gap - 1), 1, REMARK.off(right))
+      slip('fact', decimal(gap + 1), 1, REMARK.off(right))
+    },
+  })
+}
+
+/** Twice the first digit, by which all others are found. */
+function divisorStep(root: number, remainder: number, line: AnswerLine): Step<Decimal> {
+  const place = line.cells[0]!.place
+  return step({
+    action: 'divisor',
+    place,
+    ask: inPlace(place, ROOT_DUPLEX.divisor(String(root))),
+    reckons: `2 × ${root}`,
+    why: ROOT_DUPLEX.whyDivisor,
+    expect: decimal(2 * root),
+    writes: line,
+    holds: [
+      { what: 'left', value: decimal(remainder) },
+      { what: 'divisor', value: decimal(2 * root) },
+    ],
+    load: () => productLoad(BigInt(root), 2n),
+    slips: (slip) => slip('not-doubled', decimal(root), 6, REMARK.notDoubled(`2 × ${root} = ${2 * root}`)),
+  })
+}
+
+/** The duplex of the digits behind the first. */
+function duplexStep(
+  gross: number,
+  behind: readonly number[],
+  plain: ReturnType<typeof duplexOf>,
+  at: At,
+): Step<Decimal> {
+  return ask(plain, {
+    action: 'product',
+    place: at.place,
+    ask: inPlace(at.place, ROOT_DUPLEX.duplex(String(gross), behind.join(' '))),
+    why: ROOT_DUPLEX.whyDuplex,
+    writes: at.line,
+    holds: [...holdsOf('stands there', gross, at), { what: 'duplex', value: plain.value }],
+    slips: (slip) => duplexSlips(slip, behind),
+  })
+}
+
+/** The next digit of the root. @param most what the divisor alone would allow @param line with the digit */
+function digitStep(net: number, right: number, most: number, line: AnswerLine, at: At): Step<Decimal> {
+  const { divisor, place } = at
+  const times = (q: number) => `${q} × ${divisor} = ${q * divisor}`
+  return step({
+    action: 'quotient-digit',
+    place,
+    ask: inPlace(place, ROOT_DUPLEX.digit(String(divisor), String(net))),
+    why: ROOT_DUPLEX.whyDigit(times(right), right < most),
+    expect: decimal(right),
+    writes: line,
+    holds: at.last ? [] : holdsOf('left', net, at),
+    reckons: `${right * divisor} ÷ ${divisor}`,
+    load: { facts: right > 0 ? [`${right * divisor}/${divisor}` as Fact] : [], carries: 0 },
+    slips(slip) {
+      if (most > right) slip('not-lowered', decimal(most), 7, ROOT_DUPLEX.lower)
+      slip('too-few', decimal(right - 1), 3, ROOT_DUPLEX.few(times(right)))
+      if (right < 9) slip('too-many', decimal(right + 1), 3, ROOT_DUPLEX.many(times(right + 1)))
+    },
+  })
+}
+
+/** What is left after a digit. */
+function restStep(net: number, q: number, at: At): Step<Decimal> {
+  const { divisor, place } = at
+  const left = net - q * divisor
+  return step({
+    action: 'remainder',
+    place,
+    ask: inPlace(place, ROOT_DUPLEX.rest(String(net), String(q), String(divisor))),
+    reckons: `${net} − ${q * divisor}`,
+    why: ROOT_DUPLEX.whyRest,
+    expect: decimal(left),
+    writes: at.line,
+    holds: holdsOf('left', left, at),
+    load: () => takeLoad(BigInt(Math.max(0, net)), BigInt(q * divisor)),
+    slips(slip) {
+      const right = `${net} − ${q * divisor} = ${left}`
+      slip('rest-forgotten', decimal(0), 3, ROOT_DUPLEX.restForgotten(right))
+      slip('fact', decimal(left - 1), 1, REMARK.off(right))
+      slip('fact', decimal(left + 1), 1, REMARK.off(right))
+    },
+  })
+}
 
 /** Is a value the root cut off or rounded to the nearest at its own last place? */
 function isRounding(n: Decimal, value: Decimal): boolean {
@@ -250,13 +276,9 @@ function isRounding(n: Decimal, value: Decimal): boolean {
   return value.units === cut + 1n && twice >= 2n * value.units - 1n
 }
 
-function netStep(
-  gross: number,
-  duplex: number,
-  place: number,
-  writes: Step['writes'],
-  holds: Step['holds'],
-): Step<Decimal> {
+/** The same without its duplex. */
+function netStep(gross: number, duplex: number, at: At): Step<Decimal> {
+  const { place } = at
   const net = gross - duplex
   const right = `${gross} − ${duplex} = ${net}`
   return step({
@@ -266,8 +288,8 @@ function netStep(
     reckons: `${gross} − ${duplex}`,
     why: ROOT_DUPLEX.whyNet(right),
     expect: decimal(net),
-    writes,
-    holds,
+    writes: at.line,
+    holds: holdsOf('left', net, at),
     load: () => takeLoad(BigInt(Math.max(gross, duplex)), BigInt(duplex)),
     slips(slip) {
       slip('duplex-forgotten', decimal(gross), 6, ROOT_DUPLEX.forgotten(right))

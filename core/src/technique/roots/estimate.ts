@@ -92,48 +92,10 @@ export const rootEstimate = technique({
       variant.square === 'nearest' && compare(multiply(decimal(below), decimal(below + 1n)), n) < 0
     const start = above ? below + 1n : below
     const nearest = variant.square === 'nearest'
-    const square = (r: bigint) => `${said(r)} × ${said(r)} = ${said(r * r)}`
-    const r = (yield step({
-      action: 'root',
-      place: 0,
-      ask: ESTIMATE.start(toWords(n), nearest),
-      why: ESTIMATE.whyStart,
-      expect: decimal(start),
-      writes: () => lineOf(decimal(start), 0, true),
-      holds: [{ what: 'root', value: decimal(start) }],
-      reckons: `√${start * start}`,
-      load: () => productLoad(start, start),
-      slips(slip) {
-        const other = nearest ? ESTIMATE.nearer(square(start)) : ESTIMATE.below(square(start))
-        slip('square-above', decimal(start + 1n), 4, ESTIMATE.above(square(start + 1n)))
-        if (start > 1n) slip('square-below', decimal(start - 1n), 4, other)
-      },
-    })).units
+    const r = (yield startStep(n, start, nearest)).units
     const gap = subtract(n, decimal(r * r))
     const under = gap.units < 0n
-    const left = yield step({
-      action: 'remainder',
-      place: 0,
-      ask: ESTIMATE.left(toWords(n), said(r), under),
-      why: ESTIMATE.whyLeft(square(r)),
-      expect: absolute(gap),
-      // The gap may be said with its sign.
-      meant: (entry) => (under && entry.units < 0n ? absolute(entry) : undefined),
-      writes: () => lineOf(decimal(r), 0, true),
-      holds: [
-        { what: 'root', value: decimal(r) },
-        { what: under ? 'over' : 'left', value: absolute(gap) },
-      ],
-      reckons: under ? `${r * r} − ${toText(n)}` : `${toText(n)} − ${r * r}`,
-      load: () =>
-        under
-          ? differenceLoad(r * r * power10(n.scale), size(n.units))
-          : differenceLoad(size(n.units), r * r * power10(n.scale)),
-      slips(slip) {
-        for (const off of [-10n, 10n, -1n, 1n])
-          slip('fact', add(absolute(gap), decimal(off)), 2, REMARK.check(square(r)))
-      },
-    })
+    const left = yield leftStep(n, r, gap)
     if (left.units === 0n) return decimal(r)
     const doubled = twice(r)
     const divisor = (yield ask(doubled, {
@@ -150,28 +112,7 @@ export const rootEstimate = technique({
     })).units
     const [over, by] = yield* reduced(left, divisor, r)
     const c = rounded(over, decimal(by), SHOWN)
-    const correction = yield step({
-      action: 'correction',
-      place: 0,
-      ask: ESTIMATE.divide(toWords(over), said(by)),
-      why: ESTIMATE.whyDivide,
-      expect: c,
-      also: (entry) => close(entry, c),
-      writes: () => lineOf(decimal(r), 0, true),
-      holds: [
-        { what: 'root', value: decimal(r) },
-        { what: 'correction', value: c },
-      ],
-      reckons: `${toText(over)} ÷ ${by}`,
-      load: () => ({ facts: [`${Number(over.units)}/${Number(by)}`], carries: 0 }),
-      slips(slip) {
-        slip('point-misplaced', decimal(c.units, c.scale + 1), 4, ESTIMATE.point)
-        slip('point-misplaced', multiply(c, decimal(10)), 3, ESTIMATE.point)
-        slip('remainder-as-decimal', asDecimals(over), 3, ESTIMATE.stillDivide(toWords(over), said(by)))
-        const turned = rounded(decimal(by), over, SHOWN)
-        slip('divided-upside-down', turned, 2, ESTIMATE.upsideDown(toWords(over), said(by)))
-      },
-    })
+    const correction = yield correctionStep(over, by, r, c)
     const first = under ? subtract(decimal(r), correction) : add(decimal(r), correction)
     let estimate = yield lastStep(ESTIMATE.add(said(r), under), first, n, farOff(c, start), (slip) => {
       const wrong = under ? add(decimal(r), correction) : subtract(decimal(r), correction)
@@ -194,6 +135,80 @@ export const rootEstimate = technique({
     return estimate
   },
 })
+
+const squareOf = (r: bigint) => `${said(r)} × ${said(r)} = ${said(r * r)}`
+
+/** The square to start from. @param nearest it may be the one above */
+function startStep(n: Decimal, start: bigint, nearest: boolean): Step<Decimal> {
+  return step({
+    action: 'root',
+    place: 0,
+    ask: ESTIMATE.start(toWords(n), nearest),
+    why: ESTIMATE.whyStart,
+    expect: decimal(start),
+    writes: () => lineOf(decimal(start), 0, true),
+    holds: [{ what: 'root', value: decimal(start) }],
+    reckons: `√${start * start}`,
+    load: () => productLoad(start, start),
+    slips(slip) {
+      const other = nearest ? ESTIMATE.nearer(squareOf(start)) : ESTIMATE.below(squareOf(start))
+      slip('square-above', decimal(start + 1n), 4, ESTIMATE.above(squareOf(start + 1n)))
+      if (start > 1n) slip('square-below', decimal(start - 1n), 4, other)
+    },
+  })
+}
+
+/** How far the square is off. @param gap what is left, below zero where the square is too large */
+function leftStep(n: Decimal, r: bigint, gap: Decimal): Step<Decimal> {
+  const under = gap.units < 0n
+  const squared = r * r * power10(n.scale)
+  return step({
+    action: 'remainder',
+    place: 0,
+    ask: ESTIMATE.left(toWords(n), said(r), under),
+    why: ESTIMATE.whyLeft(squareOf(r)),
+    expect: absolute(gap),
+    // The gap may be said with its sign.
+    meant: (entry) => (under && entry.units < 0n ? absolute(entry) : undefined),
+    writes: () => lineOf(decimal(r), 0, true),
+    holds: [
+      { what: 'root', value: decimal(r) },
+      { what: under ? 'over' : 'left', value: absolute(gap) },
+    ],
+    reckons: under ? `${r * r} − ${toText(n)}` : `${toText(n)} − ${r * r}`,
+    load: () => (under ? differenceLoad(squared, size(n.units)) : differenceLoad(size(n.units), squared)),
+    slips(slip) {
+      for (const off of [-10n, 10n, -1n, 1n])
+        slip('fact', add(absolute(gap), decimal(off)), 2, REMARK.check(squareOf(r)))
+    },
+  })
+}
+
+/** What is left, shared out over twice the root. @param c what it comes to */
+function correctionStep(over: Decimal, by: bigint, r: bigint, c: Decimal): Step<Decimal> {
+  return step({
+    action: 'correction',
+    place: 0,
+    ask: ESTIMATE.divide(toWords(over), said(by)),
+    why: ESTIMATE.whyDivide,
+    expect: c,
+    also: (entry) => close(entry, c),
+    writes: () => lineOf(decimal(r), 0, true),
+    holds: [
+      { what: 'root', value: decimal(r) },
+      { what: 'correction', value: c },
+    ],
+    reckons: `${toText(over)} ÷ ${by}`,
+    load: () => ({ facts: [`${Number(over.units)}/${Number(by)}`], carries: 0 }),
+    slips(slip) {
+      slip('point-misplaced', decimal(c.units, c.scale + 1), 4, ESTIMATE.point)
+      slip('point-misplaced', multiply(c, decimal(10)), 3, ESTIMATE.point)
+      slip('remainder-as-decimal', asDecimals(over), 3, ESTIMATE.stillDivide(toWords(over), said(by)))
+      const turned = rounded(decimal(by), over, SHOWN)
+      slip('divided-upside-down', turned, 2, ESTIMATE.upsideDown(toWords(over), said(by)))
+    },
+  })
+}
 
 /** A fraction is reduced before it is divided out: 4/12 is a third. @returns what is divided by what */
 function* reduced(

@@ -2,13 +2,14 @@
  * square-round-balance: n×n = (n − d)(n + d) + d×d with n − d or n + d round. 47: 50×44 + 9 = 2209.
  * 68: 70×66 + 4 = 4624.
  */
-import { decimal, toText } from '../../number/decimal.js'
+import { type Decimal, decimal, toText } from '../../number/decimal.js'
 import { lengthOf, said, size } from '../../number/whole.js'
 import { squareOf } from '../../problem/problem.js'
 import { between, kept, mapped } from '../../problem/space.js'
 import { POINT } from '../../words/multiplication.js'
 import { BALANCE, SQUARE_MISFIT } from '../../words/squares.js'
 import { onSquare } from '../conditions.js'
+import type { Step } from '../contract.js'
 import { productLoad, sumLoad, together } from '../facts.js'
 import { wholeLine } from '../line.js'
 import { type Misfit, misfit, step, technique } from '../make.js'
@@ -79,23 +80,7 @@ export const squareRoundBalance = technique({
     return toRound(found.n) === 0n ? misfit(BALANCE.round(said(found.n))) : found
   },
   *work({ n, scale }, variant) {
-    const nearest = n + toRound(n)
-    const others = [nearest - (nearest % 10n) - 10n, nearest + 10n, n - (n % 10n), n - (n % 10n) + 10n]
-    const choices = [nearest, ...others.filter((r) => r !== nearest && serves(r, n))]
-    const up = nearest > n
-    const entered = (yield step({
-      action: 'round',
-      place: -scale,
-      ask: BALANCE.decide(said(n)),
-      why: BALANCE.whyDecide(said(n), said(size(nearest - n)), said(nearest), up),
-      expect: decimal(nearest),
-      also: (r) => r.scale === 0 && serves(r.units, n),
-      decision: [...new Map(choices.map((r) => [toText(decimal(r)), decimal(r)])).values()],
-      holds: [{ what: 'round', value: decimal(nearest) }],
-      reckons: `${n} ${up ? '+' : '−'} ${size(nearest - n)}`,
-      // What is missing to the round number is one complement; what is above it can be read off.
-      load: gap(n, nearest).load,
-    })).units
+    const entered = (yield roundStep(n, scale)).units
     const d = entered - n
     const far = size(d)
     const opposite = d > 0n ? difference(n, far) : sum(n, far)
@@ -138,30 +123,60 @@ export const squareRoundBalance = technique({
       writes: () => wholeLine(times.value.units, scale, true),
       holds: () => [{ what: 'product', value: times.value }],
     })).units
-    const whole = sum(rounded, toAdd)
-    const value = (yield ask(
-      {
-        ...whole,
-        ...(variant.square !== 'first' && {
-          text: `${rounded} + ${far} × ${far}`,
-          load: () => together(productLoad(far, far), sumLoad(rounded, toAdd)),
-        }),
-      },
-      {
-        action: 'give-back',
-        place: -scale,
-        ask: BALANCE.add(said(rounded)),
-        why: BALANCE.whyAdd(said(far), said(far * far)),
-        writes: () => wholeLine(whole.value.units, scale),
-        slips(slip) {
-          const right = holdsThat(whole)
-          slip('not-given-back', decimal(rounded), 5, BALANCE.missing(right))
-          slip('given-wrong-way', decimal(rounded - toAdd), 4, BALANCE.taken(right))
-          slip('doubled-not-squared', decimal(rounded + 2n * far), 3, BALANCE.notSquared(right))
-          slip('not-squared', decimal(rounded + far), 3, BALANCE.notSquared(right))
-        },
-      },
-    )).units
+    const value = (yield giveBackStep(rounded, toAdd, far, scale, variant.square !== 'first')).units
     return yield* placePoint(value, scale, POINT.square)
   },
 })
+
+/** The round number near it: the nearest, or another that serves. */
+function roundStep(n: bigint, scale: number): Step<Decimal> {
+  const nearest = n + toRound(n)
+  const others = [nearest - (nearest % 10n) - 10n, nearest + 10n, n - (n % 10n), n - (n % 10n) + 10n]
+  const choices = [nearest, ...others.filter((r) => r !== nearest && serves(r, n))]
+  const up = nearest > n
+  return step({
+    action: 'round',
+    place: -scale,
+    ask: BALANCE.decide(said(n)),
+    why: BALANCE.whyDecide(said(n), said(size(nearest - n)), said(nearest), up),
+    expect: decimal(nearest),
+    also: (r) => r.scale === 0 && serves(r.units, n),
+    decision: [...new Map(choices.map((r) => [toText(decimal(r)), decimal(r)])).values()],
+    holds: [{ what: 'round', value: decimal(nearest) }],
+    reckons: `${n} ${up ? '+' : '−'} ${size(nearest - n)}`,
+    // What is missing to the round number is one complement; what is above it can be read off.
+    load: gap(n, nearest).load,
+  })
+}
+
+/** The square of the step added to the product. @param squared it is squared only now */
+function giveBackStep(
+  rounded: bigint,
+  toAdd: bigint,
+  far: bigint,
+  scale: number,
+  squared: boolean,
+): Step<Decimal> {
+  const whole = sum(rounded, toAdd)
+  const worked = squared && {
+    text: `${rounded} + ${far} × ${far}`,
+    load: () => together(productLoad(far, far), sumLoad(rounded, toAdd)),
+  }
+  return ask(
+    { ...whole, ...worked },
+    {
+      action: 'give-back',
+      place: -scale,
+      ask: BALANCE.add(said(rounded)),
+      why: BALANCE.whyAdd(said(far), said(far * far)),
+      writes: () => wholeLine(whole.value.units, scale),
+      slips(slip) {
+        const right = holdsThat(whole)
+        slip('not-given-back', decimal(rounded), 5, BALANCE.missing(right))
+        slip('given-wrong-way', decimal(rounded - toAdd), 4, BALANCE.taken(right))
+        slip('doubled-not-squared', decimal(rounded + 2n * far), 3, BALANCE.notSquared(right))
+        slip('not-squared', decimal(rounded + far), 3, BALANCE.notSquared(right))
+      },
+    },
+  )
+}

@@ -83,74 +83,93 @@ interface Block {
   readonly opening: string
 }
 
-function* workBlock(
-  { place, top, bottom, lent, before, last, opening }: Block,
-  written: readonly AnswerCell[],
-): Generator<Step, bigint, Decimal> {
-  const cells = (value: number) => ({
-    negative: false,
-    cells: [...digitCells(last ? String(value) : String(value).padStart(2, '0'), place), ...written],
-  })
+/** What a block comes to: how far the one number is above the other, and as a sentence. */
+interface Found {
+  readonly value: number
+  readonly right: string
+  /** Of the two, with what was lent: the larger is worked less the smaller. */
+  readonly x: bigint
+  readonly y: bigint
+}
+
+function* workBlock(block: Block, written: readonly AnswerCell[]): Generator<Step, bigint, Decimal> {
+  const { top, bottom, lent } = block
   const short = bottom + lent - top
   const value = Math.abs(short)
+  const [x, y] = short <= 0 ? [top - lent, bottom] : [top, bottom + lent]
   const right =
     short <= 0
       ? `${top}${lent ? ' − 1' : ''} − ${bottom} = ${value}`
       : `${bottom}${lent ? ' + 1' : ''} − ${top} = ${value}`
-  const slips = (slip: SlipSink) => {
-    if (lent)
-      slip('borrow-missed', decimal(short <= 0 ? value + 1 : value - 1), 8, at(place, BLOCKS.borrow(right)))
+  const found: Found = { value, right, x: BigInt(x), y: BigInt(y) }
+  if (short <= 0) return (yield takeStep(block, found, written)).units
+  const shortage = Number((yield shortStep(block, found, written)).units)
+  return (yield writeStep(block, shortage, written)).units
+}
+
+const cellsOf = ({ place, last }: Block, value: number, written: readonly AnswerCell[]) => ({
+  negative: false,
+  cells: [...digitCells(last ? String(value) : String(value).padStart(2, '0'), place), ...written],
+})
+
+/** What goes wrong with a block: the one lent before it, or its facts. @param way 1 where it is taken, -1 where it is short */
+function blockSlips({ place, lent, before }: Block, { value, right }: Found, way: 1 | -1) {
+  return (slip: SlipSink) => {
+    if (lent) slip('borrow-missed', decimal(value + way), 8, at(place, BLOCKS.borrow(right)))
     else if (before === 'ample')
-      slip(
-        'needless-borrow',
-        decimal(short <= 0 ? value - 1 : value + 1),
-        3,
-        at(place, BLOCKS.needless(right)),
-      )
+      slip('needless-borrow', decimal(value - way), 3, at(place, BLOCKS.needless(right)))
     for (const off of [-1, 1, -10, 10])
       if (value + off >= 0) slip('fact', decimal(value + off), 2, at(place, REMARK.check(right)))
   }
-  const [x, y] = [top - (short <= 0 ? lent : 0), bottom + (short <= 0 ? 0 : lent)].map(BigInt) as [
-    bigint,
-    bigint,
-  ]
-  const load = () => (short <= 0 ? differenceLoad(x, y) : differenceLoad(y, x))
-  if (short <= 0)
-    return (yield step({
-      action: 'block',
-      place,
-      ask: opening + BLOCKS.take(String(top), String(bottom), lent > 0),
-      why: BLOCKS.whyTake,
-      expect: decimal(value),
-      writes: () => cells(value),
-      reckons: `${x} − ${y}`,
-      load,
-      slips,
-    })).units
-  const shortage = Number(
-    (yield step({
-      action: 'complement',
-      place,
-      ask: opening + BLOCKS.short(String(top), String(bottom), lent > 0),
-      why: BLOCKS.whyShort(right),
-      expect: decimal(value),
-      // Some say it with a minus sign.
-      meant: (n) => (n.units < 0n ? decimal(-n.units, n.scale) : undefined),
-      writes: () => ({ negative: false, cells: written }),
-      holds: [{ what: 'short by', value: decimal(value) }],
-      reckons: `${y} − ${x}`,
-      load,
-      slips,
-    })).units,
-  )
-  const rest = 100 - shortage
-  return (yield step({
-    action: 'write',
+}
+
+/** The lower block is taken from the upper. */
+function takeStep(block: Block, found: Found, written: readonly AnswerCell[]): Step<Decimal> {
+  const { place, top, bottom, lent, opening } = block
+  const { value, x, y } = found
+  return step({
+    action: 'block',
     place,
+    ask: opening + BLOCKS.take(String(top), String(bottom), lent > 0),
+    why: BLOCKS.whyTake,
+    expect: decimal(value),
+    writes: () => cellsOf(block, value, written),
+    reckons: `${x} − ${y}`,
+    load: () => differenceLoad(x, y),
+    slips: blockSlips(block, found, 1),
+  })
+}
+
+/** How much the upper block is short. */
+function shortStep(block: Block, found: Found, written: readonly AnswerCell[]): Step<Decimal> {
+  const { place, top, bottom, lent, opening } = block
+  const { value, right, x, y } = found
+  return step({
+    action: 'complement',
+    place,
+    ask: opening + BLOCKS.short(String(top), String(bottom), lent > 0),
+    why: BLOCKS.whyShort(right),
+    expect: decimal(value),
+    // Some say it with a minus sign.
+    meant: (n) => (n.units < 0n ? decimal(-n.units, n.scale) : undefined),
+    writes: () => ({ negative: false, cells: written }),
+    holds: [{ what: 'short by', value: decimal(value) }],
+    reckons: `${y} − ${x}`,
+    load: () => differenceLoad(y, x),
+    slips: blockSlips(block, found, -1),
+  })
+}
+
+/** What is left of a hundred that was borrowed. */
+function writeStep(block: Block, shortage: number, written: readonly AnswerCell[]): Step<Decimal> {
+  const rest = 100 - shortage
+  return step({
+    action: 'write',
+    place: block.place,
     ask: BLOCKS.write(String(shortage)),
     why: BLOCKS.whyWrite(String(shortage), String(rest)),
     expect: decimal(rest),
-    writes: () => cells(rest),
+    writes: () => cellsOf(block, rest, written),
     holds: [{ what: 'borrowed', value: decimal(1) }],
     reckons: `100 − ${shortage}`,
     load: { facts: [`100-${shortage}`], carries: 1 },
@@ -161,5 +180,5 @@ function* workBlock(
       slip('fact', decimal(rest - 1), 2, REMARK.off(holds))
       slip('fact', decimal(rest + 1), 2, REMARK.off(holds))
     },
-  })).units
+  })
 }

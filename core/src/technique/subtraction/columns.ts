@@ -184,6 +184,28 @@ function* lower(
   }
 }
 
+/** What makes ten of the lower digit. */
+function complementStep(
+  { place, top, bottom, difference: value }: Column,
+  opening: string,
+  written: readonly AnswerCell[],
+): Step<Decimal> {
+  const needed = complement(bottom)
+  return ask(needed, {
+    action: 'decide',
+    place,
+    ask: opening + at(place, COLUMN.complement(String(top), String(bottom))),
+    why: COLUMN.whyComplement(String(bottom), String(10 - bottom), String(top), String(value)),
+    decision: [needed.value],
+    writes: () => ({ negative: false, cells: written }),
+    holds: [{ what: 'makes ten', value: needed.value }],
+    slips: (slip) => {
+      const right = COLUMN.smaller(`10 − ${bottom} = ${10 - bottom}`)
+      if (bottom > top) slip('smaller-from-larger', decimal(bottom - top), 4, right)
+    },
+  })
+}
+
 /** Works one column: what is held, or written at once. */
 function* difference(
   column: Column,
@@ -201,29 +223,7 @@ function* difference(
   const byComplement = lent && short === 'complement' && bottom > 0
   const counts = lent && !byComplement ? top + 10 : top
   let found = 10 - bottom
-  if (byComplement) {
-    const needed = complement(bottom)
-    found = Number(
-      (yield ask(needed, {
-        action: 'decide',
-        place,
-        ask: opening + at(place, COLUMN.complement(String(top), String(bottom))),
-        why: COLUMN.whyComplement(String(bottom), String(found), String(top), String(value)),
-        decision: [needed.value],
-        writes: () => ({ negative: false, cells: written }),
-        holds: [{ what: 'makes ten', value: needed.value }],
-        slips: (slip) => {
-          if (bottom > top)
-            slip(
-              'smaller-from-larger',
-              decimal(bottom - top),
-              4,
-              COLUMN.smaller(`10 − ${bottom} = ${10 - bottom}`),
-            )
-        },
-      })).units,
-    )
-  }
+  if (byComplement) found = Number((yield complementStep(column, opening, written)).units)
   const expect = byComplement ? found + top : value
   const sum = byComplement ? `${found} + ${top}` : COLUMN.plain(String(counts), String(bottom))
   const right = `${sum} = ${expect}`

@@ -1,9 +1,9 @@
 /** Numbers near a base, a power of ten, and the work that rests on how far they are from it. */
-import { decimal } from '../../../number/decimal.js'
+import { type Decimal, decimal } from '../../../number/decimal.js'
 import { said, size } from '../../../number/whole.js'
 import { between, either, type Space } from '../../../problem/space.js'
 import { FROM_GAPS, GAP } from '../../../words/multiplication.js'
-import type { Variant } from '../../contract.js'
+import type { Step, Variant } from '../../contract.js'
 import { frontBack, half } from '../../quantities/front-back.js'
 import { ask, difference, gap, holdsThat, product, square, sum } from '../../quantities/quantities.js'
 import type { Walking } from '../columns.js'
@@ -50,6 +50,68 @@ export function* gapStep(n: bigint, { base }: Base, before: readonly bigint[], s
   })).units
 }
 
+/** A product of two numbers near a base, their gaps known. */
+interface Gapped {
+  readonly a: bigint
+  readonly b: bigint
+  /** The gap of a as it was entered. */
+  readonly d: bigint
+  /** That of b, the same number in a square. */
+  readonly e: bigint
+  readonly base: bigint
+  readonly zeros: number
+  readonly isSquare: boolean
+  readonly scale: number
+}
+
+/** One factor moved by the gap of the other. @param holds what is kept until the back is found */
+function* frontHalf(of: Gapped, holds: Step['holds'], line: Parameters<typeof half>[2]) {
+  const { a, b, d, e, base, zeros, isSquare, scale } = of
+  const below = b < base
+  const front = below ? difference(a, e) : sum(a, e)
+  return yield* half(
+    front,
+    {
+      action: 'front',
+      place: zeros - scale,
+      ask: isSquare ? FROM_GAPS.frontSame(said(a)) : FROM_GAPS.front(said(a), said(b)),
+      why: FROM_GAPS.whyFront(said(base)),
+      holds,
+      slips(slip) {
+        const right = holdsThat(front)
+        const way = below ? -1n : 1n
+        const wrong = FROM_GAPS.wrongWay(said(b), said(base), below, right)
+        slip('gap-wrong-way', decimal(a - way * e), 6, wrong)
+        slip('gap-twice', decimal(a + 2n * way * e), 3, FROM_GAPS.twice(right))
+        if (!isSquare) slip('own-gap', decimal(a + way * d), 3, FROM_GAPS.own(said(b), right))
+      },
+    },
+    line,
+  )
+}
+
+/** The product of the gaps. @param taken one lies on each side of the base */
+function* backHalf(of: Gapped, taken: boolean, holds: Step['holds'], line: Parameters<typeof half>[2]) {
+  const { d, e, isSquare, scale } = of
+  const back = isSquare ? square(d) : product(d, e)
+  // One on each side: the product of two signed gaps is below 0, and said so by some.
+  const meant = taken ? (n: Decimal) => (n.units < 0n ? decimal(-n.units) : undefined) : undefined
+  return yield* half(
+    { ...back, meant },
+    {
+      action: 'back',
+      place: -scale,
+      ask: isSquare ? FROM_GAPS.backSame(said(d)) : FROM_GAPS.back(said(d), said(e)),
+      why: FROM_GAPS.whyBack(taken),
+      holds,
+      slips(slip) {
+        if (!isSquare) slip('added-not-multiplied', decimal(d + e), 3, FROM_GAPS.multiply(holdsThat(back)))
+      },
+    },
+    line,
+  )
+}
+
 /**
  * Front and back once the gaps are known: a with the gap of b | product of the gaps.
  * @param d the gap of a as entered. @param e that of b, the same number in a square.
@@ -63,9 +125,8 @@ export function* fromGaps(
   isSquare: boolean,
   scale = 0,
 ): Walking {
-  const [belowA, belowB] = [a < base, b < base]
-  const moved = (by: bigint) => (belowB ? difference(a, by) : sum(a, by))
-  const taken = belowA !== belowB
+  const of: Gapped = { a, b, d, e, base, zeros, isSquare, scale }
+  const taken = a < base !== b < base
   // The gaps are held until one half is found; then the other is all that is left.
   const gaps = (isSquare ? [d] : [d, e]).map((value) => ({ what: 'gap', value: decimal(value) }))
   const backFirst = variant.half === 'back-first'
@@ -77,54 +138,8 @@ export function* fromGaps(
       scale,
       taken,
       holds: gaps,
-      *front(line) {
-        const front = moved(e)
-        return yield* half(
-          front,
-          {
-            action: 'front',
-            place: zeros - scale,
-            ask: isSquare ? FROM_GAPS.frontSame(said(a)) : FROM_GAPS.front(said(a), said(b)),
-            why: FROM_GAPS.whyFront(said(base)),
-            holds: backFirst ? [] : gaps,
-            slips(slip) {
-              const right = holdsThat(front)
-              const way = belowB ? -1n : 1n
-              slip(
-                'gap-wrong-way',
-                decimal(a - way * e),
-                6,
-                FROM_GAPS.wrongWay(said(b), said(base), belowB, right),
-              )
-              slip('gap-twice', decimal(a + 2n * way * e), 3, FROM_GAPS.twice(right))
-              if (!isSquare) slip('own-gap', decimal(a + way * d), 3, FROM_GAPS.own(said(b), right))
-            },
-          },
-          line,
-        )
-      },
-      *back(line) {
-        const back = isSquare ? square(d) : product(d, e)
-        return yield* half(
-          {
-            ...back,
-            // One on each side: the product of two signed gaps is below 0, and said so by some.
-            meant: taken ? (n) => (n.units < 0n ? decimal(-n.units) : undefined) : undefined,
-          },
-          {
-            action: 'back',
-            place: -scale,
-            ask: isSquare ? FROM_GAPS.backSame(said(d)) : FROM_GAPS.back(said(d), said(e)),
-            why: FROM_GAPS.whyBack(taken),
-            holds: backFirst || maybeFirst ? gaps : [],
-            slips(slip) {
-              if (!isSquare)
-                slip('added-not-multiplied', decimal(d + e), 3, FROM_GAPS.multiply(holdsThat(back)))
-            },
-          },
-          line,
-        )
-      },
+      front: (line) => frontHalf(of, backFirst ? [] : gaps, line),
+      back: (line) => backHalf(of, taken, backFirst || maybeFirst ? gaps : [], line),
     },
     variant,
   )

@@ -1,7 +1,25 @@
-/** What happens at the bench by itself, after a while. */
+/** What happens in practice by itself: the time is up, a right answer has stood for a while. */
 import { deadlineOf, type Recipe } from '@tachymetra/core/set'
 import { useEffect, useRef } from 'react'
-import { useTimeLimit } from '../sound/useTimeLimit.js'
+import { useNeeds } from '../data/needs.js'
+import { useSettings } from '../data/settings.js'
+import { ringBell } from '../sound/sound.js'
+
+/** Calls once when the time is up, with a bell where one is wished. @param deadline in milliseconds since 1970 */
+export function useTimeLimit(deadline: number | undefined, over: () => void): void {
+  const { bell } = useSettings()
+  const { calm } = useNeeds()
+  const latest = useRef(over)
+  latest.current = () => {
+    if (bell && !calm) ringBell()
+    over()
+  }
+  useEffect(() => {
+    if (deadline === undefined) return
+    const timer = setTimeout(() => latest.current(), Math.max(0, deadline - Date.now()))
+    return () => clearTimeout(timer)
+  }, [deadline])
+}
 
 /** How long a right answer stands before the next problem comes by itself. */
 const STANDS_MS = 900
