@@ -134,18 +134,29 @@ test('a class with a rule of its own in the stylesheet of a screen is in no othe
   expect(faults).toEqual([])
 })
 
-test('no source is longer than 400 lines, no component longer than 150', () => {
+const FUNCTION = /^( *)(?:export )?(?:default )?(?:async )?function\*? (\w+)/
+const METHOD = /^( +)(?!if|for|while|switch|return|else)(?:async )?\*?(\w+)\(.*\{$/
+
+/** The functions and methods of a source, each with its lines; those that draw begin with a capital. */
+function functionsIn(text: string): { readonly name: string; readonly at: number; readonly lines: number }[] {
+  const lines = text.split('\n')
+  return lines.flatMap((line, i) => {
+    const [, indent, name] = FUNCTION.exec(line) ?? METHOD.exec(line) ?? []
+    if (indent === undefined || name === undefined) return []
+    const end = lines.findIndex((other, k) => k > i && other.startsWith(`${indent}}`))
+    return end < 0 ? [] : [{ name, at: i + 1, lines: end - i + 1 }]
+  })
+}
+
+test('no source is longer than 400 lines, no component longer than 150, no other function longer than 60', () => {
   const long: string[] = []
   for (const root of ['core/src', 'server/src', 'web/src', 'scripts'])
     for (const file of sources(root, /(?<!\.test)\.(ts|tsx|mjs|css)$/)) {
-      const lines = textOf(root, file).split('\n')
-      if (lines.length > 401) long.push(`${file}: ${lines.length}`)
-      if (!file.endsWith('.tsx')) continue
-      let begun = 0
-      for (const [i, line] of lines.entries()) {
-        if (/^(export )?(default )?function |^(export )?const \w+ = memo\(/.test(line)) begun = i
-        if (/^\}\)?$/.test(line) && i - begun >= 150) long.push(`${file}:${begun + 1}: ${i - begun + 1}`)
-      }
+      const text = textOf(root, file)
+      if (text.split('\n').length > 401) long.push(`${file}: ${text.split('\n').length}`)
+      for (const { name, at, lines } of functionsIn(text))
+        if (lines > (/^[A-Z]/.test(name) && file.endsWith('x') ? 150 : 60))
+          long.push(`${file}:${at}: ${name} ${lines}`)
     }
   expect(long).toEqual([])
 })

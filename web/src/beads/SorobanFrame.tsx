@@ -213,6 +213,23 @@ interface Grip {
   moved: boolean
 }
 
+/** The frame once the bead taken has gone to the bar or away from it, with all between; the same where it was there. */
+function pulled(frame: Frame, { place, bead }: Grip, toBar: boolean): Frame {
+  const { heaven, earth } = beadsOf(rodAt(frame, place))
+  if (bead < 0)
+    return (heaven === 1) === toBar ? frame : applyMove(frame, { place, bead: 'heaven', by: toBar ? 1 : -1 })
+  const after = toBar ? Math.max(earth, bead + 1) : Math.min(earth, bead)
+  return after === earth ? frame : setRod(frame, place, 5 * heaven + after)
+}
+
+/** The bead at a height of the drawing, as a grip names it. @param earth beads at the bar */
+function beadAt(y: number, earth: number): number {
+  if (y < BAR + 4) return -1
+  const slot = Math.max(0, Math.min(4, Math.floor((y - EARTH) / BEAD)))
+  // The gap between the beads at the bar and the others belongs to the nearer bead below.
+  return Math.min(3, slot < earth ? slot : slot === earth ? earth : slot - 1)
+}
+
 /** Any number of fingers at once, each with its own bead. */
 function useHands(
   frame: Frame,
@@ -233,17 +250,9 @@ function useHands(
   /** Where on the drawing a finger is, however the page has scaled and placed it. */
   const at = (event: PointerEvent) =>
     new DOMPoint(event.clientX, event.clientY).matrixTransform(box.current!.getScreenCTM()!.inverse())
-  /** The bead taken goes to the bar or away from it, with all between. */
   const pull = (grip: Grip, toBar: boolean) => {
-    const value = rodAt(now.current, grip.place)
-    const { heaven, earth } = beadsOf(value)
-    if (grip.bead < 0) {
-      if ((heaven === 1) !== toBar)
-        change(applyMove(now.current, { place: grip.place, bead: 'heaven', by: toBar ? 1 : -1 }))
-      return
-    }
-    const after = toBar ? Math.max(earth, grip.bead + 1) : Math.min(earth, grip.bead)
-    if (after !== earth) change(setRod(now.current, grip.place, 5 * heaven + after))
+    const next = pulled(now.current, grip, toBar)
+    if (next !== now.current) change(next)
   }
   return {
     onPointerDown: (event: PointerEvent<SVGSVGElement>) => {
@@ -253,10 +262,7 @@ function useHands(
       event.preventDefault()
       box.current!.setPointerCapture(event.pointerId)
       onChoose?.(place)
-      const { earth } = beadsOf(rodAt(now.current, place))
-      const slot = Math.max(0, Math.min(4, Math.floor((y - EARTH) / BEAD)))
-      // The gap between the beads at the bar and the others belongs to the nearer bead below.
-      const bead = y < BAR + 4 ? -1 : Math.min(3, slot < earth ? slot : slot === earth ? earth : slot - 1)
+      const bead = beadAt(y, beadsOf(rodAt(now.current, place)).earth)
       grips.current.set(event.pointerId, { place, bead, y, moved: false })
     },
     onPointerMove: (event: PointerEvent<SVGSVGElement>) => {

@@ -16,7 +16,7 @@ import {
   setNumber,
 } from '@tachymetra/core/soroban'
 import type { Step } from '@tachymetra/core/technique'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { chooseRod, digitKey, earthKey, type Hand, heavenKey, numberKeys } from '../beads/rodKeys.js'
 
 /** A right frame that has stood still for so long is taken as settled; for a wrong one the learner sets the rest. */
@@ -81,16 +81,13 @@ const overRods = (hand: Hand, text: string, means: 'set' | 'add'): Hand =>
     return means === 'add' ? { ...chooseRod(next, -1), ...(next.notice && { notice: next.notice }) } : next
   }, hand)
 
-/**
- * @param step the open step, undefined when only the answer is asked or nothing is.
- * @param standing what should stand on the frame before the step.
- * @param commit called with what the frame shows when it is to be judged.
- */
-export function useBeads(given: {
+interface Given {
   readonly start: Frame
   /** The rod the hand goes to; undefined where that is the learner's to find. */
   readonly at: number | undefined
+  /** The open step; undefined when only the answer is asked or nothing is. */
   readonly step: Step | undefined
+  /** What should stand on the frame before the step. */
   readonly standing: Decimal
   readonly active: boolean
   readonly strict: boolean
@@ -100,46 +97,63 @@ export function useBeads(given: {
   readonly wrong: object | undefined
   /** Called whenever beads move. */
   readonly onMove: () => void
+  /** Called with what the frame shows when it is to be judged. */
   readonly commit: (value: Decimal) => void
-}): Beads {
-  const { start, step, at, standing, active, strict, restMs, wrong, onMove, commit } = given
+}
+
+/** What has been moved and typed since the step began. */
+interface State {
+  readonly hand: Hand
+  readonly made: readonly BeadMove[]
+  readonly said: string | undefined
+  readonly typing: FrameTyping
+  /** Where the beads should have been, while a wrong frame is shown. */
+  readonly right: Frame | undefined
+}
+
+const fresh = (hand: Hand): State => ({
+  hand,
+  made: [],
+  said: undefined,
+  typing: { text: '', on: hand.frame, rod: undefined },
+  right: undefined,
+})
+
+/** The frame at a step, as it stands before it and as it has been moved since. */
+function useFrameAt({ start, at, step, standing }: Given) {
   // By its text, since an equal number may be another object.
   const standingText = toText(standing)
   const before = useMemo(() => setNumber(start, readDecimal(standingText)!), [start, standingText])
-  const [hand, setHand] = useState<Hand>(() => ({ frame: before, chosen: at ?? lowestRod(start) }))
-  const [made, setMade] = useState<readonly BeadMove[]>([])
-  const [said, setSaid] = useState<string>()
-  const [typing, setTyping] = useState<FrameTyping>({ text: '', on: before, rod: undefined })
-  const [right, setRight] = useState<Frame>()
-  const latest = useRef({ commit, step })
-  latest.current = { commit, step }
-
+  const [state, setState] = useState<State>(() => fresh({ frame: before, chosen: at ?? lowestRod(start) }))
   // A new step: whatever was tried before, what was accepted stands on the frame. Set as it is drawn, not after it, so that
   // the question and the frame it is about come together.
   const [begun, setBegun] = useState({ before, step, at })
   if (begun.before !== before || begun.step !== step || begun.at !== at) {
     setBegun({ before, step, at })
-    setHand((h) => ({ frame: before, chosen: at ?? h.chosen }))
-    setMade([])
-    setTyping({ text: '', on: before, rod: undefined })
-    setSaid(undefined)
-    setRight(undefined)
+    setState(({ hand }) => fresh({ frame: before, chosen: at ?? hand.chosen }))
   }
+  const change = useCallback((some: Partial<State>) => setState((s) => ({ ...s, ...some })), [])
+  return { before, state, change }
+}
 
+/** What comes about by itself: a wrong frame is taken back, a frame that stands still is judged. */
+function useRest(given: Given, { before, state, change }: ReturnType<typeof useFrameAt>): void {
+  const { start, step, active, strict, restMs, wrong, commit } = given
+  const { hand, right } = state
+  const latest = useRef({ commit, chosen: hand.chosen })
+  latest.current = { commit, chosen: hand.chosen }
   // A wrong frame is shown against the right one, then taken back.
   useEffect(() => {
     // Off the frame a value may be one that no frame can hold. Strict judging has taken the wrong bead back already.
     if (!active || !wrong || !step || strict) return
-    const right = asDecimal(step.expect)
-    if (right) setRight(setNumber(start, right))
-    const timer = setTimeout(() => {
-      setRight(undefined)
-      setHand((h) => ({ ...h, frame: before }))
-      setMade([])
-    }, SHOWN_WRONG_MS)
+    const expect = asDecimal(step.expect)
+    if (expect) change({ right: setNumber(start, expect) })
+    const timer = setTimeout(
+      () => change({ right: undefined, hand: { frame: before, chosen: latest.current.chosen }, made: [] }),
+      SHOWN_WRONG_MS,
+    )
     return () => clearTimeout(timer)
-  }, [active, wrong, step, strict, start, before])
-
+  }, [active, wrong, step, strict, start, before, change])
   // Free judging: once the learner settles.
   useEffect(() => {
     if (!active || !step || right || strict || hand.frame === before) return
@@ -149,69 +163,64 @@ export function useBeads(given: {
     const timer = setTimeout(() => latest.current.commit(value), rest)
     return () => clearTimeout(timer)
   }, [hand.frame, active, step, right, strict, restMs, before])
+}
 
+/** What strict judging makes of moved beads: those in order stand, another is told of. */
+function judged(state: State, next: Hand, moves: readonly BeadMove[]): Partial<State> {
+  const { hand, made } = state
+  const all = [...made, ...movesBetween(hand.frame, next.frame)]
+  if (keepsOrder(all, moves)) return { said: undefined, right: undefined, made: all, hand: next }
+  const asked = nextMove(made, moves)
+  return {
+    right: asked && applyMove(hand.frame, asked),
+    said: asked
+      ? `First ${placeName(asked.place)} rod: ${moveWords(asked)}, with the ${fingerOf(asked)}.`
+      : 'All beads of this step are moved already.',
+  }
+}
+
+export function useBeads(given: Given): Beads {
+  const { step, at, active, strict, onMove, commit } = given
+  const frame = useFrameAt(given)
+  const { before, state, change } = frame
+  const { hand, typing, right } = state
+  useRest(given, frame)
   /** Everything of this step is taken back; no judgement is passed on that. */
-  const startAgain = () => {
-    setSaid(undefined)
-    setRight(undefined)
-    setMade([])
-    setTyping({ text: '', on: before, rod: undefined })
-    setHand({ ...hand, frame: before })
+  const startAgain = () => change(fresh({ ...hand, frame: before }))
+  /** @param more what else comes of it */
+  const move = (next: Hand, more: Partial<State> = {}) => {
+    if (!active) return
+    onMove()
+    const kept = typing.text ? { typing: { text: '', on: next.frame, rod: undefined } } : {}
+    // Touching the beads again ends the showing of the wrong ones.
+    if (right && !strict) return change({ ...fresh({ ...hand, frame: before }), ...more })
+    const work = step && beadWorkOf(step)
+    if (!strict || !work || next.frame === hand.frame) return change({ ...kept, hand: next, ...more })
+    const after = judged(state, next, work.moves)
+    change({ ...kept, ...after, ...(more.typing && { typing: more.typing }) })
+    const { made } = after
+    if (!made || !nextMove(made, work.moves)) commit(frameValue(next.frame))
   }
   const write = (text: string) => {
     const from = typing.from ?? at ?? hand.chosen
     const next = typedOn(typing, text, step, from)
-    move(next)
-    setSaid(next.notice)
-    if (!next.notice) setTyping({ ...typing, text, from })
+    move(next, { said: next.notice, ...(!next.notice && { typing: { ...typing, text, from } }) })
   }
-  const chooseByKey = (by: number) => {
-    const next = chooseRod(hand, by)
-    setTyping({ text: '', on: hand.frame, rod: next.chosen })
-    setHand(next)
-  }
-  const move = (next: Hand) => {
-    if (!active) return
-    onMove()
-    if (typing.text) setTyping({ text: '', on: next.frame, rod: undefined })
-    // Touching the beads again ends the showing of the wrong ones.
-    if (right && !strict) return startAgain()
-    const work = step && beadWorkOf(step)
-    if (!strict || !work || next.frame === hand.frame) return setHand(next)
-    const moves = [...made, ...movesBetween(hand.frame, next.frame)]
-    if (!keepsOrder(moves, work.moves)) {
-      const asked = nextMove(made, work.moves)
-      latest.current.commit(frameValue(next.frame))
-      setRight(asked && applyMove(hand.frame, asked))
-      setSaid(
-        asked
-          ? `First ${placeName(asked.place)} rod: ${moveWords(asked)}, with the ${fingerOf(asked)}.`
-          : 'All beads of this step are moved already.',
-      )
-      return
-    }
-    setSaid(undefined)
-    setRight(undefined)
-    setMade(moves)
-    setHand(next)
-    if (!nextMove(moves, work.moves)) latest.current.commit(frameValue(next.frame))
-  }
+  const choose = (chosen: number) =>
+    change({ typing: { text: '', on: hand.frame, rod: chosen }, hand: { frame: hand.frame, chosen } })
   const erase = () => active && (typing.text ? write(typing.text.slice(0, -1)) : startAgain())
   return {
     frame: hand.frame,
     chosen: hand.chosen,
-    choose: (chosen) => {
-      setTyping({ text: '', on: hand.frame, rod: chosen })
-      setHand((h) => ({ ...h, chosen }))
-    },
+    choose,
     change: (frame) => move({ frame, chosen: hand.chosen }),
     right,
     moved: hand.frame !== before,
-    said,
+    said: state.said,
     value: () => frameValue(hand.frame),
     keys: {
-      ArrowLeft: () => chooseByKey(1),
-      ArrowRight: () => chooseByKey(-1),
+      ArrowLeft: () => choose(chooseRod(hand, 1).chosen),
+      ArrowRight: () => choose(chooseRod(hand, -1).chosen),
       ArrowUp: () => move(earthKey(hand, 1)),
       ArrowDown: () => move(earthKey(hand, -1)),
       ' ': () => move(heavenKey(hand)),

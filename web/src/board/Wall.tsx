@@ -1,7 +1,7 @@
 import { factById } from '@tachymetra/core/facts'
 import { printProblem } from '@tachymetra/core/problem'
 import { OWN_LEVEL } from '@tachymetra/core/registry'
-import { type BoardPlan, MOST_HANDS, problemsIn } from '@tachymetra/core/set'
+import { type BoardPart, type BoardPlan, MOST_HANDS, problemsIn } from '@tachymetra/core/set'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { storeCount, type WallPlace } from '../data/board.js'
@@ -132,23 +132,7 @@ export function Wall(props: {
           else act.onward()
         }}
       >
-        {worked && <Worked {...worked} presses={place.presses} view={view} check={check} />}
-        {asked && <AskedWall asked={asked} presses={place.presses} />}
-        {part.kind === 'ways' && <WaysWall part={part} presses={place.presses} />}
-        {part.kind === 'facts' && (
-          <FactWall card={factById(part.facts[place.n]!)!.card} told={place.presses > 0} />
-        )}
-        {part.kind === 'flash' && (
-          <FlashWall
-            key={here}
-            part={part}
-            seed={seed + place.n}
-            presses={place.presses}
-            onShown={act.onward}
-          />
-        )}
-        {part.kind === 'frame' && <FrameWall />}
-        {part.kind === 'pattern' && <PatternWall {...part} shown={place.presses} />}
+        <Shown {...{ part, place, seed, worked, asked, view, check }} here={here} onShown={act.onward} />
       </div>
       {clock.left !== undefined && !resting && (
         <p className={`wall-clock${clock.left === 0 ? ' over' : ''}`} role="timer">
@@ -164,6 +148,36 @@ export function Wall(props: {
         where={whereWords(plan, place, problemsIn(part), shown)}
       />
     </main>
+  )
+}
+
+/** What stands on the board now. */
+function Shown(props: {
+  readonly here: string
+  readonly part: BoardPart
+  readonly place: WallPlace
+  readonly seed: number
+  readonly worked: ReturnType<typeof workedAt>
+  readonly asked: ReturnType<typeof askedAt>
+  readonly view: View
+  readonly check: number
+  readonly onShown: () => void
+}) {
+  const { here, part, place, seed, worked, asked, view, check, onShown } = props
+  return (
+    <>
+      {worked && <Worked {...worked} presses={place.presses} view={view} check={check} />}
+      {asked && <AskedWall asked={asked} presses={place.presses} />}
+      {part.kind === 'ways' && <WaysWall part={part} presses={place.presses} />}
+      {part.kind === 'facts' && (
+        <FactWall card={factById(part.facts[place.n]!)!.card} told={place.presses > 0} />
+      )}
+      {part.kind === 'flash' && (
+        <FlashWall key={here} part={part} seed={seed + place.n} presses={place.presses} onShown={onShown} />
+      )}
+      {part.kind === 'frame' && <FrameWall />}
+      {part.kind === 'pattern' && <PatternWall {...part} shown={place.presses} />}
+    </>
   )
 }
 

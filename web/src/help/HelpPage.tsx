@@ -72,6 +72,15 @@ export default function HelpPage() {
           type it, and the answers can be keyed in afterwards.
         </p>
       </section>
+      <More />
+    </div>
+  )
+}
+
+/** Places and words. */
+function More() {
+  return (
+    <>
       <section className="stack" aria-labelledby="board">
         <h2 id="board">In front of a class</h2>
         <p>
@@ -154,6 +163,6 @@ export default function HelpPage() {
       <p>
         <Link to="/about">About this program</Link>
       </p>
-    </div>
+    </>
   )
 }

@@ -1,7 +1,7 @@
 import { InputError, printProblem, readProblem, solvedWords } from '@tachymetra/core/problem'
 import { TECHNIQUES, techniqueById } from '@tachymetra/core/registry'
 import { beadWorkOf, clearFrame, frameOf } from '@tachymetra/core/soroban'
-import { type Slip, type Step, type Technique, trace } from '@tachymetra/core/technique'
+import { type Slip, type Step, type Technique, trace, type Variant } from '@tachymetra/core/technique'
 import { seconds, slipName } from '@tachymetra/core/words'
 import { useId, useMemo, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
@@ -35,14 +35,13 @@ export default function LessonPage() {
 }
 
 function Page({ technique }: { readonly technique: Technique }) {
-  const { lesson, levels, needs, variants } = technique
+  const { lesson } = technique
   const [search] = useSearchParams()
   const learnerId = useLearner()?.id
   const variant = variantIn(useVariants(learnerId), technique)
   const setVariant = useVariantSetter(learnerId)
   const [text, setText] = useState(search.get('p') ?? lesson.example)
   const found = useMemo(() => workedOut(technique, text, variant), [technique, text, variant])
-  const later = TECHNIQUES.filter((t) => t.needs.includes(technique.id))
   const field = useId()
   return (
     <div className="lesson">
@@ -99,90 +98,120 @@ function Page({ technique }: { readonly technique: Technique }) {
           )}
         </section>
       </div>
-      <aside className="side stack" style={{ gap: '1.1rem' }} aria-label="About this technique">
-        <section>
-          <h2>Why it works</h2>
-          {lesson.because.map((line) => (
-            <p key={line}>
-              <Words>{line}</Words>
-            </p>
-          ))}
-        </section>
-        {'slips' in found && found.slips.length > 0 && (
-          <section>
-            <h2>Common mistakes, in this example</h2>
-            <ul className="plain-list slips">
-              {found.slips.map(({ slip, step }) => (
-                <li key={slip.id}>
-                  <strong>{slipName(slip.id)}</strong>:{' '}
-                  <span className="mono said-slip">
-                    <Words>{step.kind.say(slip.entry)}</Words>
-                  </span>{' '}
-                  for{' '}
-                  <span className="mono">
-                    <Words>{step.kind.say(step.expect)}</Words>
-                  </span>
-                  . <Words>{slip.remark}</Words>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
-        {variants.length > 0 && (
-          <section className="stack">
-            <h2>Ways of doing it</h2>
-            <p className="faint">Practitioners differ; none of these is the only way.</p>
-            <VariantChoice
-              technique={technique}
-              variant={variant}
-              onChange={(key, value) => setVariant(technique, key, value)}
-            />
-          </section>
-        )}
-        <section>
-          <h2>Before and after</h2>
-          <p>
-            First comes{' '}
-            {needs.length ? <Names techniques={needs.map(techniqueById)} /> : 'nothing but the facts'}.
-            {later.length > 0 && (
-              <>
-                {' '}
-                Needed for <Names techniques={later} />.
-              </>
-            )}
+      <About technique={technique} found={found} text={text} variant={variant} onVariant={setVariant} />
+    </div>
+  )
+}
+
+type Found = ReturnType<typeof workedOut>
+
+/** What there is to know about a technique beside its steps. */
+function About(props: {
+  readonly technique: Technique
+  readonly found: Found
+  readonly text: string
+  readonly variant: Variant
+  readonly onVariant: ReturnType<typeof useVariantSetter>
+}) {
+  const { technique, found, text, variant, onVariant } = props
+  const { lesson, levels, needs, variants } = technique
+  const later = TECHNIQUES.filter((t) => t.needs.includes(technique.id))
+  return (
+    <aside className="side stack" style={{ gap: '1.1rem' }} aria-label="About this technique">
+      <section>
+        <h2>Why it works</h2>
+        {lesson.because.map((line) => (
+          <p key={line}>
+            <Words>{line}</Words>
           </p>
+        ))}
+      </section>
+      {'slips' in found && <CommonSlips slips={found.slips} />}
+      {variants.length > 0 && (
+        <section className="stack">
+          <h2>Ways of doing it</h2>
+          <p className="faint">Practitioners differ; none of these is the only way.</p>
+          <VariantChoice
+            technique={technique}
+            variant={variant}
+            onChange={(key, value) => onVariant(technique, key, value)}
+          />
         </section>
-        <section>
-          <h2>Target</h2>
-          <p>
-            <Words>{seconds(levels[0]!.targetMs)}</Words> on the first of {levels.length} levels (
-            {levels[0]!.name.toLowerCase()}), <Words>{seconds(levels.at(-1)!.targetMs)}</Words> on the last (
-            {levels.at(-1)!.name.toLowerCase()}).
-          </p>
-        </section>
+      )}
+      <section>
+        <h2>Before and after</h2>
         <p>
-          <Link to={`/?technique=${technique.id}`}>Practise it</Link>
-          {technique.conditions && (
+          First comes{' '}
+          {needs.length ? <Names techniques={needs.map(techniqueById)} /> : 'nothing but the facts'}.
+          {later.length > 0 && (
             <>
-              {' · '}
-              <Link to={`/choose?trick=${technique.id}`}>Does it fit?</Link>
-            </>
-          )}
-          {technique.id === 'multiply-crosswise' && (
-            <>
-              {' · '}
-              <Link to="/learn/pattern">Its pattern, to print</Link>
-            </>
-          )}
-          {'problem' in found && (
-            <>
-              {' · '}
-              <Link to={`/compare?p=${encodeURIComponent(text)}`}>Compare other ways</Link>
+              {' '}
+              Needed for <Names techniques={later} />.
             </>
           )}
         </p>
-      </aside>
-    </div>
+      </section>
+      <section>
+        <h2>Target</h2>
+        <p>
+          <Words>{seconds(levels[0]!.targetMs)}</Words> on the first of {levels.length} levels (
+          {levels[0]!.name.toLowerCase()}), <Words>{seconds(levels.at(-1)!.targetMs)}</Words> on the last (
+          {levels.at(-1)!.name.toLowerCase()}).
+        </p>
+      </section>
+      <Onward technique={technique} text={'problem' in found ? text : undefined} />
+    </aside>
+  )
+}
+
+function CommonSlips({ slips }: { readonly slips: Extract<Found, { slips: unknown }>['slips'] }) {
+  if (slips.length === 0) return null
+  return (
+    <section>
+      <h2>Common mistakes, in this example</h2>
+      <ul className="plain-list slips">
+        {slips.map(({ slip, step }) => (
+          <li key={slip.id}>
+            <strong>{slipName(slip.id)}</strong>:{' '}
+            <span className="mono said-slip">
+              <Words>{step.kind.say(slip.entry)}</Words>
+            </span>{' '}
+            for{' '}
+            <span className="mono">
+              <Words>{step.kind.say(step.expect)}</Words>
+            </span>
+            . <Words>{slip.remark}</Words>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+/** @param text a problem that other ways can be compared on; undefined for none */
+function Onward({ technique, text }: { readonly technique: Technique; readonly text: string | undefined }) {
+  return (
+    <p>
+      <Link to={`/?technique=${technique.id}`}>Practise it</Link>
+      {technique.conditions && (
+        <>
+          {' · '}
+          <Link to={`/choose?trick=${technique.id}`}>Does it fit?</Link>
+        </>
+      )}
+      {technique.id === 'multiply-crosswise' && (
+        <>
+          {' · '}
+          <Link to="/learn/pattern">Its pattern, to print</Link>
+        </>
+      )}
+      {text !== undefined && (
+        <>
+          {' · '}
+          <Link to={`/compare?p=${encodeURIComponent(text)}`}>Compare other ways</Link>
+        </>
+      )}
+    </p>
   )
 }
 

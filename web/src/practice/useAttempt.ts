@@ -66,6 +66,13 @@ interface Given {
   readonly onChange?: (events: readonly AttemptEvent[], progress: Progress) => void
 }
 
+/** The task as it is shown, or as it was left. */
+function begun(task: Task, before: readonly AttemptEvent[] | undefined): State {
+  const support = 'technique' in task ? task.support : undefined
+  const events = before ?? [{ kind: 'shown', at: 0, ...(support && { text: support }) } as const]
+  return { events, progress: reduceEvents(task, events), typing: NOTHING_TYPED, notice: undefined }
+}
+
 export function useAttempt({
   task,
   events: before,
@@ -75,11 +82,7 @@ export function useAttempt({
   onChange,
 }: Given): AttemptOnScreen {
   const [origin] = useState(() => performance.now() - elapsed)
-  const [shown, setShown] = useState<State>(() => {
-    const support = 'technique' in task ? task.support : undefined
-    const events = before ?? [{ kind: 'shown', at: 0, ...(support && { text: support }) } as const]
-    return { events, progress: reduceEvents(task, events), typing: NOTHING_TYPED, notice: undefined }
-  })
+  const [shown, setShown] = useState(() => begun(task, before))
   // What handlers go on from: several may run before the page is painted anew.
   const latest = useRef(shown)
   const now = () => Math.max(durationOf(latest.current.events), Math.round(performance.now() - origin))
@@ -91,10 +94,8 @@ export function useAttempt({
     const { events, progress } = latest.current
     if (progress.outcome !== undefined) return
     const next = { events: [...events, event], progress: happen(progress, event) }
-    change({
-      ...next,
-      ...(event.kind === 'entered' || event.kind === 'given' ? { typing: NOTHING_TYPED } : {}),
-    })
+    const isTaken = event.kind === 'entered' || event.kind === 'given'
+    change({ ...next, ...(isTaken && { typing: NOTHING_TYPED }) })
     onChange?.(next.events, next.progress)
   }
   const question = (of?: number) => openQuestion(latest.current.progress, of)

@@ -61,6 +61,21 @@ export const answersOf = ({
   ...recalls.map(({ recall, right, known }) => ({ n: recall.n, right, known })),
 ]
 
+/** Whoever's session it is, is who practises in this tab. */
+function useWhose(learnerId: string): void {
+  useEffect(() => {
+    if (currentSettings().learnerId !== learnerId) changeSettings({ learnerId })
+  }, [learnerId])
+}
+
+function useOnceOver(isOver: boolean, finish: () => void): void {
+  const ending = useRef(finish)
+  ending.current = finish
+  useEffect(() => {
+    if (isOver) ending.current()
+  }, [isOver])
+}
+
 /** @param kept the session as it was begun or left */
 export function usePractice(kept: LocalSession): Practice {
   const { recipe, learnerId } = kept
@@ -90,18 +105,10 @@ export function usePractice(kept: LocalSession): Practice {
     takes({ kind: 'ended' })
     void flush()
   }
-  // Whoever's session it is, is who practises in this tab.
-  useEffect(() => {
-    if (currentSettings().learnerId !== learnerId) changeSettings({ learnerId })
-  }, [learnerId])
-  // All was done before the page was left.
-  const isOver = shown.n === undefined && !shown.session.ended
-  const ending = useRef(finish)
-  ending.current = finish
-  useEffect(() => {
-    if (isOver) ending.current()
-  }, [isOver])
+  useWhose(learnerId)
   const { session, n, turn } = shown
+  // All was done before the page was left.
+  useOnceOver(n === undefined && !session.ended, finish)
   return {
     session,
     items,

@@ -2,7 +2,7 @@
 import { aimOf } from '@tachymetra/core/curriculum'
 import { type LearnerSettings, shareRight } from '@tachymetra/core/learner'
 import { type Forecast, paceOn } from '@tachymetra/core/plan'
-import { SUPPORT_NAMES, WORKED_SUPPORTS } from '@tachymetra/core/session'
+import { SUPPORT_NAMES, WORKED_SUPPORTS, type WorkedSupport } from '@tachymetra/core/session'
 import type { PacePoint } from '@tachymetra/core/wire'
 import { axis, type Ink } from '../charts/axis.js'
 import { levelWords } from '../words/words.js'
@@ -17,55 +17,87 @@ export interface DayPace {
 
 export type Measure = 'time' | 'minute'
 
-/** One measure of every session above, the share right below. Targets and the practice curve are of times alone. */
-export function paceChart(
+interface Shown {
+  readonly technique: string
+  readonly points: readonly PacePoint[]
+  readonly settings: LearnerSettings
+  readonly days: readonly DayPace[]
+  readonly found: Forecast | undefined
+}
+
+/** The sessions with one support: their measure above, the share right below with how sure it is. */
+function supportTraces(
   c: Ink,
   measure: Measure,
-  shown: {
-    readonly technique: string
-    readonly points: readonly PacePoint[]
-    readonly settings: LearnerSettings
-    readonly days: readonly DayPace[]
-    readonly found: Forecast | undefined
-  },
-) {
-  const { technique, points, settings, days, found } = shown
+  support: WorkedSupport,
+  points: readonly PacePoint[],
+): object[] {
   const colours = { guided: c.faint, steps: c.right, answer: c.signal }
-  const traces: object[] = WORKED_SUPPORTS.flatMap((support) => {
-    const its = points.filter((p) => p.support === support)
-    if (its.length === 0) return []
-    const shares = its.map((p) => shareRight(p.right, p.attempts))
-    const shared = {
-      x: its.map((p) => p.at),
-      name: SUPPORT_NAMES[support],
-      legendgroup: support,
-      mode: 'lines+markers',
-      marker: { symbol: SYMBOLS[support], size: 8, color: colours[support] },
-      line: { width: 1, color: colours[support] },
-    }
-    return [
-      {
-        ...shared,
-        y: its.map((p) => (measure === 'minute' ? p.perMinute : p.medianMs && p.medianMs / 1000)),
-        hovertext: its.map((p) => `${levelWords(p.level)}, ${p.right} of ${p.attempts} right`),
+  const its = points.filter((p) => p.support === support)
+  if (its.length === 0) return []
+  const shares = its.map((p) => shareRight(p.right, p.attempts))
+  const shared = {
+    x: its.map((p) => p.at),
+    name: SUPPORT_NAMES[support],
+    legendgroup: support,
+    mode: 'lines+markers',
+    marker: { symbol: SYMBOLS[support], size: 8, color: colours[support] },
+    line: { width: 1, color: colours[support] },
+  }
+  return [
+    {
+      ...shared,
+      y: its.map((p) => (measure === 'minute' ? p.perMinute : p.medianMs && p.medianMs / 1000)),
+      hovertext: its.map((p) => `${levelWords(p.level)}, ${p.right} of ${p.attempts} right`),
+    },
+    {
+      ...shared,
+      y: shares.map((s) => 100 * s.share),
+      error_y: {
+        type: 'data',
+        symmetric: false,
+        array: shares.map((s) => 100 * (s.high - s.share)),
+        arrayminus: shares.map((s) => 100 * (s.share - s.low)),
+        thickness: 1,
+        width: 3,
+        color: c.faint,
       },
-      {
-        ...shared,
-        y: shares.map((s) => 100 * s.share),
-        error_y: {
-          type: 'data',
-          symmetric: false,
-          array: shares.map((s) => 100 * (s.high - s.share)),
-          arrayminus: shares.map((s) => 100 * (s.share - s.low)),
-          thickness: 1,
-          width: 3,
-          color: c.faint,
-        },
-        yaxis: 'y2',
-        showlegend: false,
-      },
-    ]
-  })
+      yaxis: 'y2',
+      showlegend: false,
+    },
+  ]
+}
+
+/** The practice curve in its band. */
+function curveTraces(c: Ink, days: readonly DayPace[], found: Forecast): object[] {
+  const x = days.map((d) => `${d.day}T12:00:00Z`)
+  const on = found.band.slice(0, days.length)
+  const edge = { mode: 'lines', line: { width: 0 }, hoverinfo: 'skip', legendgroup: 'curve' }
+  return [
+    { ...edge, x, y: on.map((b) => b.high / 1000), showlegend: false },
+    {
+      ...edge,
+      x,
+      y: on.map((b) => b.low / 1000),
+      name: 'Practice curve',
+      fill: 'tonexty',
+      fillcolor: `${c.signal}22`,
+    },
+    {
+      x,
+      y: days.map((_, i) => paceOn(found.curve, i + 1) / 1000),
+      mode: 'lines',
+      line: { width: 2, color: c.signal },
+      legendgroup: 'curve',
+      showlegend: false,
+      hoverinfo: 'skip',
+    },
+  ]
+}
+
+/** One measure of every session above, the share right below. Targets and the practice curve are of times alone. */
+export function paceChart(c: Ink, measure: Measure, { technique, points, settings, days, found }: Shown) {
+  const traces = WORKED_SUPPORTS.flatMap((support) => supportTraces(c, measure, support, points))
   if (measure === 'time')
     traces.push({
       x: points.map((p) => p.at),
@@ -74,31 +106,7 @@ export function paceChart(
       mode: 'lines',
       line: { width: 2, dash: 'dot', shape: 'hv', color: c.ink },
     })
-  if (found && measure === 'time') {
-    const x = days.map((d) => `${d.day}T12:00:00Z`)
-    const on = found.band.slice(0, days.length)
-    const edge = { mode: 'lines', line: { width: 0 }, hoverinfo: 'skip', legendgroup: 'curve' }
-    traces.unshift(
-      { ...edge, x, y: on.map((b) => b.high / 1000), showlegend: false },
-      {
-        ...edge,
-        x,
-        y: on.map((b) => b.low / 1000),
-        name: 'Practice curve',
-        fill: 'tonexty',
-        fillcolor: `${c.signal}22`,
-      },
-      {
-        x,
-        y: days.map((_, i) => paceOn(found.curve, i + 1) / 1000),
-        mode: 'lines',
-        line: { width: 2, color: c.signal },
-        legendgroup: 'curve',
-        showlegend: false,
-        hoverinfo: 'skip',
-      },
-    )
-  }
+  if (found && measure === 'time') traces.unshift(...curveTraces(c, days, found))
   return {
     traces,
     layout: {
