@@ -41,22 +41,9 @@ function giveOut(router: Router, db: Database): void {
 
   router.get('/:id/attempts.csv', async (request, response) => {
     const { id, name } = known(request.params.id)
-    const rows = (taken: Taken[]) =>
-      csvRows(
-        taken.map(({ attempt, session }) => ({
-          session,
-          attempt,
-          verdict: {
-            ...attempt,
-            slips: attempt.entries.flatMap((e) => e.slips.map((s) => s.id)),
-            verdicts: attempt.entries.map((e) => e.verdict),
-          },
-        })),
-        name,
-      )
     await download(response, CSV, fileName('attempts', name, 'csv'), function* () {
       yield csvHead()
-      for (const taken of allAttempts(db, id)) yield rows(taken)
+      for (const taken of allAttempts(db, id)) yield csvRows(taken.map(withVerdict), name)
     })
   })
 
@@ -124,6 +111,17 @@ function takeIn(router: Router, db: Database, judge: Judge): void {
     response.json({ taken: await takeOutFacts(db, learner, ids) })
   })
 }
+
+/** An attempt as a row, with what the judge said of each entry. */
+const withVerdict = ({ attempt, session }: Taken) => ({
+  session,
+  attempt,
+  verdict: {
+    ...attempt,
+    slips: attempt.entries.flatMap((e) => e.slips.map((s) => s.id)),
+    verdicts: attempt.entries.map((e) => e.verdict),
+  },
+})
 
 const CSV = 'text/csv; charset=utf-8; header=present'
 

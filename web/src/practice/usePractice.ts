@@ -61,6 +61,14 @@ export const answersOf = ({
   ...recalls.map(({ recall, right, known }) => ({ n: recall.n, right, known })),
 ]
 
+const upNext = (session: LocalSession) => toCome(session.recipe, answersOf(session))
+
+const begun = (kept: LocalSession): Standing => ({
+  session: kept,
+  n: kept.open?.n ?? upNext(kept)[0],
+  turn: answersOf(kept).length,
+})
+
 /** Whoever's session it is, is who practises in this tab. */
 function useWhose(learnerId: string): void {
   useEffect(() => {
@@ -80,10 +88,7 @@ function useOnceOver(isOver: boolean, finish: () => void): void {
 export function usePractice(kept: LocalSession): Practice {
   const { recipe, learnerId } = kept
   const items = useMemo(() => (isDrawable(kept) ? itemsOf(kept) : []), [kept])
-  const upNext = (session: LocalSession) => toCome(recipe, answersOf(session))
-  const [shown, setShown] = useState(
-    (): Standing => ({ session: kept, n: kept.open?.n ?? upNext(kept)[0], turn: answersOf(kept).length }),
-  )
+  const [shown, setShown] = useState(() => begun(kept))
   const [trouble, setTrouble] = useState<Error>()
   // What handlers go on from: several may run before the page is painted anew.
   const latest = useRef(shown)
