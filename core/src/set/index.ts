@@ -43,6 +43,7 @@ export {
   USUAL_PAPER,
   weakKinds,
 } from './paper.js'
+export { type Filled, type PartKind, type PartSupply, partOf } from './part.js'
 export {
   type AtLevel,
   itemCount,
@@ -87,3 +88,4 @@ export {
   trialResult,
   trialStanding,
 } from './trials.js'
+export { allPapers, type Choosable, type Other, problemsOf, type Which } from './which.js'

@@ -1,5 +1,13 @@
 import { techniqueById } from '@tachymetra/core/registry'
-import { BOARD_LIMITS, BOARD_WAYS, type BoardPart } from '@tachymetra/core/set'
+import {
+  BOARD_LIMITS,
+  BOARD_WAYS,
+  type BoardPart,
+  type Choosable,
+  type Filled,
+  type PartKind,
+  partOf,
+} from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
 import { Button, Checkbox, Select } from 'antd'
 import { useId, useState } from 'react'
@@ -9,11 +17,10 @@ import { useLearner } from '../data/queries.js'
 import { TechniquePick } from '../forms/TechniquePick.js'
 import { VariantChoice } from '../forms/VariantChoice.js'
 import { WhichSet } from '../forms/WhichSet.js'
-import type { Kept } from '../forms/whichSet.js'
 import { Trouble } from '../frame/Trouble.js'
 import { deckOptions } from '../words/decks.js'
 import { ClockFields, Problems, Whole } from './fields.js'
-import { BEGIN, type Filled, KINDS, type Kind, partOf } from './filled.js'
+import { BEGIN, KINDS, supplyOf } from './filled.js'
 
 /** One part of a lesson, to be added or shown at once. */
 export function PartForm(props: {
@@ -23,14 +30,14 @@ export function PartForm(props: {
   const learner = useLearner()
   const { papers } = useLearnerSettings(learner?.id)
   const own = useOwnSets(learner?.id).data ?? []
-  const [kind, setKind] = useState<Kind>('technique')
+  const [kind, setKind] = useState<PartKind>('technique')
   const [filled, setFilled] = useState(BEGIN)
   const [fault, setFault] = useState<Error>()
   const id = useId()
   const made = (use: (part: BoardPart) => void) => {
     setFault(undefined)
     try {
-      use(partOf(kind, filled, { own, papers }))
+      use(partOf(kind, filled, supplyOf({ own, papers })))
     } catch (error) {
       setFault(error as Error)
     }
@@ -68,9 +75,9 @@ const WAY_WORDS: Readonly<Record<(typeof BOARD_WAYS)[number], string>> = {
 }
 
 function Fields(props: {
-  readonly kind: Kind
+  readonly kind: PartKind
   readonly filled: Filled
-  readonly kept: Kept
+  readonly kept: Choosable
   readonly change: (some: Partial<Filled>) => void
 }) {
   const { kind, filled, kept, change } = props

@@ -1,6 +1,6 @@
 import { FACT_DECKS } from '@tachymetra/core/facts'
 import { OWN_LEVEL, techniqueById } from '@tachymetra/core/registry'
-import { MOST_ITEMS, TRIALS } from '@tachymetra/core/set'
+import { allPapers, type Choosable, MOST_ITEMS, type Other, TRIALS, type Which } from '@tachymetra/core/set'
 import { usualValues } from '@tachymetra/core/technique'
 import { count as counted } from '@tachymetra/core/words'
 import { Checkbox, InputNumber, Select } from 'antd'
@@ -9,13 +9,16 @@ import { KeyButton } from '../entry/KeyButton.js'
 import { deckOptions } from '../words/decks.js'
 import { Parameters } from './Parameters.js'
 import { TechniquePick } from './TechniquePick.js'
-import { allPapers, type Kept, type Other, type Which } from './whichSet.js'
 import './which-set.css'
 
 type Change = (which: Which) => void
 
 /** Which problems: of techniques at levels, of one's own, or a paper. */
-export function WhichSet(props: { readonly which: Which; readonly kept: Kept; readonly onChange: Change }) {
+export function WhichSet(props: {
+  readonly which: Which
+  readonly kept: Choosable
+  readonly onChange: Change
+}) {
   const { which, kept, onChange } = props
   const first = kept.own[0]
   const change = (from: Which['from']) => {
@@ -190,7 +193,7 @@ function Facts(props: { readonly which: Extract<Which, { from: 'facts' }>; reado
 
 function Own(props: {
   readonly which: Extract<Which, { from: 'own' }>
-  readonly kept: Kept
+  readonly kept: Choosable
   readonly onChange: Change
 }) {
   const { which, kept, onChange } = props

@@ -1,7 +1,8 @@
 import { writeOwnFile, writeOwnTable } from '@tachymetra/core/exchange'
 import { techniqueById } from '@tachymetra/core/registry'
+import { listedOwn } from '@tachymetra/core/report'
 import { SUPPORT_NAMES, SUPPORTS, type Support } from '@tachymetra/core/session'
-import { MOST_ITEMS, plainRecipe } from '@tachymetra/core/set'
+import { MOST_ITEMS, plainRecipe, problemsOf } from '@tachymetra/core/set'
 import type { OwnSetWire } from '@tachymetra/core/wire'
 import { count } from '@tachymetra/core/words'
 import { Button, Checkbox, InputNumber, Popconfirm, Select } from 'antd'
@@ -12,7 +13,6 @@ import { handOut } from '../data/files.js'
 import { freshSeed } from '../data/fresh.js'
 import { useForgetOwn } from '../data/given.js'
 import { useDoing } from '../forms/useDoing.js'
-import { problemsOf } from '../forms/whichSet.js'
 import { Trouble } from '../frame/Trouble.js'
 import { wakeSound } from '../sound/sound.js'
 
@@ -38,7 +38,7 @@ export function KeptSet(props: {
     wakeSound()
     void doing(async () => {
       const which = { from: 'own', set: set.id, count: Math.min(many, most), mixed } as const
-      const { sources } = problemsOf(which, { own: [set], papers: [] }, freshSeed())
+      const { sources } = problemsOf(which, { own: [set], papers: [] }, listedOwn, freshSeed())
       await navigate(await beginSession(learnerId, { ...plainRecipe(sources, support), name }))
     })
   }

@@ -1,5 +1,7 @@
 import { marked } from '@tachymetra/core/number'
+import { listedOwn } from '@tachymetra/core/report'
 import type { Recipe } from '@tachymetra/core/set'
+import { problemsOf, type Which } from '@tachymetra/core/set'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { count } from '@tachymetra/core/words'
 import { Button, Checkbox, InputNumber } from 'antd'
@@ -11,7 +13,6 @@ import { useOwnSets } from '../data/given.js'
 import { useLearnerSettings } from '../data/learnerSettings.js'
 import { useDoing } from '../forms/useDoing.js'
 import { FIRST, WhichSet } from '../forms/WhichSet.js'
-import { problemsOf, type Which } from '../forms/whichSet.js'
 import { OneLearner } from '../frame/OneLearner.js'
 import { PaperPages } from '../frame/PaperPages.js'
 import { Trouble } from '../frame/Trouble.js'
@@ -37,7 +38,12 @@ function Round({ learner }: { readonly learner: LearnerWire }) {
   const start = () => {
     wakeSound()
     void doing(async () => {
-      const { marks: _, ...problems } = problemsOf(which, { own: own.data ?? [], papers }, freshSeed())
+      const { marks: _, ...problems } = problemsOf(
+        which,
+        { own: own.data ?? [], papers },
+        listedOwn,
+        freshSeed(),
+      )
       const recipe: Recipe = {
         ...problems,
         clock: { kind: 'item', ms: 1000 * seconds },

@@ -1,5 +1,7 @@
 import { unmarked } from '@tachymetra/core/number'
+import { listedOwn } from '@tachymetra/core/report'
 import {
+  type Choosable,
   CODE_BASE,
   CODE_LENGTH,
   codeOf,
@@ -7,10 +9,12 @@ import {
   MOST_COPIES,
   MOST_NAME,
   type NewSheet,
+  problemsOf,
   SHEET_COLUMNS,
   type SheetLayout,
   sheetList,
   USUAL_LAYOUT,
+  type Which,
 } from '@tachymetra/core/set'
 import { count } from '@tachymetra/core/words'
 import { Button, Checkbox, Input, InputNumber, Progress, Select } from 'antd'
@@ -21,7 +25,6 @@ import { storeSheets } from '../data/given.js'
 import { useSettings } from '../data/settings.js'
 import { useDoing } from '../forms/useDoing.js'
 import { FIRST, WhichSet } from '../forms/WhichSet.js'
-import { type Kept, problemsOf, type Which } from '../forms/whichSet.js'
 import { Trouble } from '../frame/Trouble.js'
 import { setName } from '../words/setName.js'
 
@@ -33,7 +36,7 @@ const freshCode = () => {
 }
 
 /** Which problems, how many different papers, and how they are laid out. */
-export function MakeSheets({ kept }: { readonly kept: Kept }) {
+export function MakeSheets({ kept }: { readonly kept: Choosable }) {
   const navigate = useNavigate()
   const { numbers } = useSettings()
   const [which, setWhich] = useState<Which>({ ...FIRST, count: 20 })
@@ -50,7 +53,7 @@ export function MakeSheets({ kept }: { readonly kept: Kept }) {
         const sheets: NewSheet[] = []
         for (let copy = 1; copy <= copies; copy += 1) {
           const seed = freshSeed()
-          const problems = problemsOf(which, kept, seed)
+          const problems = problemsOf(which, kept, listedOwn, seed)
           const recipe = {
             ...problems,
             clock: { kind: 'none' },

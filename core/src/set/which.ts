@@ -1,24 +1,18 @@
-/** What a round, a sheet or a stretch of practice is made of, as it is chosen on screen. */
-import { factText, hasChecks, TRICKS } from '@tachymetra/core/drill'
-import { FACT_DECKS } from '@tachymetra/core/facts'
-import { seeded } from '@tachymetra/core/number'
-import { COURSE, OWN_LEVEL } from '@tachymetra/core/registry'
-import { listedOwn } from '@tachymetra/core/report'
-import {
-  type AtLevel,
-  type PaperSetup,
-  paperRecipe,
-  type Recipe,
-  type Source,
-  TRIALS,
-  trialById,
-  trialRecipe,
-  USUAL_PAPER,
-} from '@tachymetra/core/set'
-import { isAbacus } from '@tachymetra/core/soroban'
-import type { ParameterValues } from '@tachymetra/core/technique'
-import type { OwnSetWire } from '@tachymetra/core/wire'
+/** What a round, a sheet or a stretch of practice is made of, as it is chosen: pure, so that it is drawn alike anywhere. */
+import { hasChecks } from '../drill/checking.js'
+import { factText } from '../drill/fact.js'
+import { TRICKS } from '../drill/fits.js'
+import { FACT_DECKS } from '../facts/decks.js'
+import { seeded } from '../number/random.js'
+import { COURSE, OWN_LEVEL } from '../registry/techniques.js'
+import { isAbacus } from '../soroban/step.js'
+import type { ParameterValues } from '../technique/contract.js'
+import type { OwnProblem, OwnSet } from './own.js'
+import { type PaperSetup, paperRecipe, USUAL_PAPER } from './paper.js'
+import type { AtLevel, ListedProblem, Recipe, Source } from './recipe.js'
+import { TRIALS, trialById, trialRecipe } from './trials.js'
 
+/** What was chosen, and how many of it. */
 export type Which =
   | { readonly from: 'techniques'; readonly picks: readonly Picked[]; readonly count: number }
   /** Some of a set of own problems: from its first on, or at random. */
@@ -58,10 +52,13 @@ function otherSource(what: Other, count: number): Source {
 const EARLY = 3
 
 /** What can be chosen from besides techniques. */
-export interface Kept {
-  readonly own: readonly OwnSetWire[]
+export interface Choosable {
+  readonly own: readonly (OwnSet & { readonly id: string })[]
   readonly papers: readonly PaperSetup[]
 }
+
+/** By which technique a problem of one's own is practised. @throws InputError where none works it */
+export type Listing = (problem: OwnProblem, chosen: string | null) => ListedProblem
 
 /** Every paper that can be chosen, the usual one first. */
 export const allPapers = (papers: readonly PaperSetup[]): readonly PaperSetup[] => [
@@ -71,12 +68,14 @@ export const allPapers = (papers: readonly PaperSetup[]): readonly PaperSetup[] 
 
 /**
  * The problems of what was chosen, with its name and its points where it has any.
+ * @param listedBy how a problem of one's own is practised
  * @param seed of what is drawn here and now: a paper, or some of a set of own problems
  * @throws InputError where nothing can be drawn, Error where what was chosen is not there
  */
 export function problemsOf(
   which: Which,
-  { own, papers }: Kept,
+  { own, papers }: Choosable,
+  listedBy: Listing,
   seed: number,
 ): Pick<Recipe, 'sources' | 'order' | 'name' | 'marks'> {
   switch (which.from) {
@@ -92,7 +91,7 @@ export function problemsOf(
       if (!set) throw new Error('Choose a set of problems first.')
       const { problems, technique, name } = set
       const some = (which.mixed ? shuffled(problems, seed) : problems).slice(0, which.count)
-      const listed = some.map((problem) => listedOwn(problem, technique))
+      const listed = some.map((problem) => listedBy(problem, technique))
       return { sources: [{ kind: 'listed', problems: listed }], order: 'listed', name }
     }
     case 'trial': {
@@ -119,7 +118,8 @@ export function problemsOf(
 const sourceOf = ({ technique, level, values }: Picked, count: number): Source =>
   values ? { kind: 'parameters', technique, values, count } : { kind: 'level', technique, level, count }
 
-function shuffled<T>(list: readonly T[], seed: number): readonly T[] {
+/** In an order of its own, the same for the same seed. */
+export function shuffled<T>(list: readonly T[], seed: number): readonly T[] {
   const random = seeded(seed)
   const keyed = list.map((one) => [random.unit(), one] as const)
   return keyed.toSorted(([a], [b]) => a - b).map(([, one]) => one)

@@ -1,8 +1,9 @@
-import { FACT_DECKS } from '@tachymetra/core/facts'
-import { GENERATOR, itemsOf, plainRecipe, USUAL_PAPER } from '@tachymetra/core/set'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { type Kept, problemsOf, type Which } from './whichSet.js'
+import { FACT_DECKS } from '../facts/decks.js'
+import { listedOwn } from '../report/own.js'
+import { GENERATOR, itemsOf, plainRecipe, USUAL_PAPER } from './index.js'
+import { type Choosable, problemsOf, type Which } from './which.js'
 
 const OWN = {
   id: 'a',
@@ -10,11 +11,11 @@ const OWN = {
   technique: null,
   problems: Array.from({ length: 30 }, (_, i) => ({ expression: `${i + 20}+37` })),
 }
-const KEPT: Kept = { own: [OWN], papers: [{ ...USUAL_PAPER, name: 'Short', count: 12 }] }
+const KEPT: Choosable = { own: [OWN], papers: [{ ...USUAL_PAPER, name: 'Short', count: 12 }] }
 
 /** What is drawn of it, as it is written. */
 const drawn = (which: Which, seed = 5) => {
-  const problems = problemsOf(which, KEPT, seed)
+  const problems = problemsOf(which, KEPT, listedOwn, seed)
   const recipe = { ...plainRecipe(problems.sources, 'answer'), order: problems.order }
   const items = itemsOf({ recipe, seed, generator: GENERATOR })
   return { ...problems, techniques: items.map((i) => (i?.kind === 'problem' ? i.technique : '')) }
@@ -40,7 +41,7 @@ test('techniques share the problems evenly and are mixed; one alone stays in its
 })
 
 const texts = (which: Which, seed?: number) => {
-  const [source] = problemsOf(which, KEPT, seed ?? 5).sources
+  const [source] = problemsOf(which, KEPT, listedOwn, seed ?? 5).sources
   return source?.kind === 'listed' ? source.problems.map((p) => p!.expression) : []
 }
 
@@ -49,8 +50,8 @@ test('own problems come from the first on, or at random and then each at most on
   expect(texts(some(false))).toEqual(OWN.problems.slice(0, 8).map((p) => p.expression))
   expect(new Set(texts(some(true))).size).toBe(8)
   expect(texts(some(true), 1)).not.toEqual(texts(some(true), 2))
-  expect(problemsOf(some(true), KEPT, 1).name).toBe('Chapter 4')
-  expect(() => problemsOf({ from: 'own', set: 'b', count: 1, mixed: false }, KEPT, 1)).toThrow('Choose')
+  expect(problemsOf(some(true), KEPT, listedOwn, 1).name).toBe('Chapter 4')
+  expect(() => problemsOf({ from: 'own', set: 'b', count: 1, mixed: false }, KEPT, listedOwn, 1)).toThrow('Choose')
 })
 
 test('facts of every deck can be chosen; a paper brings its points', () => {
@@ -59,7 +60,7 @@ test('facts of every deck can be chosen; a paper brings its points', () => {
     expect(texts(which).toSorted()).toEqual(cards.map((c) => `${id}: ${c.id}`).toSorted())
     expect(drawn(which).name).toBe(name)
   }
-  const paper = problemsOf({ from: 'paper', name: 'Short' }, KEPT, 3)
+  const paper = problemsOf({ from: 'paper', name: 'Short' }, KEPT, listedOwn, 3)
   expect([paper.name, paper.marks, texts({ from: 'paper', name: 'Short' }).length]).toEqual([
     'Short',
     USUAL_PAPER.marks,

@@ -1,0 +1,101 @@
+/** A part of a lesson at the board, from what was filled in for it. */
+import { FACT_DECKS } from '../facts/decks.js'
+import { InputError } from '../problem/error.js'
+import { techniqueById } from '../registry/techniques.js'
+import type { BOARD_WAYS, BoardClock, BoardPart } from './board.js'
+import { GENERATOR } from './items.js'
+import type { OwnProblem } from './own.js'
+import { MOST_NAME, type Recipe } from './recipe.js'
+import { sheetList } from './sheet.js'
+import { type Choosable, type Listing, problemsOf, shuffled, type Which } from './which.js'
+
+/** All that can be filled in, whichever kind is chosen. */
+export interface Filled {
+  readonly technique: string
+  readonly level: number
+  readonly variant: Readonly<Record<string, string>>
+  readonly count: number
+  readonly clock: BoardClock
+  readonly text: string
+  readonly which: Which
+  readonly ways: readonly [string, string]
+  readonly deck: string
+  readonly waitMs: number
+  readonly digits: number
+  readonly numbers: number
+  readonly minus: boolean
+  readonly way: (typeof BOARD_WAYS)[number]
+  readonly showMs: number
+  readonly first: number
+  readonly second: number
+}
+
+/** How a part is filled in: as the kinds of parts, with typed problems and a set apart. */
+export type PartKind = Exclude<BoardPart['kind'], 'problems'> | 'typed' | 'set'
+
+/** What is there to fill it with. */
+export interface PartSupply extends Choosable {
+  /** The problems in a typed text. @throws Error in words where one cannot be read */
+  readonly typed: (text: string) => readonly OwnProblem[]
+  readonly listed: Listing
+  /** What a set is called. */
+  readonly nameOf: (recipe: Recipe) => string
+  /** Of what is drawn now. */
+  readonly seed: number
+}
+
+/** @throws InputError, Error in words, where it cannot be shown */
+export function partOf(kind: PartKind, filled: Filled, supply: PartSupply): BoardPart {
+  const { clock } = filled
+  switch (kind) {
+    case 'technique': {
+      const { technique, level, variant, count } = filled
+      return { kind, technique, level, variant, clock, count }
+    }
+    case 'typed': {
+      const problems = typedIn(filled, supply).map((p) => supply.listed(p, null))
+      return { kind: 'problems', name: 'Typed problems', problems, clock }
+    }
+    case 'ways':
+      return waysPart(filled, supply)
+    case 'set':
+      return setPart(filled, supply)
+    case 'facts': {
+      const { cards, name } = FACT_DECKS.find((d) => d.id === filled.deck) ?? FACT_DECKS[0]!
+      const facts = shuffled(cards, supply.seed).slice(0, filled.count)
+      return { kind, name, facts: facts.map((c) => c.id), waitMs: filled.waitMs }
+    }
+    case 'flash': {
+      const { digits, numbers, minus, way, showMs } = filled
+      return { kind, digits, numbers, minus, way, showMs }
+    }
+    case 'frame':
+      return { kind }
+    case 'pattern':
+      return { kind, first: filled.first, second: filled.second }
+  }
+}
+
+function typedIn({ text }: Filled, { typed }: PartSupply): readonly OwnProblem[] {
+  const problems = typed(text)
+  if (problems.length === 0) throw new InputError('Type a problem first.')
+  return problems
+}
+
+/** One problem in two ways, both of which must fit it. */
+function waysPart(filled: Filled, supply: PartSupply): BoardPart {
+  const { ways } = filled
+  const { expression } = typedIn(filled, supply)[0]!
+  for (const way of ways)
+    if (supply.listed({ expression }, way).technique !== way)
+      throw new InputError(`${techniqueById(way).name} does not fit ${expression}.`)
+  return { kind: 'ways', expression, ways }
+}
+
+function setPart({ which, clock }: Filled, supply: PartSupply): BoardPart {
+  const { seed } = supply
+  const { marks: _, ...problems } = problemsOf(which, supply, supply.listed, seed)
+  const recipe = { ...problems, clock: { kind: 'none' }, support: 'answer', answers: 'at-once' } as const
+  const name = supply.nameOf(recipe).slice(0, MOST_NAME)
+  return { kind: 'problems', name, problems: sheetList({ recipe, seed, generator: GENERATOR }), clock }
+}
