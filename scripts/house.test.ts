@@ -7,6 +7,7 @@ const ROOT = join(import.meta.dirname, '..')
 
 /** The areas of the core, from the ground up: each uses those before it. */
 const AREAS = [
+  'pages',
   'number',
   'words',
   'question',

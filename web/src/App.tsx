@@ -1,60 +1,22 @@
 import { QueryClientProvider } from '@tanstack/react-query'
 import { ConfigProvider } from 'antd'
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { type ReactElement, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { BrowserRouter, Link, NavLink, Outlet, Route, Routes, useLocation } from 'react-router'
 import { useLearnerSettingsQuery } from './data/learnerSettings.js'
 import { useLearner, useLearners } from './data/queries.js'
 import { changeSettings, currentSettings, type Settings, useSettings } from './data/settings.js'
-import { Desk } from './desk/Desk.js'
 import { Connection } from './frame/Connection.js'
 import { Gone } from './frame/Gone.js'
-import { Guard, lazily } from './frame/Guard.js'
+import { Guard } from './frame/Guard.js'
 import { Missing } from './frame/Missing.js'
 import { usePageChange } from './frame/usePageChange.js'
+import { OF_RECORD, OF_SETTINGS, Record as RecordPage, SettingsPage, VIEWS, WALL, WallPage } from './views.js'
 import { queryClient } from './wire/queryClient.js'
 import './page.css'
 import { antTheme, type Light, lightUp, type Palette } from './theme.js'
 
-const Bench = lazily(() => import('./bench/Bench.js'))
-const ChoosePage = lazily(() => import('./choose/ChoosePage.js'))
-const PapersPage = lazily(() => import('./paper/PapersPage.js'))
-const PaperPage = lazily(() => import('./paper/PaperPage.js'))
-const RoundPage = lazily(() => import('./round/RoundPage.js'))
-const TrialsPage = lazily(() => import('./trial/TrialsPage.js'))
-const OwnProblems = lazily(() => import('./own/OwnPage.js'))
-const SheetsPage = lazily(() => import('./sheet/SheetsPage.js'))
-const PrintedSheet = lazily(() => import('./sheet/SheetPage.js'))
-const KeyInPage = lazily(() => import('./sheet/KeyInPage.js'))
-const BoardPage = lazily(() => import('./board/BoardPage.js'))
-const WallPage = lazily(() => import('./board/WallPage.js'))
-const Compare = lazily(() => import('./compare/Compare.js'))
-const LearnPage = lazily(() => import('./learn/LearnPage.js'))
-const PatternPage = lazily(() => import('./learn/PatternPage.js'))
-const LessonPage = lazily(() => import('./learn/LessonPage.js'))
-const Flash = lazily(() => import('./flash/Flash.js'))
-const GridPage = lazily(() => import('./flash/GridPage.js'))
-const FactsPage = lazily(() => import('./facts/FactsPage.js'))
-const FreeFrame = lazily(() => import('./soroban/FreeFrame.js'))
-const SettingsPage = lazily(() => import('./settings/SettingsPage.js'))
-const WaitingPage = lazily(() => import('./settings/WaitingPage.js'))
-const Mine = lazily(() => import('./settings/Mine.js'))
-const OwnPage = lazily(() => import('./settings/OwnPage.js'))
-const Everybody = lazily(() => import('./settings/Everybody.js'))
-const ExchangePage = lazily(() => import('./exchange/ExchangePage.js'))
-const SheetPage = lazily(() => import('./record/SheetPage.js'))
-const SimulatePage = lazily(() => import('./simulate/SimulatePage.js'))
-const Record = lazily(() => import('./record/Record.js'))
-const DaysPage = lazily(() => import('./record/DaysPage.js'))
-const PacePage = lazily(() => import('./record/PacePage.js'))
-const MistakesPage = lazily(() => import('./record/MistakesPage.js'))
-const LatestPage = lazily(() => import('./record/LatestPage.js'))
-const KnownFactsPage = lazily(() => import('./record/FactsPage.js'))
-const LevelsPage = lazily(() => import('./record/LevelsPage.js'))
-const SessionsPage = lazily(() => import('./record/SessionsPage.js'))
-const SessionPage = lazily(() => import('./record/SessionPage.js'))
-const HelpPage = lazily(() => import('./help/HelpPage.js'))
-const AboutPage = lazily(() => import('./help/AboutPage.js'))
-const AttemptPage = lazily(() => import('./record/AttemptPage.js'))
+const routes = (views: Readonly<Record<string, ReactElement>>) =>
+  Object.entries(views).map(([path, element]) => <Route key={path} path={path} element={element} />)
 
 export function App() {
   const [light, palette] = useLight()
@@ -74,7 +36,7 @@ export function App() {
         <BrowserRouter>
           <Routes>
             <Route
-              path="board/now"
+              path={WALL}
               element={
                 <Guard at="board">
                   <WallPage />
@@ -82,51 +44,9 @@ export function App() {
               }
             />
             <Route element={<Page />}>
-              <Route index element={<Desk />} />
-              <Route path="bench/:sessionId" element={<Bench />} />
-              <Route path="flash" element={<Flash />} />
-              <Route path="grid" element={<GridPage />} />
-              <Route path="facts" element={<FactsPage />} />
-              <Route path="soroban" element={<FreeFrame />} />
-              <Route path="choose" element={<ChoosePage />} />
-              <Route path="papers" element={<PapersPage />} />
-              <Route path="papers/rounds" element={<RoundPage />} />
-              <Route path="papers/trials" element={<TrialsPage />} />
-              <Route path="papers/own" element={<OwnProblems />} />
-              <Route path="papers/sheets" element={<SheetsPage />} />
-              <Route path="papers/sheets/:code" element={<PrintedSheet />} />
-              <Route path="papers/sheets/:code/key" element={<KeyInPage />} />
-              <Route path="papers/:id" element={<PaperPage />} />
-              <Route path="compare" element={<Compare />} />
-              <Route path="board" element={<BoardPage />} />
-              <Route path="learn" element={<LearnPage />} />
-              <Route path="learn/pattern" element={<PatternPage />} />
-              <Route path="learn/:id" element={<LessonPage />} />
-              <Route path="record" element={<Record />}>
-                <Route index element={<DaysPage />} />
-                <Route path="pace" element={<PacePage />} />
-                <Route path="mistakes" element={<MistakesPage />} />
-                <Route path="latest" element={<LatestPage />} />
-                <Route path="facts" element={<KnownFactsPage />} />
-                <Route path="levels" element={<LevelsPage />} />
-                <Route path="sessions" element={<SessionsPage />} />
-                <Route path="sheet" element={<SheetPage />} />
-                <Route path="exchange" element={<ExchangePage />} />
-              </Route>
-              <Route element={<SettingsPage />}>
-                <Route path="settings" element={<Mine />} />
-                <Route path="settings/learner" element={<OwnPage page="reading" />} />
-                <Route path="settings/learner/plan" element={<OwnPage page="plan" />} />
-                <Route path="settings/learner/levels" element={<OwnPage page="levels" />} />
-                <Route path="settings/learner/ways" element={<OwnPage page="ways" />} />
-                <Route path="settings/everybody" element={<Everybody />} />
-                <Route path="settings/waiting" element={<WaitingPage />} />
-                <Route path="about" element={<AboutPage />} />
-              </Route>
-              <Route path="help" element={<HelpPage />} />
-              <Route path="simulate" element={<SimulatePage />} />
-              <Route path="record/session/:id" element={<SessionPage />} />
-              <Route path="record/attempt/:id" element={<AttemptPage />} />
+              {routes(VIEWS)}
+              <Route element={<RecordPage />}>{routes(OF_RECORD)}</Route>
+              <Route element={<SettingsPage />}>{routes(OF_SETTINGS)}</Route>
               <Route path="*" element={<Lost />} />
             </Route>
           </Routes>

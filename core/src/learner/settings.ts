@@ -29,7 +29,7 @@ export const ALARMS = [0, 10, 30, 60] as const
 export const TEXT_SIZES = [1, 1.125, 1.25, 1.5] as const
 
 /** What is set to begin with for an age. */
-interface ForAge extends Pick<LearnerSettings, 'textSize' | 'wording'> {
+interface ForAge extends Pick<ReadingSettings, 'textSize' | 'wording'> {
   readonly extraTime: number
 }
 
@@ -49,13 +49,27 @@ export function settingsForAge(age: number): ForAge {
   return BY_AGE.find(([from]) => age >= from)![1]
 }
 
-export interface LearnerSettings {
+/** When and what is practised: the plan of a day and the calendar. */
+interface PlanSettings {
   /** Minutes of practice a day. */
   readonly minutes: number
   /** The time of day practice is wished at, "16:00", in the learner's own time zone. */
   readonly at: string
   /** Decks of facts the plan draws from. */
   readonly decks: readonly string[]
+  /** Items of the plan, by technique id or "facts", that come every day, or never. */
+  readonly pinned: readonly string[]
+  readonly banned: readonly string[]
+  /** Items left out on one day (ISO date). */
+  readonly skipped: readonly { readonly item: string; readonly day: string }[]
+  /** Times taken by other things, read from a calendar. */
+  readonly busy: readonly Busy[]
+  /** Minutes before practice at which a calendar reminds of it; null where it does not. */
+  readonly alarm: (typeof ALARMS)[number] | null
+}
+
+/** How fast is fast enough, and when a level is left. */
+interface PaceSettings {
   readonly rules: LevelRules
   /** Targets other than the defaults, in milliseconds, by technique and level. */
   readonly targets: Targets
@@ -63,6 +77,12 @@ export interface LearnerSettings {
   readonly extraTime: ExtraTime
   /** Targets and limits follow the learner's own pace; else the usual ones hold. */
   readonly ownPace: boolean
+  /** Milliseconds to copy one shown digit, and when that was measured. */
+  readonly keying: { readonly ms: number; readonly at: string } | null
+}
+
+/** How it is seen and heard. */
+interface ReadingSettings {
   /** Size of everything on screen, as a share of the browser's own. */
   readonly textSize: number
   /** How much is said on screen: in full with its numbers, or in a few easy words. */
@@ -74,6 +94,12 @@ export interface LearnerSettings {
   readonly calm: boolean
   /** Problem, question and remarks are read out by a voice of the browser's own. */
   readonly readAloud: boolean
+  /** The photosensitivity caution has been read; a coach has allowed more than three flashes a second. */
+  readonly cautions: { readonly read: boolean; readonly lifted: boolean }
+}
+
+/** What answers are entered with. */
+interface EntrySettings {
   /** The keys on screen: where there is touch, always or never; at which side, in which order. */
   readonly keypad: (typeof KEYPADS)[number]
   readonly keypadSide: (typeof KEYPAD_SIDES)[number]
@@ -82,62 +108,61 @@ export interface LearnerSettings {
   readonly ownKeyboard: boolean
   /** Beads are moved on an abacus of one's own, and the value it shows is typed. */
   readonly ownAbacus: boolean
+}
+
+/** How it is worked. */
+interface WorkSettings {
   /** Where practitioners differ, by technique. */
   readonly variants: Readonly<Record<string, Variant>>
   /** How much of the frame is left, by technique and level. */
   readonly fades: Fades
-  /** The photosensitivity caution has been read; a coach has allowed more than three flashes a second. */
-  readonly cautions: { readonly read: boolean; readonly lifted: boolean }
-  /** Items of the plan, by technique id or "facts", that come every day, or never. */
-  readonly pinned: readonly string[]
-  readonly banned: readonly string[]
-  /** Items left out on one day (ISO date). */
-  readonly skipped: readonly { readonly item: string; readonly day: string }[]
-  /** Times taken by other things, read from a calendar. */
-  readonly busy: readonly Busy[]
-  /** Minutes before practice at which a calendar reminds of it; null where it does not. */
-  readonly alarm: (typeof ALARMS)[number] | null
-  /** Milliseconds to copy one shown digit, and when that was measured. */
-  readonly keying: { readonly ms: number; readonly at: string } | null
   /** Papers as they were set up, kept by their names. */
   readonly papers: readonly PaperSetup[]
 }
 
-export const DEFAULT_SETTINGS: LearnerSettings = {
+/** All that can be set for a learner, kept and sent field by field. */
+export interface LearnerSettings
+  extends PlanSettings,
+    PaceSettings,
+    ReadingSettings,
+    EntrySettings,
+    WorkSettings {}
+
+const PLAN: PlanSettings = {
   minutes: 4,
   at: '16:00',
   decks: ['to-ten', 'sums', 'differences', 'tables'],
-  rules: LEVEL_RULES,
-  targets: {},
-  extraTime: 1,
-  ownPace: true,
+  pinned: [],
+  banned: [],
+  skipped: [],
+  busy: [],
+  alarm: null,
+}
+const PACE: PaceSettings = { rules: LEVEL_RULES, targets: {}, extraTime: 1, ownPace: true, keying: null }
+const READING: ReadingSettings = {
   textSize: 1,
   wording: 'full',
   zero: 'plain',
   contrast: 'usual',
   calm: false,
   readAloud: false,
+  cautions: { read: false, lifted: false },
+}
+const ENTRY: EntrySettings = {
   keypad: 'touch',
   keypadSide: 'right',
   keypadOrder: 'calculator',
   ownKeyboard: false,
   ownAbacus: false,
-  variants: {},
-  fades: {},
-  cautions: { read: false, lifted: false },
-  pinned: [],
-  banned: [],
-  skipped: [],
-  busy: [],
-  papers: [],
-  alarm: null,
-  keying: null,
 }
+const WORK: WorkSettings = { variants: {}, fades: {}, papers: [] }
+
+export const DEFAULT_SETTINGS: LearnerSettings = { ...PLAN, ...PACE, ...READING, ...ENTRY, ...WORK }
 
 /** A keying baseline older than this is taken again (default, common practice). */
 export const KEYING_DAYS = 30
 
 /** Is the keying baseline missing or old? */
-export function keyingDue({ keying }: Pick<LearnerSettings, 'keying'>, now: string): boolean {
+export function keyingDue({ keying }: Pick<PaceSettings, 'keying'>, now: string): boolean {
   return keying === null || Date.parse(now) - Date.parse(keying.at) > KEYING_DAYS * 86_400_000
 }

@@ -1,6 +1,5 @@
 export { boardPlanSchema, roomCountSchema } from './board.js'
 export { check } from './check.js'
-export { isPage } from './pages.js'
 export {
   attemptSchema,
   bestsSchema,

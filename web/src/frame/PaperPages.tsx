@@ -1,12 +1,13 @@
-import { Pages } from './Pages.js'
+import type { Within } from '@tachymetra/core/pages'
+import { linksOf, Pages } from './Pages.js'
 
-const PAGES = [
-  { to: '/papers', name: 'Paper' },
-  { to: '/papers/rounds', name: 'Rounds' },
-  { to: '/papers/trials', name: 'Trials' },
-  { to: '/papers/own', name: 'Own problems' },
-  { to: '/papers/sheets', name: 'Printed sheets' },
-]
+const PAGES = linksOf({
+  papers: 'Paper',
+  'papers/rounds': 'Rounds',
+  'papers/trials': 'Trials',
+  'papers/own': 'Own problems',
+  'papers/sheets': 'Printed sheets',
+} satisfies { readonly [A in Within<'papers'>]: string })
 
 /** The pages of sets that are made up before they are worked. */
 export function PaperPages() {

@@ -1,22 +1,23 @@
+import type { Within } from '@tachymetra/core/pages'
 import type { LearnerWire } from '@tachymetra/core/wire'
 import { Outlet, useOutletContext, useSearchParams } from 'react-router'
 import { AsOf } from '../charts/AsOf.js'
 import { LearnerSelect } from '../forms/LearnerSelect.js'
 import { OneLearner } from '../frame/OneLearner.js'
-import { Pages } from '../frame/Pages.js'
+import { linksOf, Pages } from '../frame/Pages.js'
 import './record.css'
 
-const PAGES = [
-  { to: '/record', name: 'Days' },
-  { to: '/record/pace', name: 'Pace' },
-  { to: '/record/mistakes', name: 'Mistakes' },
-  { to: '/record/latest', name: 'Latest mistakes' },
-  { to: '/record/facts', name: 'Facts' },
-  { to: '/record/levels', name: 'Levels' },
-  { to: '/record/sessions', name: 'Sessions' },
-  { to: '/record/sheet', name: 'Progress sheet' },
-  { to: '/record/exchange', name: 'Export and import' },
-]
+const PAGES = linksOf({
+  record: 'Days',
+  'record/pace': 'Pace',
+  'record/mistakes': 'Mistakes',
+  'record/latest': 'Latest mistakes',
+  'record/facts': 'Facts',
+  'record/levels': 'Levels',
+  'record/sessions': 'Sessions',
+  'record/sheet': 'Progress sheet',
+  'record/exchange': 'Export and import',
+} satisfies { readonly [A in Within<'record'>]: string })
 
 /** What a learner has done, a page for each side of it. */
 export default function Record() {

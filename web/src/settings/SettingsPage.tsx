@@ -1,6 +1,7 @@
+import type { Within } from '@tachymetra/core/pages'
 import { Outlet } from 'react-router'
 import { useLearner } from '../data/queries.js'
-import { Pages } from '../frame/Pages.js'
+import { linksOf, Pages } from '../frame/Pages.js'
 import './settings.css'
 
 /** Everything that can be set: for this browser, for a learner, for everybody. */
@@ -27,15 +28,15 @@ export default function SettingsPage() {
   )
 }
 
-const HERE = [
-  { to: '/settings', name: 'This browser' },
-  { to: '/settings/everybody', name: 'Everybody' },
-  { to: '/settings/waiting', name: 'Not on the server' },
-  { to: '/about', name: 'About' },
-]
-const LEARNER = [
-  { to: '/settings/learner', name: 'Reading and time' },
-  { to: '/settings/learner/plan', name: 'Plan and calendar' },
-  { to: '/settings/learner/levels', name: 'Levels and targets' },
-  { to: '/settings/learner/ways', name: 'Ways of doing it' },
-]
+const HERE = linksOf({
+  settings: 'This browser',
+  'settings/everybody': 'Everybody',
+  'settings/waiting': 'Not on the server',
+  about: 'About',
+} satisfies { readonly [A in Exclude<Within<'settings'>, Within<'settings/learner'>> | 'about']: string })
+const LEARNER = linksOf({
+  'settings/learner': 'Reading and time',
+  'settings/learner/plan': 'Plan and calendar',
+  'settings/learner/levels': 'Levels and targets',
+  'settings/learner/ways': 'Ways of doing it',
+} satisfies { readonly [A in Within<'settings/learner'>]: string })

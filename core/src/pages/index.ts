@@ -1,0 +1,1 @@
+export { type Address, isPage, PAGES, type Within } from './pages.js'
