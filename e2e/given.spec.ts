@@ -1,10 +1,12 @@
 /** Rounds, trials, own problems and printed sheets, as they are used. */
+
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { FACT_DECKS } from '@tachymetra/core/facts'
+import { unmarked } from '@tachymetra/core/number'
 import { answerText } from '@tachymetra/core/problem'
 import { keyItem, type ListedProblem, sheetItem } from '@tachymetra/core/set'
 import type {
@@ -221,7 +223,7 @@ function renamed(path: string, name: string): string {
 }
 
 /** As a reader of PDFs gives it: without the spaces that part thousands and columns. */
-const bare = (text: string) => text.replace(/[\s\u2009]+/g, '')
+const bare = (text: string) => unmarked(text).replace(/[\s\u2009]+/g, '')
 
 async function savePdf(page: Page, name: RegExp): Promise<string> {
   const saving = page.waitForEvent('download', { timeout: 60_000 })

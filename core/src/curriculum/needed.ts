@@ -1,8 +1,10 @@
+import type { TechniqueId } from '../registry/techniques.js'
+
 /**
  * The facts that come up in problems of the first level of each technique, by the ids of their cards: as the test of
  * needs.ts finds them, which writes this file anew when run with -u.
  */
-export const NEEDED: Readonly<Record<string, string>> = {
+export const NEEDED: Readonly<Record<TechniqueId, string>> = {
   'add-running-total': '2+5 2+6 2+7 2+3 3+5 4+4 3+3 3+4 2+4 4+5',
   'add-place-sweep': '2+5 2+6 2+7 2+3 3+5 4+4 3+3 3+4 2+4 4+5',
   'add-pairs': '4+6 3+4 7+7 2+4 4+8 2+5 3+7 6+9 3+5 5+5 3+9 6+8 2+8 5+8 5+9 7+8 8+9 7+9 4+9 8+8 2+3 2+6 4+5',

@@ -23,11 +23,13 @@ function found(technique: Technique): readonly string[] {
   return [...facts].filter((id) => id !== '')
 }
 
-const TABLE = (entries: readonly string[]) => `/**
+const TABLE = (entries: readonly string[]) => `import type { TechniqueId } from '../registry/techniques.js'
+
+/**
  * The facts that come up in problems of the first level of each technique, by the ids of their cards: as the test of
  * needs.ts finds them, which writes this file anew when run with -u.
  */
-export const NEEDED: Readonly<Record<string, string>> = {
+export const NEEDED: Readonly<Record<TechniqueId, string>> = {
 ${entries.join('\n')}
 }
 `

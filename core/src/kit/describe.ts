@@ -15,7 +15,7 @@ import type { SlipId } from '../words/slips.js'
 import { FAULTS, spoilt } from './faults.js'
 import { levelFaults, workingFaults } from './kit.js'
 import { amountFaults, creditedFaults, sayAll } from './listening.js'
-import { PRACTITIONER, type Spoken } from './practitioner/practitioner.js'
+import { type Spoken, speakerOf } from './practitioner/practitioner.js'
 import { values } from './testing.js'
 
 /** Seeds of every fault, and problems a level said aloud; SEEDS=20 PROBLEMS=200 for a whole measurement. */
@@ -186,7 +186,7 @@ function practitionerIsTaken(technique: Technique): void {
   const { id } = technique
   let [runs, mistakes, unclear] = [0, 0, 0]
   for (const { problem, variant, level } of problemsOf(technique, seeded(id.length + 17)))
-    for (const way of PRACTITIONER[id]!(problem, variant)) {
+    for (const way of speakerOf(technique)(problem, variant)) {
       const end = spoken(beginTask({ technique, problem, variant, level, support: 'guided' }), way)
       runs += 1
       if (end === 'a known mistake') {
@@ -229,7 +229,7 @@ function wrongIsNotTaken(technique: Technique): void {
   let tried = 0
   for (const { problem, variant, level } of problemsOf(technique, random)) {
     // What may be said after each entry, worked out from the numbers: all that is right in any way.
-    const ways = PRACTITIONER[id]!(problem, variant).map((w) => w.said)
+    const ways = speakerOf(technique)(problem, variant).map((w) => w.said)
     if (ways.length === 0 || random.unit() > 0.4) continue
     let progress = beginTask({ technique, problem, variant, level, support: 'guided' })
     for (const [n, text] of pickOf(random)(ways).entries()) {

@@ -1,8 +1,10 @@
 /** Paper kind: times 75, as three quarters of a hundred. 28 × 75: 28 ÷ 4 = 7, 7 × 3 = 21, 2100. */
+
 import { decimal } from '../number/decimal.js'
 import { said } from '../number/whole.js'
 import { asProduct, productOf } from '../problem/problem.js'
 import { between, kept, listed, mapped } from '../problem/space.js'
+import type { Misfit } from '../technique/make.js'
 import { misfit } from '../technique/make.js'
 import { quotient } from '../technique/quantities/chains.js'
 import { holdsThat, product } from '../technique/quantities/quantities.js'
@@ -29,7 +31,7 @@ interface SeventyFive {
   readonly n: bigint
 }
 
-export const bySeventyFive = paperKind<SeventyFive>({
+export const bySeventyFive = paperKind({
   id: 'paper-by-seventy-five',
   words: BY_SEVENTY_FIVE,
   needs: ['paper-by-fives'],
@@ -39,7 +41,7 @@ export const bySeventyFive = paperKind<SeventyFive>({
     ['Three digits', () => timesBy(104, 396)],
     ['Three digits, any four', () => timesBy(104, 996)],
   ],
-  read(problem) {
+  read(problem): SeventyFive | Misfit {
     const factors = asProduct(problem)
     if (!factors || factors.some((f) => f.scale > 0 || f.units === 0n)) return misfit(BY_SEVENTY_FIVE.none)
     const [a, b] = [factors[0].units, factors[1].units]

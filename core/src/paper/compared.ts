@@ -1,4 +1,5 @@
 /** Paper kind: fractions compared across. */
+
 import { decimal } from '../number/decimal.js'
 import { said } from '../number/whole.js'
 import { type ItemProblem, itemAnswer, itemKind, itemOf } from '../problem/items/forms.js'
@@ -6,7 +7,7 @@ import { kept, mapped, type ProblemSpace, pairs, type Space } from '../problem/s
 import type { AnswerKind } from '../question/kind.js'
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
-import type { SlipSink } from '../technique/make.js'
+import type { Misfit, SlipSink } from '../technique/make.js'
 import { holdsThat, product, type Quantity } from '../technique/quantities/quantities.js'
 import { COMPARED } from '../words/paper/fractions.js'
 import { type Pair, proper } from './fractions.js'
@@ -24,7 +25,7 @@ const near = (most: number, apart: bigint) =>
 
 const text = ([a, b]: Pair) => `${a}/${b}`
 
-export const compared = paperKind<{ readonly item: ItemProblem; readonly all: readonly Pair[] }>({
+export const compared = paperKind({
   id: 'paper-compare',
   words: COMPARED,
   levels: [
@@ -43,7 +44,7 @@ export const compared = paperKind<{ readonly item: ItemProblem; readonly all: re
         ),
     ],
   ],
-  read(problem) {
+  read(problem): { readonly item: ItemProblem; readonly all: readonly Pair[] } | Misfit {
     const item = itemOfForm(problem, COMPARED.none, 'compare', 'order')
     if (isMisfit(item)) return item
     const n = item.numbers.map((x) => x.units)

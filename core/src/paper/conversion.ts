@@ -16,7 +16,7 @@ import {
 import { AS_DECIMAL, FRACTION, RATIONAL } from '../question/fractions.js'
 import { asFraction, type Value, valueWords } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { quotient } from '../technique/quantities/chains.js'
 import { product, type Quantity } from '../technique/quantities/quantities.js'
 import { CONVERSION, PERCENT } from '../words/paper/fractions.js'
@@ -45,7 +45,7 @@ interface Dressed {
   readonly to: string
 }
 
-export const conversion = paperKind<Dressed>({
+export const conversion = paperKind({
   id: 'paper-conversion',
   words: CONVERSION,
   needs: ['divide-short'],
@@ -66,7 +66,7 @@ export const conversion = paperKind<Dressed>({
     ],
     ['Thirds to twelfths from percentages', () => converted(parts([3n, 6n, 9n, 12n]), 'percent', 'fraction')],
   ],
-  read(problem) {
+  read(problem): Dressed | Misfit {
     const item = itemOfForm(problem, CONVERSION.none, 'conversion')
     if (isMisfit(item)) return item
     const [over, under] = item.numbers.map((n) => n.units)

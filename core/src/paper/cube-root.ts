@@ -5,7 +5,7 @@ import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, mapped, type ProblemSpace, type Space } from '../problem/space.js'
 import { WHOLE } from '../question/kind.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { CUBE_ROOT } from '../words/paper/measures.js'
 import { answered, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
 
@@ -15,7 +15,7 @@ const cubesOf = (roots: Space<bigint>): ProblemSpace =>
     (n) => itemOf('cube-root', { numbers: [decimal(n ** 3n)], signs: [] }),
   )
 
-export const cubeRoots = paperKind<{ readonly n: bigint }>({
+export const cubeRoots = paperKind({
   id: 'paper-cube-root',
   words: CUBE_ROOT,
   needs: ['paper-cubes'],
@@ -24,7 +24,7 @@ export const cubeRoots = paperKind<{ readonly n: bigint }>({
     ['Roots to 60', () => cubesOf(between(21, 60))],
     ['Roots to 99', () => cubesOf(between(41, 99))],
   ],
-  read(problem) {
+  read(problem): { readonly n: bigint } | Misfit {
     const item = itemOfForm(problem, CUBE_ROOT.none, 'cube-root')
     if (isMisfit(item)) return item
     const n = item.numbers[0]!.units

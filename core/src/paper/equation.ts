@@ -4,7 +4,7 @@ import { decimalOf, fraction } from '../number/fraction.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, mapped, pairs } from '../problem/space.js'
 import { SIGNED } from '../question/kind.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { quotient, total } from '../technique/quantities/chains.js'
 import { holdsThat, product } from '../technique/quantities/quantities.js'
 import { EQUATION } from '../words/paper/measures.js'
@@ -34,7 +34,7 @@ const solvedBy = (
     ([x, [, c]]) => c !== 0n && x !== 0n,
   )
 
-export const equation = paperKind<Equation>({
+export const equation = paperKind({
   id: 'paper-equation',
   words: EQUATION,
   levels: [
@@ -59,7 +59,7 @@ export const equation = paperKind<Equation>({
       () => mapped(solvedBy([-12, 25], [3, 15], [-60, 60]), ([x, [a, c]]) => equationOf(a, 1n, c, a * x + c)),
     ],
   ],
-  read(problem) {
+  read(problem): Equation | Misfit {
     const item = itemOfForm(problem, EQUATION.none, 'equation')
     if (isMisfit(item)) return item
     const [a, b, c, d] = item.numbers.map((n) => n.units) as [bigint, bigint, bigint, bigint]

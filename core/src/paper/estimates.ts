@@ -20,7 +20,7 @@ import { FINE_ESTIMATE, WHOLE_ESTIMATE } from '../question/kind.js'
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
 import { together } from '../technique/facts.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { quotient } from '../technique/quantities/chains.js'
 import { difference, product, square, sum } from '../technique/quantities/quantities.js'
 import { ESTIMATE } from '../words/paper/measures.js'
@@ -106,7 +106,7 @@ function easiest(
 
 const odd = (least: number, most: number) => kept(between(least, most), (n) => n % 10n !== 0n)
 
-export const estimates = paperKind<Estimated>({
+export const estimates = paperKind({
   id: 'paper-estimate',
   words: ESTIMATE,
   levels: [
@@ -157,7 +157,7 @@ export const estimates = paperKind<Estimated>({
         ),
     ],
   ],
-  read(problem) {
+  read(problem): Estimated | Misfit {
     const item = itemOfForm(problem, ESTIMATE.none, 'estimate')
     if (isMisfit(item)) return item
     const { numbers, signs } = item

@@ -6,7 +6,7 @@ import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
 import { WHOLE } from '../question/kind.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { chain, quotient, total } from '../technique/quantities/chains.js'
 import { difference, holdsThat, product } from '../technique/quantities/quantities.js'
 import { COMMON, DIVISORS } from '../words/paper/numbers.js'
@@ -31,7 +31,7 @@ interface Common {
   readonly asks: 'gcf' | 'lcm'
 }
 
-export const common = paperKind<Common>({
+export const common = paperKind({
   id: 'paper-gcf-lcm',
   words: COMMON,
   needs: ['divide-short'],
@@ -41,7 +41,7 @@ export const common = paperKind<Common>({
     ['Greatest common factor to 400', () => wholesOf('gcf', sharing(6, 30, 16, 400n))],
     ['Least common multiple to 100', () => wholesOf('lcm', sharing(4, 24, 9, 100n))],
   ],
-  read(problem) {
+  read(problem): Common | Misfit {
     const item = itemOfForm(problem, COMMON.none, 'gcf', 'lcm')
     if (isMisfit(item)) return item
     const [a, b] = item.numbers.map((n) => n.units)
@@ -117,7 +117,7 @@ const aboutOf = (asks: Divided['asks'], space: Space<bigint>, kinds: number, mos
 const powersOf = (p: bigint, e: bigint): bigint[] =>
   Array.from({ length: Number(e) + 1 }, (_, i) => p ** BigInt(i))
 
-export const divisors = paperKind<Divided>({
+export const divisors = paperKind({
   id: 'paper-divisors',
   words: DIVISORS,
   levels: [
@@ -126,7 +126,7 @@ export const divisors = paperKind<Divided>({
     ['Divisors to 200', () => aboutOf('divisors', between(40, 200), 2, 13n)],
     ['Sums of divisors to 100', () => aboutOf('divisorsum', between(8, 100), 1, 7n)],
   ],
-  read(problem) {
+  read(problem): Divided | Misfit {
     const item = itemOfForm(problem, DIVISORS.none, 'primes', 'divisors', 'divisorsum')
     if (isMisfit(item)) return item
     const n = item.numbers[0]!.units

@@ -1,4 +1,5 @@
 /** Paper kind: rectangles, squares, cubes and blocks. */
+
 import { decimal } from '../number/decimal.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
@@ -6,6 +7,7 @@ import { between, either, kept, mapped, type ProblemSpace, pairs, type Space } f
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
 import { together } from '../technique/facts.js'
+import type { Misfit } from '../technique/make.js'
 import { holdsThat, product, type Quantity, square, sum, twice } from '../technique/quantities/quantities.js'
 import { FIGURE } from '../words/paper/measures.js'
 import { answeredBy, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
@@ -21,7 +23,7 @@ const oblong = (least: number, most: number) =>
   kept(pairs(between(least, most), between(least, most)), ([a, b]) => a > b)
 const alone = (least: number, most: number) => mapped(between(least, most), (a) => [a])
 
-export const figures = paperKind<Figure>({
+export const figures = paperKind({
   id: 'paper-figures',
   words: FIGURE,
   levels: [
@@ -65,7 +67,7 @@ export const figures = paperKind<Figure>({
         ),
     ],
   ],
-  read(problem) {
+  read(problem): Figure | Misfit {
     const item = itemOfForm(problem, FIGURE.none, 'figure')
     if (isMisfit(item)) return item
     return { asks: item.signs[0]!, sides: item.numbers.map((n) => n.units) }

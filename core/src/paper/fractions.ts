@@ -8,7 +8,7 @@ import { FRACTION, MIXED } from '../question/fractions.js'
 import type { AnswerKind } from '../question/kind.js'
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
-import { misfit, type SlipSink } from '../technique/make.js'
+import { type Misfit, misfit, type SlipSink } from '../technique/make.js'
 import {
   difference,
   holdsThat,
@@ -42,7 +42,7 @@ interface Operation {
   readonly wholes?: readonly [bigint, bigint]
 }
 
-export const fractions = paperKind<Operation>({
+export const fractions = paperKind({
   id: 'paper-fractions',
   words: FRACTIONS,
   needs: ['paper-gcf-lcm'],
@@ -93,7 +93,7 @@ export const fractions = paperKind<Operation>({
         ),
     ],
   ],
-  read(problem) {
+  read(problem): Operation | Misfit {
     const item = itemOfForm(problem, FRACTIONS.none, 'fractions')
     if (isMisfit(item)) return item
     const [w, a, b, v, c, d] = item.numbers.map((n) => n.units) as [

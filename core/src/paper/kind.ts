@@ -9,7 +9,7 @@ import { asDecimal, type Value } from '../question/value.js'
 import type { Action, Held, Step, Technique, Variant, Work } from '../technique/contract.js'
 import { type Load, NO_LOAD } from '../technique/facts.js'
 import { wholeLine } from '../technique/line.js'
-import { type Misfit, misfit, type SlipSink, step, techniqueOfValues } from '../technique/make.js'
+import { type Misfit, misfit, type Named, type SlipSink, step, techniqueOfValues } from '../technique/make.js'
 import { parameter } from '../technique/quantities/boards.js'
 import { ask, type Quantity } from '../technique/quantities/quantities.js'
 import type { TechniqueWords } from '../words/lesson.js'
@@ -31,9 +31,13 @@ interface Given<P extends object> {
 }
 
 /** A paper kind: its levels are the settings of the one thing that can be set, how hard its items are. */
-export function paperKind<P extends object>({ levels, needs = [], ...given }: Given<P>): Technique {
+export function paperKind<P extends object, const Id extends string = string>({
+  levels,
+  needs = [],
+  ...given
+}: Given<P> & { readonly id: Id }): Named<Id> {
   const spaces = levels.map(([, problems]) => problems)
-  return techniqueOfValues<P>({
+  return techniqueOfValues<P, Id>({
     ...given,
     ownWays: ownWaysOf,
     family: 'paper',

@@ -22,7 +22,7 @@ import { runs } from './runs.js'
 import { sequence } from './sequence/sequence.js'
 import { units } from './units.js'
 
-export const PAPER_KINDS: readonly Technique[] = [
+export const PAPER_KINDS = [
   operations,
   byFives,
   bySeventyFive,
@@ -54,4 +54,4 @@ export const PAPER_KINDS: readonly Technique[] = [
   units,
   figures,
   estimates,
-]
+] as const satisfies readonly Technique[]

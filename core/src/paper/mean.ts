@@ -4,7 +4,7 @@ import { said, size } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, mapped, type ProblemSpace, pairs } from '../problem/space.js'
 import { SIGNED } from '../question/kind.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { quotient, total } from '../technique/quantities/chains.js'
 import { difference, holdsThat, sum } from '../technique/quantities/quantities.js'
 import { MEAN } from '../words/paper/numbers.js'
@@ -33,7 +33,7 @@ function offsetsAt(index: bigint, count: number, spread: number): bigint[] {
   return Array.from({ length: count }, (_, i) => ((index / wide ** BigInt(i)) % wide) - BigInt(spread))
 }
 
-export const mean = paperKind<{ readonly numbers: readonly bigint[] }>({
+export const mean = paperKind({
   id: 'paper-mean',
   words: MEAN,
   needs: ['add-running-total'],
@@ -42,7 +42,7 @@ export const mean = paperKind<{ readonly numbers: readonly bigint[] }>({
     ['Four numbers', () => meansOf(4, 5, [30, 90])],
     ['Five numbers', () => meansOf(5, 3, [100, 300])],
   ],
-  read(problem) {
+  read(problem): { readonly numbers: readonly bigint[] } | Misfit {
     const item = itemOfForm(problem, MEAN.none, 'mean')
     if (isMisfit(item)) return item
     return item.numbers.some((n) => n.scale > 0)

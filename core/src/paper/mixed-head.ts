@@ -4,7 +4,7 @@ import { fraction, gcf } from '../number/fraction.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, listed, mapped, type ProblemSpace, pairs } from '../problem/space.js'
 import { MIXED } from '../question/fractions.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { holdsThat, product, square } from '../technique/quantities/quantities.js'
 import { MIXED_HEAD } from '../words/paper/fractions.js'
 import { wrongValue } from './fractions.js'
@@ -27,7 +27,7 @@ const sameHeads = (heads: readonly [number, number], unders: readonly bigint[]):
       itemOf('fractions', { numbers: [w, a, u, w, u - a, u].map((n) => decimal(n)), signs: ['*'] }),
   )
 
-export const mixedHead = paperKind<SameHead>({
+export const mixedHead = paperKind({
   id: 'paper-mixed-head',
   words: MIXED_HEAD,
   needs: ['multiply-same-head'],
@@ -36,7 +36,7 @@ export const mixedHead = paperKind<SameHead>({
     ['Fifths, sixths and eighths, heads to 12', () => sameHeads([3, 12], [5n, 6n, 8n])],
     ['Sevenths to twelfths, heads to 20', () => sameHeads([6, 20], [7n, 9n, 10n, 11n, 12n])],
   ],
-  read(problem) {
+  read(problem): SameHead | Misfit {
     const item = itemOfForm(problem, MIXED_HEAD.none, 'fractions')
     if (isMisfit(item)) return item
     const [w, a, u, v, b, t] = item.numbers.map((n) => n.units) as [

@@ -17,7 +17,7 @@ import { ROMAN, WHOLE } from '../question/kind.js'
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
 import { quotientLoad } from '../technique/facts.js'
-import { misfit, type SlipSink } from '../technique/make.js'
+import { type Misfit, misfit, type SlipSink } from '../technique/make.js'
 import { total } from '../technique/quantities/chains.js'
 import { difference, holdsThat, product, sum } from '../technique/quantities/quantities.js'
 import { BASES, ROMAN_KIND } from '../words/paper/numbers.js'
@@ -30,7 +30,7 @@ const signsOf = (n: bigint) => ROMAN.print(decimal(n))
 /** The same signs with every smaller one added, as they are misread. */
 const misread = (n: bigint): bigint => [...signsOf(n)].reduce((total, c) => total + ROMAN.read(c)!.units, 0n)
 
-export const roman = paperKind<{ readonly n: bigint; readonly reads: boolean }>({
+export const roman = paperKind({
   id: 'paper-roman',
   words: ROMAN_KIND,
   levels: [
@@ -67,7 +67,7 @@ export const roman = paperKind<{ readonly n: bigint; readonly reads: boolean }>(
         ),
     ],
   ],
-  read(problem) {
+  read(problem): { readonly n: bigint; readonly reads: boolean } | Misfit {
     const item = itemOfForm(problem, ROMAN_KIND.none, 'from-roman', 'to-roman')
     if (isMisfit(item)) return item
     return { n: item.numbers[0]!.units, reads: item.form === 'from-roman' }
@@ -142,7 +142,7 @@ interface Based {
   readonly into: boolean
 }
 
-export const bases = paperKind<Based>({
+export const bases = paperKind({
   id: 'paper-bases',
   words: BASES,
   needs: ['divide-short'],
@@ -180,7 +180,7 @@ export const bases = paperKind<Based>({
         ),
     ],
   ],
-  read(problem) {
+  read(problem): Based | Misfit {
     const item = itemOfForm(problem, BASES.none, 'to-base', 'from-base')
     if (isMisfit(item)) return item
     const [n, base] = item.numbers.map((x) => x.units)

@@ -16,7 +16,7 @@ import {
 } from '../problem/space.js'
 import { SIGNED } from '../question/kind.js'
 import { productLoad, quotientLoad, together } from '../technique/facts.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { difference, holdsThat, type Quantity, sum } from '../technique/quantities/quantities.js'
 import { OPERATIONS } from '../words/paper/measures.js'
 import { answered, isMisfit, itemOfForm, Mind, paperKind } from './kind.js'
@@ -36,10 +36,7 @@ export const expressionsOf = (
 const digit = between(2, 9)
 const table = pairs(digit, digit)
 
-export const operations = paperKind<{
-  readonly chains: readonly Chain[]
-  readonly fromLeft: bigint | undefined
-}>({
+export const operations = paperKind({
   id: 'paper-operations',
   words: OPERATIONS,
   levels: [
@@ -102,7 +99,7 @@ export const operations = paperKind<{
         ),
     ],
   ],
-  read(problem) {
+  read(problem): { readonly chains: readonly Chain[]; readonly fromLeft: bigint | undefined } | Misfit {
     const item = itemOfForm(problem, OPERATIONS.none, 'operations')
     if (isMisfit(item)) return item
     const chains = chainsOf(item)

@@ -7,7 +7,7 @@ import { itemOf, itemWords } from '../problem/items/forms.js'
 import { between, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { quotient } from '../technique/quantities/chains.js'
 import { holdsThat } from '../technique/quantities/quantities.js'
 import { PERCENT } from '../words/paper/fractions.js'
@@ -38,7 +38,7 @@ const percents = (
 
 const PLAIN: readonly bigint[] = [2n, 4n, 5n, 10n, 20n]
 
-export const percent = paperKind<Percentage>({
+export const percent = paperKind({
   id: 'paper-percent',
   words: PERCENT,
   needs: ['paper-conversion'],
@@ -61,7 +61,7 @@ export const percent = paperKind<Percentage>({
       () => percents('whole-from-part', pairs(parts([3n, 8n]), between(3, 15))),
     ],
   ],
-  read(problem) {
+  read(problem): Percentage | Misfit {
     const item = itemOfForm(problem, PERCENT.none, 'percent-of', 'what-percent', 'whole-from-part')
     if (isMisfit(item)) return item
     const [a, b, c] = item.numbers as [Decimal, Decimal, Decimal]

@@ -15,7 +15,7 @@ import {
 } from '../problem/space.js'
 import { WHOLE } from '../question/kind.js'
 import type { SlipSink } from '../technique/make.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import {
   difference,
   gap,
@@ -31,7 +31,7 @@ import { answered, answeredBy, answeredOnLine, isMisfit, itemOfForm, Mind, paper
 const squaresOf = (numbers: Space<bigint>) => mapped(numbers, (n) => squareOf(decimal(n)))
 const FIFTY = 50n
 
-export const nearFifty = paperKind<{ readonly n: bigint }>({
+export const nearFifty = paperKind({
   id: 'paper-near-fifty',
   words: NEAR_FIFTY,
   needs: ['multiply-addition'],
@@ -40,7 +40,7 @@ export const nearFifty = paperKind<{ readonly n: bigint }>({
     ['One to nine below 50', () => squaresOf(between(41, 49))],
     ['Up to fifteen away', () => squaresOf(kept(between(35, 65), (n) => n % 10n !== 0n))],
   ],
-  read(problem) {
+  read(problem): { readonly n: bigint } | Misfit {
     const number = asSquare(problem)
     const n = number && number.scale === 0 ? number.units : 0n
     return n >= 35n && n <= 65n && n !== FIFTY ? { n } : misfit(NEAR_FIFTY.far(said(n)))
@@ -77,7 +77,7 @@ export const nearFifty = paperKind<{ readonly n: bigint }>({
   },
 })
 
-export const squaresByHeart = paperKind<{ readonly n: bigint }>({
+export const squaresByHeart = paperKind({
   id: 'paper-squares',
   words: BY_HEART.squares,
   levels: [
@@ -85,7 +85,7 @@ export const squaresByHeart = paperKind<{ readonly n: bigint }>({
     ['11 to 20', () => squaresOf(between(11, 20))],
     ['13 to 25', () => squaresOf(between(13, 25))],
   ],
-  read(problem) {
+  read(problem): { readonly n: bigint } | Misfit {
     const number = asSquare(problem)
     const n = number && number.scale === 0 ? number.units : 0n
     return n >= 2n && n <= 25n ? { n } : misfit(BY_HEART.squares.range)
@@ -106,7 +106,7 @@ const powerOf = (a: bigint, n: bigint) => itemOf('power', { numbers: [decimal(a)
 const powersOf = (space: Space<readonly [bigint, bigint]>): ProblemSpace =>
   mapped(space, ([a, n]) => powerOf(a, n))
 
-export const cubes = paperKind<{ readonly n: bigint }>({
+export const cubes = paperKind({
   id: 'paper-cubes',
   words: BY_HEART.cubes,
   needs: ['paper-squares'],
@@ -115,7 +115,7 @@ export const cubes = paperKind<{ readonly n: bigint }>({
     ['To 10', () => powersOf(pairs(between(2, 10), listed([3n])))],
     ['To 15', () => powersOf(pairs(between(5, 15), listed([3n])))],
   ],
-  read(problem) {
+  read(problem): { readonly n: bigint } | Misfit {
     const item = itemOfForm(problem, BY_HEART.cubes.range, 'power')
     if (isMisfit(item)) return item
     const [n, exponent] = item.numbers.map((m) => m.units)
@@ -151,7 +151,7 @@ const differenceOfSquares = (sums: readonly bigint[], most: bigint) =>
       itemOf('square-difference', { numbers: [decimal((s + d) / 2n), decimal((s - d) / 2n)], signs: [] }),
   )
 
-export const squareDifference = paperKind<{ readonly a: bigint; readonly b: bigint }>({
+export const squareDifference = paperKind({
   id: 'paper-square-difference',
   words: SQUARE_DIFFERENCE,
   needs: ['multiply-addition'],
@@ -167,7 +167,7 @@ export const squareDifference = paperKind<{ readonly a: bigint; readonly b: bigi
         ),
     ],
   ],
-  read(problem) {
+  read(problem): { readonly a: bigint; readonly b: bigint } | Misfit {
     const item = itemOfForm(problem, SQUARE_DIFFERENCE.none, 'square-difference')
     if (isMisfit(item)) return item
     const [a, b] = item.numbers.map((m) => m.units)
@@ -220,7 +220,7 @@ const lawOf = (
 const powersUpTo = (most: bigint, exponents: readonly bigint[], bases: Space<bigint>) =>
   powersOf(kept(pairs(bases, listed(exponents)), ([a, n]) => a ** n <= most))
 
-export const powers = paperKind<Power>({
+export const powers = paperKind({
   id: 'paper-powers',
   words: POWERS,
   levels: [
@@ -255,7 +255,7 @@ export const powers = paperKind<Power>({
     ],
     ['Up to 7000', () => powersUpTo(7000n, [3n, 4n, 5n, 6n], between(4, 19))],
   ],
-  read(problem) {
+  read(problem): Power | Misfit {
     const item = itemOfForm(problem, POWERS.none, 'power')
     if (isMisfit(item)) return item
     const [base, m, other, n] = item.numbers.map((x) => x.units)
@@ -328,7 +328,7 @@ function power(base: bigint, exponent: bigint): Quantity {
   }
 }
 
-export const subsets = paperKind<{ readonly n: bigint }>({
+export const subsets = paperKind({
   id: 'paper-subsets',
   words: SUBSETS,
   levels: [
@@ -336,7 +336,7 @@ export const subsets = paperKind<{ readonly n: bigint }>({
     ['Of 4 to 8', () => subsetsOf(between(4, 8))],
     ['Of 6 to 10', () => subsetsOf(between(6, 10))],
   ],
-  read(problem) {
+  read(problem): { readonly n: bigint } | Misfit {
     const item = itemOfForm(problem, SUBSETS.none, 'subsets')
     if (isMisfit(item)) return item
     const n = item.numbers[0]!.units

@@ -1,8 +1,10 @@
 /** Paper kinds about products: by 5, 25, 50 and 125; by 12, 15 and 101; two numbers the same distance from a round one. */
+
 import { decimal } from '../number/decimal.js'
 import { said } from '../number/whole.js'
 import { asProduct, productOf, quotientOf } from '../problem/problem.js'
 import { between, kept, listed, mapped, pairs } from '../problem/space.js'
+import type { Misfit } from '../technique/make.js'
 import { misfit } from '../technique/make.js'
 import { quotient } from '../technique/quantities/chains.js'
 import { difference, holdsThat, product, square, sum } from '../technique/quantities/quantities.js'
@@ -42,7 +44,7 @@ const quotientsByFives = (fives: readonly bigint[], most: number) =>
     ([n, by]) => quotientOf(decimal(n * by), decimal(by)),
   )
 
-export const byFives = paperKind<Fives>({
+export const byFives = paperKind({
   id: 'paper-by-fives',
   words: BY_FIVES,
   needs: ['divide-short'],
@@ -53,7 +55,7 @@ export const byFives = paperKind<Fives>({
     ['Times 125', () => productsOfFives([125n], 96)],
     ['Divided by 125', () => quotientsByFives([125n], 40)],
   ],
-  read(problem) {
+  read(problem): Fives | Misfit {
     if (problem.kind === 'quotient') {
       const { dividend, divisor } = problem
       if (divisor.scale > 0 || dividend.scale > 0 || !FIVES.has(divisor.units)) return misfit(BY_FIVES.none)
@@ -128,7 +130,7 @@ const byOneOf = (numbers: readonly bigint[], least: number, most: number, even =
     ([a, b]) => productOf(decimal(a), decimal(b)),
   )
 
-export const byTwelve = paperKind<Twelve>({
+export const byTwelve = paperKind({
   id: 'paper-by-twelve',
   words: BY_TWELVE,
   needs: ['multiply-addition'],
@@ -139,7 +141,7 @@ export const byTwelve = paperKind<Twelve>({
     ['Three digits, by 12 or 15', () => byOneOf([12n, 15n], 102, 398, true)],
     ['Three digits by 101', () => byOneOf([101n], 111, 989)],
   ],
-  read(problem) {
+  read(problem): Twelve | Misfit {
     const factors = asProduct(problem)
     if (!factors || factors.some((f) => f.scale > 0 || f.units === 0n)) return misfit(BY_TWELVE.none)
     const [a, b] = [factors[0].units, factors[1].units]
@@ -198,7 +200,7 @@ const aroundOf = (middles: readonly bigint[], most: number) =>
 const tens = (from: bigint, to: bigint, gap = 10n): bigint[] =>
   Array.from({ length: Number((to - from) / gap) + 1 }, (_, i) => from + BigInt(i) * gap)
 
-export const sameDistance = paperKind<Around>({
+export const sameDistance = paperKind({
   id: 'paper-same-distance',
   words: SAME_DISTANCE,
   needs: ['multiply-addition'],
@@ -214,7 +216,7 @@ export const sameDistance = paperKind<Around>({
         ),
     ],
   ],
-  read(problem) {
+  read(problem): Around | Misfit {
     const factors = asProduct(problem)
     if (!factors || factors.some((f) => f.scale > 0)) return misfit(SAME_DISTANCE.none)
     const [a, b] = [factors[0].units, factors[1].units]

@@ -8,7 +8,7 @@ import { between, kept, mapped, type ProblemSpace, pairs, type Space } from '../
 import { RATIO, RATIONAL } from '../question/fractions.js'
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
-import { misfit, type SlipSink } from '../technique/make.js'
+import { type Misfit, misfit, type SlipSink } from '../technique/make.js'
 import { quotient } from '../technique/quantities/chains.js'
 import { holdsThat, product } from '../technique/quantities/quantities.js'
 import { PROPORTION } from '../words/paper/fractions.js'
@@ -46,7 +46,7 @@ const fours = (most: number, factor: number) =>
     ([[p, q], [m, n]]) => [p * m, q * m, p * n, q * n] as const,
   )
 
-export const proportion = paperKind<Proportion | Ratio>({
+export const proportion = paperKind({
   id: 'paper-proportion',
   words: PROPORTION,
   needs: ['divide-short'],
@@ -65,7 +65,7 @@ export const proportion = paperKind<Proportion | Ratio>({
     ['Proportions of small numbers', () => proportions(fours(5, 6))],
     ['Proportions of larger numbers', () => proportions(fours(9, 12))],
   ],
-  read(problem) {
+  read(problem): Proportion | Ratio | Misfit {
     const item = itemOfForm(problem, PROPORTION.none, 'proportion', 'ratio')
     if (isMisfit(item)) return item
     const known = item.numbers.map((n) => n.units)

@@ -7,7 +7,7 @@ import { QUOTIENT, WHOLE } from '../question/kind.js'
 import type { Value } from '../question/value.js'
 import type { Step } from '../technique/contract.js'
 import { quotientLoad } from '../technique/facts.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { total } from '../technique/quantities/chains.js'
 import { difference, holdsThat, type Quantity } from '../technique/quantities/quantities.js'
 import { REMAINDERS, WITH_REMAINDER } from '../words/paper/numbers.js'
@@ -33,7 +33,7 @@ const LAST_DIGITS = new Map([
   [8n, 3],
 ])
 
-export const remainders = paperKind<Divided>({
+export const remainders = paperKind({
   id: 'paper-remainder',
   words: REMAINDERS,
   levels: [
@@ -42,7 +42,7 @@ export const remainders = paperKind<Divided>({
     ['By 6, 8 and 11, five digits', () => remaindersOf(between(10_000, 99_999), [6n, 8n, 11n])],
     ['By 7, three digits', () => remaindersOf(between(100, 999), [7n])],
   ],
-  read(problem) {
+  read(problem): Divided | Misfit {
     const item = itemOfForm(problem, REMAINDERS.none, 'remainder')
     if (isMisfit(item)) return item
     const [n, by] = item.numbers.map((x) => x.units)
@@ -186,7 +186,7 @@ const divisionsOf = (numbers: Space<bigint>, by: readonly bigint[]): ProblemSpac
     (pair) => itemOf('quotient-remainder', { numbers: pair.map((n) => decimal(n)), signs: [] }),
   )
 
-export const withRemainder = paperKind<Divided>({
+export const withRemainder = paperKind({
   id: 'paper-with-remainder',
   words: WITH_REMAINDER,
   needs: ['divide-short'],
@@ -195,7 +195,7 @@ export const withRemainder = paperKind<Divided>({
     ['Three digits', () => divisionsOf(between(100, 999), [3n, 4n, 6n, 7n, 8n, 9n])],
     ['Four digits', () => divisionsOf(between(1000, 9999), [3n, 4n, 6n, 7n, 8n, 9n, 11n, 12n])],
   ],
-  read(problem) {
+  read(problem): Divided | Misfit {
     const item = itemOfForm(problem, WITH_REMAINDER.none, 'quotient-remainder')
     if (isMisfit(item)) return item
     const [n, by] = item.numbers.map((x) => x.units)

@@ -1,8 +1,10 @@
 /** Paper kind: sums of runs. */
+
 import { decimal } from '../number/decimal.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
+import type { Misfit } from '../technique/make.js'
 import { quotient } from '../technique/quantities/chains.js'
 import { difference, holdsThat, product, type Quantity, sum } from '../technique/quantities/quantities.js'
 import { RUNS } from '../words/paper/numbers.js'
@@ -22,7 +24,7 @@ const runsOf = (space: Space<Run>): ProblemSpace =>
     }),
   )
 
-export const runs = paperKind<Run>({
+export const runs = paperKind({
   id: 'paper-runs',
   words: RUNS,
   levels: [
@@ -50,7 +52,7 @@ export const runs = paperKind<Run>({
         ),
     ],
   ],
-  read(problem) {
+  read(problem): Run | Misfit {
     const item = itemOfForm(problem, RUNS.none, 'run')
     if (isMisfit(item)) return item
     const members = item.numbers.map((n) => n.units)

@@ -5,7 +5,7 @@ import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { unitsIn } from '../problem/items/measures.js'
 import { between, either, kept, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
-import { misfit } from '../technique/make.js'
+import { type Misfit, misfit } from '../technique/make.js'
 import { quotient } from '../technique/quantities/chains.js'
 import { holdsThat, product, type Quantity, sum } from '../technique/quantities/quantities.js'
 import { UNIT } from '../words/paper/measures.js'
@@ -36,7 +36,7 @@ const tenths = (least: number, most: number) =>
   )
 const one = (numbers: Space<bigint>) => mapped(numbers, (n) => [n])
 
-export const units = paperKind<Measured>({
+export const units = paperKind({
   id: 'paper-units',
   words: UNIT,
   needs: ['multiply-addition'],
@@ -74,7 +74,7 @@ export const units = paperKind<Measured>({
         ),
     ],
   ],
-  read(problem) {
+  read(problem): Measured | Misfit {
     const item = itemOfForm(problem, UNIT.none, 'units')
     if (isMisfit(item)) return item
     const [first, rest] = item.numbers as [Decimal, Decimal | undefined]

@@ -36,7 +36,7 @@ import { subtractHoldDrop } from '../technique/subtraction/hold-drop.js'
 import { subtractRoundUp } from '../technique/subtraction/round-up.js'
 
 /** Every technique there is, in teaching order. Adding one is adding a line here. */
-export const TECHNIQUES: readonly Technique[] = [
+const ALL = [
   addRunningTotal,
   addPlaceSweep,
   addPairs,
@@ -72,7 +72,15 @@ export const TECHNIQUES: readonly Technique[] = [
   sorobanMultiply,
   flashSum,
   ...PAPER_KINDS,
-]
+] as const
+
+export const TECHNIQUES: readonly Technique[] = ALL
+
+/** The id of any technique: what is kept by it for every one of them is a record of this, so that none can be left out. */
+export type TechniqueId = (typeof ALL)[number]['id']
+/** Of those of the course. */
+export type CourseId = Exclude<TechniqueId, (typeof PAPER_KINDS)[number]['id']>
+
 /** The techniques of the course, which the plan teaches one after another; the kinds of a paper are learnt beside it. */
 export const COURSE: readonly Technique[] = TECHNIQUES.filter((t) => t.family !== 'paper')
 

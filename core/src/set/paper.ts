@@ -11,7 +11,7 @@ import { InputError } from '../problem/error.js'
 import { printProblem } from '../problem/expression.js'
 import { answerOf, type Problem } from '../problem/problem.js'
 import { asDecimal } from '../question/value.js'
-import { levelOf, techniqueById } from '../registry/techniques.js'
+import { type CourseId, levelOf, techniqueById } from '../registry/techniques.js'
 import type { Technique } from '../technique/contract.js'
 import { ESTIMATE } from '../words/paper/measures.js'
 import type { ListedProblem, Marks, Recipe } from './recipe.js'
@@ -44,23 +44,46 @@ export const USUAL_PAPER: PaperSetup = {
 
 export const PAPER_LIMITS = { count: [1, 200], minutes: [1, 120], marks: [-20, 20] } as const
 
-/** Techniques of the course that serve kinds of a paper, with the levels that are short enough and answered in full. */
-const ALSO: readonly (readonly [technique: string, levels: readonly number[]])[] = [
-  ['add-blocks', [4, 3, 5, 6, 7]],
-  ['subtract-blocks', [5, 3, 7, 6]],
-  ['add-running-total', [15]],
-  ['subtract-round-up', [2, 4, 5, 7]],
-  ['multiply-repunit', [2, 4, 6, 7]],
-  ['multiply-by-nines', [1, 2, 3, 6, 7]],
-  ['multiply-same-head', [1, 2, 3, 4]],
-  ['multiply-double-halve', [2, 3, 6]],
-  ['multiply-common-factor', [1, 2, 4, 5]],
-  ['multiply-subtraction', [2, 5, 8, 10]],
-  ['divide-short', [1, 2, 3, 6]],
-  ['square-ending-five', [1, 2, 3]],
-  ['square-near-base', [2, 3, 4, 5]],
-  ['root-duplex', [1]],
-]
+/**
+ * Techniques of the course that serve kinds of a paper, with the levels that are short enough and answered in full, in the order
+ * their kinds are drawn; none of the others.
+ */
+const ALSO: Readonly<Record<CourseId, readonly number[]>> = {
+  'add-blocks': [4, 3, 5, 6, 7],
+  'subtract-blocks': [5, 3, 7, 6],
+  'add-running-total': [15],
+  'subtract-round-up': [2, 4, 5, 7],
+  'multiply-repunit': [2, 4, 6, 7],
+  'multiply-by-nines': [1, 2, 3, 6, 7],
+  'multiply-same-head': [1, 2, 3, 4],
+  'multiply-double-halve': [2, 3, 6],
+  'multiply-common-factor': [1, 2, 4, 5],
+  'multiply-subtraction': [2, 5, 8, 10],
+  'divide-short': [1, 2, 3, 6],
+  'square-ending-five': [1, 2, 3],
+  'square-near-base': [2, 3, 4, 5],
+  'root-duplex': [1],
+  'add-place-sweep': [],
+  'add-pairs': [],
+  'add-columns-left': [],
+  'add-column-totals': [],
+  'add-compensation': [],
+  'subtract-hold-drop': [],
+  'subtract-complement': [],
+  'multiply-addition': [],
+  'multiply-factors': [],
+  'multiply-crosswise': [],
+  'multiply-complement-repdigit': [],
+  'multiply-near-base': [],
+  'square-round-balance': [],
+  'square-duplex': [],
+  'root-estimate': [],
+  'soroban-read': [],
+  'soroban-set': [],
+  'soroban-add': [],
+  'soroban-multiply': [],
+  'flash-sum': [],
+}
 
 /** A kind that positions of a paper draw from, its levels from easy to hard. */
 export interface PoolKind {
@@ -70,7 +93,9 @@ export interface PoolKind {
 
 /** Every kind of the usual mixture, in teaching order. */
 export const PAPER_POOL: readonly PoolKind[] = [
-  ...ALSO.map(([id, levels]) => ({ technique: techniqueById(id), levels })),
+  ...Object.entries(ALSO)
+    .filter(([, levels]) => levels.length > 0)
+    .map(([id, levels]) => ({ technique: techniqueById(id), levels })),
   ...PAPER_KINDS.map((technique) => ({ technique, levels: technique.levels.map((_, i) => i + 1) })),
 ]
 

@@ -51,7 +51,9 @@ test('own problems come from the first on, or at random and then each at most on
   expect(new Set(texts(some(true))).size).toBe(8)
   expect(texts(some(true), 1)).not.toEqual(texts(some(true), 2))
   expect(problemsOf(some(true), KEPT, listedOwn, 1).name).toBe('Chapter 4')
-  expect(() => problemsOf({ from: 'own', set: 'b', count: 1, mixed: false }, KEPT, listedOwn, 1)).toThrow('Choose')
+  expect(() => problemsOf({ from: 'own', set: 'b', count: 1, mixed: false }, KEPT, listedOwn, 1)).toThrow(
+    'Choose',
+  )
 })
 
 test('facts of every deck can be chosen; a paper brings its points', () => {

@@ -54,7 +54,10 @@ export function beadWorkOf(step: Step): BeadWork | undefined {
 }
 
 /** An abacus technique from a technique and its frame. */
-export function onFrame(technique: Technique, frame: AbacusTechnique['frame']): AbacusTechnique {
+export function onFrame<T extends Technique>(
+  technique: T,
+  frame: AbacusTechnique['frame'],
+): T & AbacusTechnique {
   return { ...technique, frame }
 }
 

@@ -57,13 +57,20 @@ type Given<P extends object, W extends Work> = Omit<
   work(what: P, variant: Variant): W
 }
 
+/** A technique whose id is known to the compiler, so that a table over all of them has no gap. */
+export type Named<Id extends string> = Technique & { readonly id: Id }
+
 /** A technique from its parts, all of whose values are decimals. */
-export function technique<P extends object>(given: Given<P, NumberWork>): Technique {
+export function technique<P extends object, const Id extends string = string>(
+  given: Given<P, NumberWork> & { readonly id: Id },
+): Named<Id> {
   return techniqueOfValues(given)
 }
 
 /** A technique from its parts, with values of any kind. */
-export function techniqueOfValues<P extends object>(given: Given<P, Work>): Technique {
+export function techniqueOfValues<P extends object, const Id extends string = string>(
+  given: Given<P, Work> & { readonly id: Id },
+): Named<Id> {
   const { read, work, words, levels, variants = [], ...rest } = given
   // Diagnosis works the same problem hundreds of times over.
   const known = new WeakMap<Problem, P | Misfit>()

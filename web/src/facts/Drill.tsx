@@ -68,7 +68,7 @@ export function Drill({
   const answers = (session.recalls ?? []).map((done) => asked(done, items))
   useKeys({ Escape: onEnd, Enter: () => n === undefined && onEnd() }, undefined, true)
   // A wrong one stays until a key is pressed: there is time to look at it.
-  const looking = answers[turn]
+  const looking = n === undefined ? undefined : answers[turn]
   if (looking) return <Missed missed={looking} onOn={practice.next} onStop={onEnd} />
   if (n === undefined || item?.kind !== 'fact')
     return <Round answers={answers} learnerId={learnerId} pace={pace} onEnd={onEnd} after={after} />

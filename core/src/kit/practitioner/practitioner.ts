@@ -2,7 +2,8 @@
  * What a practitioner says aloud, worked out from the numbers alone: for each technique the ways people work it and the
  * habits they have on the way. Shares no code with the techniques; only the numbers of a problem are read from it.
  */
-import { PAPER_KINDS } from '../../paper/kinds.js'
+import type { CourseId } from '../../registry/techniques.js'
+import type { Technique } from '../../technique/contract.js'
 import {
   blocksUp,
   columnsLeft,
@@ -31,8 +32,8 @@ import { blocksDown, columnsDown, roundUp } from './subtraction.js'
 
 export type { Spoken } from './numbers.js'
 
-/** What is said, by technique. */
-export const PRACTITIONER: Readonly<Record<string, Speaker>> = {
+/** What is said of a technique of the course, by its id. */
+const OF_COURSE: Readonly<Record<CourseId, Speaker>> = {
   'add-running-total': runningTotal,
   'add-place-sweep': placeSweep,
   'add-pairs': pairs,
@@ -67,5 +68,8 @@ export const PRACTITIONER: Readonly<Record<string, Speaker>> = {
   'soroban-add': beadsAdd,
   'soroban-multiply': beadsMultiply,
   'flash-sum': flash,
-  ...Object.fromEntries(PAPER_KINDS.map(({ id }) => [id, item])),
 }
+
+/** What practitioners say while they work by a technique; of an item of a paper alike whatever its kind. */
+export const speakerOf = ({ id, family }: Technique): Speaker =>
+  family === 'paper' ? item : OF_COURSE[id as CourseId]

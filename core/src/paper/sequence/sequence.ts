@@ -13,7 +13,7 @@ import {
 import { SIGNED, WHOLE } from '../../question/kind.js'
 import { asDecimal, type Value } from '../../question/value.js'
 import type { Step } from '../../technique/contract.js'
-import { misfit, type SlipSink } from '../../technique/make.js'
+import { type Misfit, misfit, type SlipSink } from '../../technique/make.js'
 import { quotient } from '../../technique/quantities/chains.js'
 import { difference, holdsThat, product, type Quantity, sum } from '../../technique/quantities/quantities.js'
 import { SEQUENCE } from '../../words/paper/numbers.js'
@@ -31,11 +31,11 @@ interface Sought {
   readonly known: readonly (readonly [index: number, value: bigint])[]
 }
 
-export const sequence = paperKind<Sought>({
+export const sequence = paperKind({
   id: 'paper-sequence',
   words: SEQUENCE,
   levels: SEQUENCE_LEVELS,
-  read(problem) {
+  read(problem): Sought | Misfit {
     const item = itemOfForm(problem, SEQUENCE.none, 'next', 'missing')
     if (isMisfit(item)) return item
     const members = item.numbers.map((n) => n.units)

@@ -62,7 +62,7 @@ function quotientSpace({
   }
 }
 
-export const divideShort = techniqueOfValues<Dividing>({
+export const divideShort = techniqueOfValues<Dividing, 'divide-short'>({
   id: 'divide-short',
   words: SHORT,
   family: 'division',
