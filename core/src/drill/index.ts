@@ -10,6 +10,6 @@ export {
 
 export type { DrillItem } from './drill.js'
 export { DRILL_IDS, type DrillId, drillById, practiceName } from './drills.js'
-export { factText } from './fact.js'
+
 export { type FitItem, fitRemark, readFit, TRICKS } from './fits.js'
 export { areWaysToChoose, choiceCosts, readWays, type WayItem, wayRemark } from './ways.js'

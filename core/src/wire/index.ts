@@ -44,7 +44,6 @@ export type {
   ProblemCode,
   ProblemDetails,
   ProgressWire,
-  RecallWire,
   RemovedLearner,
   SessionPage,
   SessionStart,
