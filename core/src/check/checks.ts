@@ -3,6 +3,7 @@
  * A check that fails proves a slip; one that passes proves little, so each says what, and shows a wrong answer that
  * it would let through.
  */
+
 import {
   absolute,
   add,
@@ -17,6 +18,7 @@ import {
   toWords,
 } from '../number/decimal.js'
 import { unmarked } from '../number/marks.js'
+import { present } from '../number/present.js'
 import { digitsOf, lengthOf, said, size } from '../number/whole.js'
 import { answerOf, isItem, type Problem } from '../problem/problem.js'
 import { CHECKS } from '../words/checks.js'
@@ -119,14 +121,14 @@ function struckOut(digits: readonly number[]): { struck: number[][]; left: numbe
     const find = (from: number, sum: number, taken: number[]): number[] | undefined => {
       if (taken.length === count) return sum === 9 ? taken : undefined
       for (let i = from; i < left.length; i += 1) {
-        const found = find(i + 1, sum + left[i]!, [...taken, i])
+        const found = find(i + 1, sum + present(left[i]), [...taken, i])
         if (found) return found
       }
       return undefined
     }
     const found = find(0, 0, [])
     if (!found) return false
-    struck.push(found.map((i) => left[i]!))
+    struck.push(found.map((i) => present(left[i])))
     for (const i of found.toReversed()) left.splice(i, 1)
     return true
   }
@@ -218,7 +220,7 @@ function scaleOf({ right }: Equation): number {
 function bySquares(problem: Problem, answer: Decimal): Worked | undefined {
   if (problem.kind !== 'root') return undefined
   const root = decimal(
-    BigInt(digitsOf(size(answer.units)).at(-1)!) * 10n ** BigInt(lengthOf(size(answer.units)) - 1),
+    BigInt(present(digitsOf(size(answer.units)).at(-1))) * 10n ** BigInt(lengthOf(size(answer.units)) - 1),
     answer.scale,
   )
   const above = add(root, decimal(10n ** BigInt(lengthOf(size(answer.units)) - 1), answer.scale))
@@ -252,7 +254,7 @@ function byReverse(problem: Problem, answer: Decimal): Worked | undefined {
           value = sign > 0 ? subtract(value, n) : add(value, n)
           return `${toWords(before)} ${sign > 0 ? '−' : '+'} ${toWords(n)} = ${toWords(value)}`
         })
-      const first = problem.terms[0]!
+      const first = present(problem.terms[0])
       const passes = equal(value, first.sign > 0 ? first.size : subtract(decimal(0), first.size))
       return {
         steps: [...steps, CHECKS.back('first number', passes)],
@@ -323,7 +325,7 @@ export function nearMisses(right: Decimal): Decimal[] {
   const text = toText(absolute(right)).replace('.', '')
   const swapped = [...text].flatMap((_, i) =>
     [1, 2].flatMap((gap) => {
-      const [a, b] = [text[i]!, text[i + gap]]
+      const [a, b] = [present(text[i]), text[i + gap]]
       if (b === undefined || a === b || (i === 0 && b === '0')) return []
       return [
         decimal(

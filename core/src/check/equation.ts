@@ -1,4 +1,5 @@
 /** A worked problem as an equation between whole numbers: what every check without redoing looks at. */
+
 import {
   type Decimal,
   decimal,
@@ -9,6 +10,7 @@ import {
   toWords,
   unitsAt,
 } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { asProduct, type Problem } from '../problem/problem.js'
 
 /** A number of the equation: its digits with the point forgotten, and how it is written. */
@@ -43,7 +45,7 @@ export function equationOf(problem: Problem, answer: Decimal): Equation | undefi
       )
     case 'product':
     case 'square':
-      return aligned([{ sign: 1, factors: asProduct(problem)! }], answer)
+      return aligned([{ sign: 1, factors: present(asProduct(problem)) }], answer)
     case 'product-pair':
       return aligned(
         [

@@ -4,6 +4,7 @@ import { diagnose } from '../diagnose/diagnose.js'
 import { highestPlace, lowestPlace, ZERO } from '../number/decimal.js'
 import { unmarked } from '../number/marks.js'
 import { placeName } from '../number/places.js'
+import { present } from '../number/present.js'
 import { seeded } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import { answerText, printProblem, readProblem, solvedWords } from '../problem/expression.js'
@@ -141,7 +142,7 @@ class Given {
   }
 
   get problem(): string {
-    return this.args.positionals[0]!
+    return present(this.args.positionals[0])
   }
 
   get json(): boolean {
@@ -274,7 +275,7 @@ function playEntries(
     if (entry === undefined)
       throw new InputError(`"${text.slice(0, 60)}" is no answer of the kind that is asked.`)
     progress = happen(progress, { kind: 'entered', at: 0, text: entry })
-    const last = progress.entries.at(-1)!
+    const last = present(progress.entries.at(-1))
     let slip = last.slips[0]?.id ?? null
     if (last.step === 0 && last.verdict === 'wrong') {
       slip = causesOf(exercise, last.text, wrong)[0]?.slips[0].id ?? null
@@ -290,7 +291,7 @@ function playEntries(
 
 /** Is a text the answer a problem came to? */
 function readsAs({ walks }: Progress, text: string, answer: Value): boolean {
-  const value = walks[0]!.whole().kind.read(text)
+  const value = present(walks[0]).whole().kind.read(text)
   return value !== undefined && sameValue(value, answer)
 }
 
@@ -304,8 +305,8 @@ function playedText({ entries, done, right }: Played): string {
 
 function diagnoseCommand(given: Given): string {
   const problem = readProblem(given.problem)
-  const technique = techniqueById(given.text('by')!)
-  const typed = given.text('answer')!
+  const technique = techniqueById(present(given.text('by')))
+  const typed = present(given.text('answer'))
   const variant = variantOf(technique, given.pairs('school'))
   const answer = readAnswerOf(technique, problem, variant, typed)
   if (answer === undefined)
@@ -327,7 +328,7 @@ function diagnoseCommand(given: Given): string {
 }
 
 function problems(given: Given): string {
-  const technique = techniqueById(given.text('technique')!)
+  const technique = techniqueById(present(given.text('technique')))
   const pairs = given.pairs('parameter')
   const parametrised = Object.keys(pairs).length > 0
   if (parametrised && given.has('level')) throw new InputError('Give a level or parameters, not both.')
@@ -340,7 +341,7 @@ function problems(given: Given): string {
   if (space.size === 0n)
     throw new InputError('No problem is like that: these parameters contradict each other.')
   const source = draw(space, seeded(seed))
-  const list = Array.from({ length: count }, () => printProblem(source.next().value!))
+  const list = Array.from({ length: count }, () => printProblem(present(source.next().value)))
   if (!given.json) return list.join('\n')
   return JSON.stringify({
     technique: technique.id,

@@ -4,6 +4,7 @@
  * enough evidence of both moves up. What was long ago is outweighed, since evidence against never goes beyond what would be
  * enough.
  */
+import { present } from '../number/present.js'
 import { median } from '../number/statistics.js'
 import { targetOf, techniqueById } from '../registry/techniques.js'
 import type { LevelReason } from '../words/levels.js'
@@ -103,8 +104,8 @@ export function aimFor(
     .map((a) => a.totalMs)
   const began = times.slice(-PACE_OF)
   if (began.length < TOO_FEW) return usual
-  const own = OWN_SHARE * median(began)!
-  const steady = times.length < STEADY_AFTER ? 0 : STEADY_SHARE * median(times.slice(0, 2 * PACE_OF))!
+  const own = OWN_SHARE * present(median(began))
+  const steady = times.length < STEADY_AFTER ? 0 : STEADY_SHARE * present(median(times.slice(0, 2 * PACE_OF)))
   return Math.max(usual, roundedMs(Math.max(own, steady)))
 }
 

@@ -1,5 +1,7 @@
 /** How far a learner is with each technique, and what may come next: prerequisites first. */
+
 import { byTime } from '../number/days.js'
+import { present } from '../number/present.js'
 import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import { WORKED_SUPPORTS, type WorkedSupport } from '../session/support.js'
 import type { Technique } from '../technique/contract.js'
@@ -95,9 +97,11 @@ const TRIED = 3
 export function masteryOf(input: MasteryInput): Mastery[] {
   const known = new Map(TECHNIQUES.map((t) => [t.id, knownLevel(t, input)]))
   return TECHNIQUES.map((technique): Mastery => {
-    const { level, words } = known.get(technique.id)!
+    const { level, words } = present(known.get(technique.id))
     const worked = workedOf(technique.id, input)
-    const missing = technique.needs.filter((id) => known.get(id)!.level === undefined).map(techniqueById)
+    const missing = technique.needs
+      .filter((id) => present(known.get(id)).level === undefined)
+      .map(techniqueById)
     const as = (state: MasteryState, because: string, retention?: Retention) => {
       return {
         technique,
@@ -117,7 +121,7 @@ export function masteryOf(input: MasteryInput): Mastery[] {
     }
     if (worked) return as('practised', MASTERY.practised(words))
     if (missing.length === 0) return as('ready', MASTERY.ready(technique.needs.length > 0))
-    const first = missing.map((m) => MASTERY.missing(m.name, known.get(m.id)!.words))
+    const first = missing.map((m) => MASTERY.missing(m.name, present(known.get(m.id)).words))
     return as('not-yet', MASTERY.first(first))
   })
 }
@@ -184,7 +188,7 @@ function workedOf(technique: string, input: MasteryInput): Worked | undefined {
   const worked = its.find((l) => l.level > 0 && answersAt(its.filter((o) => o.level === l.level)) >= TRIED)
   const level = move?.to ?? worked?.level ?? 1
   const supports = its.filter((l) => l.at === last.at).map((l) => l.support)
-  const support = WORKED_SUPPORTS.findLast((s) => supports.includes(s))!
+  const support = present(WORKED_SUPPORTS.findLast((s) => supports.includes(s)))
   const answersUnder = (s: WorkedSupport) =>
     its.find((l) => l.level === level && l.support === s)?.answers ?? []
   const reading = (s: WorkedSupport) => readingOf(answersUnder(s), LOOKED_BACK)

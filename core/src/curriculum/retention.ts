@@ -2,8 +2,10 @@
  * When a technique is to be asked again: an FSRS memory state (ts-fsrs) as for facts, its reviews being the days on which the
  * technique was worked without steps. How long practice has stood at one level is read from the same sessions.
  */
+
 import { type Card, createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs'
 import { byTime, daysBetween } from '../number/days.js'
+import { present } from '../number/present.js'
 import { middleOf } from '../number/statistics.js'
 import type { WorkedSupport } from '../session/support.js'
 
@@ -63,10 +65,12 @@ export function retentionOf(
     const its = alone.filter((s) => dayOf(s.at) === day)
     if (its.reduce((sum, s) => sum + s.answers, 0) < LEAST_ANSWERS) continue
     const at = new Date(
-      its
-        .map((s) => s.at)
-        .toSorted()
-        .at(-1)!,
+      present(
+        its
+          .map((s) => s.at)
+          .toSorted()
+          .at(-1),
+      ),
     )
     card = scheduler.next(card ?? createEmptyCard(at), at, gradeOf(its, aim)).card
   }
@@ -112,5 +116,5 @@ export function courseOf(sessions: readonly PastSession[], level: number): Cours
     if (its !== level || daysBetween(dayOf(at), dayOf(heldSince)) >= REST_DAYS) break
     heldSince = at
   }
-  return { begunAt: newest.at(-1)!.at, heldSince }
+  return { begunAt: present(newest.at(-1)).at, heldSince }
 }

@@ -6,8 +6,10 @@
  * Likelier workings are tried first, and the search ends when its budget of work is spent. Work is counted in steps
  * replayed, weighed by the size of the problem, and not in milliseconds, so that every machine finds the same.
  */
+
 import TinyQueue from 'tinyqueue'
 import { add, digitCount, equal, multiply, subtract } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { type Problem, rowsOf } from '../problem/problem.js'
 import { meets } from '../question/question.js'
 import { asDecimal, sameValue, type Value } from '../question/value.js'
@@ -126,7 +128,7 @@ export function diagnose(
     }
     firsts.push({ at, slip, share, run })
     if (sameValue(run.answer, answer))
-      causes.push({ slips: [located(right.steps[at]!, at, slip)], odds: share })
+      causes.push({ slips: [located(present(right.steps[at]), at, slip)], odds: share })
   }
   if (causes.length === 0 && complete) complete = findPairs(search, firsts, answer, causes)
   const ranked = kindsFirst(causes)
@@ -149,7 +151,7 @@ function findPairs(search: Search, firsts: readonly Slipped[], answer: Value, ca
     const { first, second } = pair
     if (!second) {
       for (let at = first.at + 1; at < first.run.steps.length; at += 1) {
-        for (const s of search.slipsOf(first.run.steps[at]!))
+        for (const s of search.slipsOf(present(first.run.steps[at])))
           queue.push({ first, second: { at, ...s }, share: first.share * s.share })
       }
       continue
@@ -163,8 +165,8 @@ function findPairs(search: Search, firsts: readonly Slipped[], answer: Value, ca
     if (!run) return false
     if (!sameValue(run.answer, answer)) continue
     const slips = [
-      located(run.steps[first.at]!, first.at, first.slip),
-      located(run.steps[second.at]!, second.at, second.slip),
+      located(present(run.steps[first.at]), first.at, first.slip),
+      located(present(run.steps[second.at]), second.at, second.slip),
     ] as const
     causes.push({ slips, odds: pair.share })
     if (causes.length >= ENOUGH_PAIRS) return true
@@ -218,7 +220,7 @@ function kindsFirst(causes: readonly Cause[]): Cause[] {
   }
   const odds = (of: readonly Cause[]) => of.reduce((sum, c) => sum + c.odds, 0)
   const ranked = [...kinds.values()].sort((a, b) => odds(b) - odds(a))
-  return [...ranked.map((of) => of[0]!), ...ranked.flatMap((of) => of.slice(1))]
+  return [...ranked.map((of) => present(of[0])), ...ranked.flatMap((of) => of.slice(1))]
 }
 
 /** Every slip of a step with its share of what can go wrong there. */
@@ -281,5 +283,5 @@ export function remarked(
     return undefined
   }
   const remarks = from(slips, new Map())
-  return remarks ? slips.map((s, i) => ({ ...s, remark: remarks[i]! })) : slips
+  return remarks ? slips.map((s, i) => ({ ...s, remark: present(remarks[i]) })) : slips
 }

@@ -1,4 +1,5 @@
 import { type Decimal, isNegative, toText } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { KEYING } from '../words/entry.js'
 
 /** A slip of the fingers, not of the reckoning: how the entered text differs from the right one. */
@@ -34,7 +35,7 @@ export function keyingSlip(right: Decimal, entered: Decimal): KeyingSlip | undef
       return {
         id: 'key-digit',
         place: place(i),
-        remark: KEYING.digit(tailB[0]!, tailA[0]!),
+        remark: KEYING.digit(present(tailB[0]), present(tailA[0])),
       }
     const swapped = tailB[0] === tailA[1] && tailB[1] === tailA[0] && tailA.slice(2) === tailB.slice(2)
     if (swapped)
@@ -47,10 +48,10 @@ export function keyingSlip(right: Decimal, entered: Decimal): KeyingSlip | undef
   if (digitsB.length === digitsA.length + 1 && tailB.slice(1) === tailA) {
     const doubled = i > 0 && tailB[0] === digitsA[i - 1]
     return doubled
-      ? { id: 'key-doubled', place: place(i - 1), remark: KEYING.doubled(tailB[0]!) }
-      : { id: 'key-extra', place: place(i), remark: KEYING.extra(tailB[0]!) }
+      ? { id: 'key-doubled', place: place(i - 1), remark: KEYING.doubled(present(tailB[0])) }
+      : { id: 'key-extra', place: place(i), remark: KEYING.extra(present(tailB[0])) }
   }
   if (digitsA.length === digitsB.length + 1 && tailA.slice(1) === tailB)
-    return { id: 'key-missing', place: place(i), remark: KEYING.missing(tailA[0]!) }
+    return { id: 'key-missing', place: place(i), remark: KEYING.missing(present(tailA[0])) }
   return undefined
 }

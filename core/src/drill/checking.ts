@@ -2,6 +2,7 @@
  * Is it right? Finished work is checked without redoing it: right answers, wrong ones, and wrong ones that pass. The learner
  * gives what is left of each number, says whether it agrees, and what that proves. Written "nines: 63*67 = 4221".
  */
+
 import { nearMisses, residue } from '../check/checks.js'
 import { equationOf } from '../check/equation.js'
 import {
@@ -14,6 +15,7 @@ import {
   toText,
   toWords,
 } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { type Random, seeded } from '../number/random.js'
 import { digitsOf, size } from '../number/whole.js'
 import { InputError } from '../problem/error.js'
@@ -54,13 +56,13 @@ const KNOWN = choiceOf([
 /** @throws InputError for a text that is no finished work, or work this check says nothing of */
 export function readChecking(text: string): CheckItem {
   const found = /^(nines|elevens): (.+) = (-?[\d.]+)$/.exec(text)
-  const claimed = found && readDecimal(found[3]!)
+  const claimed = found && readDecimal(present(found[3]))
   if (!claimed) throw new InputError(`"${text.slice(0, 60)}" is no finished work.`)
-  const [check, problem] = [found[1] as CheckKind, readProblem(found[2]!)]
+  const [check, problem] = [found[1] as CheckKind, readProblem(present(found[2]))]
   const asked = checkQuestions(check, problem, claimed)
-  if (!asked) throw new InputError(`Casting out says nothing of ${found[2]!.slice(0, 60)}.`)
+  if (!asked) throw new InputError(`Casting out says nothing of ${present(found[2]).slice(0, 60)}.`)
   const { passes } = asked
-  const right = asDecimal(answerOf(problem))!
+  const right = present(asDecimal(answerOf(problem)))
   const truth = equal(right, claimed)
     ? CHECKING.truthRight
     : passes
@@ -104,7 +106,7 @@ export function checkQuestions(
   const shown = rests
     .map((p, i) => `${p.sign < 0 ? '− ' : i > 0 ? '+ ' : ''}${p.factors.join(' × ')}`)
     .join(' ')
-  const plain = rests.length === 1 && rests[0]!.factors.length === 1
+  const plain = rests.length === 1 && present(rests[0]).factors.length === 1
   const passes = made === left(equation.right.units)
   return {
     passes,
@@ -147,7 +149,7 @@ function checkable(
 ): Problem | undefined {
   const problems = draw(levelOf(techniqueById(technique), level).problems(), random)
   for (let i = 0; i < MOST_LOOKED_AT; i += 1) {
-    const problem = problems.next().value!
+    const problem = present(problems.next().value)
     const answer = asDecimal(answerOf(problem))
     if (answer && isExact(problem, answer) && checkQuestions(check, problem, answer)) return problem
   }
@@ -170,7 +172,7 @@ export function randomChecking(
     from[Number(random.below(BigInt(Math.max(1, from.length))))]
   const problem = checkable(check, { technique: id, level }, random)
   if (!problem) throw new InputError(`${technique.name} has no answers to check at level ${level}.`)
-  const right = asDecimal(answerOf(problem))!
+  const right = present(asDecimal(answerOf(problem)))
   const passing = (answer: Decimal) => checkQuestions(check, problem, answer)?.passes === true
   const claimed = () => {
     switch (Number(random.below(3n))) {

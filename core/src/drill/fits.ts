@@ -2,6 +2,7 @@
  * Does this trick fit? Problems that miss just one of its conditions among those that fit; the learner says which condition
  * fails. Written "multiply-same-head: 63*57".
  */
+import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, problemWords, readProblem } from '../problem/expression.js'
@@ -64,12 +65,12 @@ export function readFit(text: string): FitItem {
 export function randomFit(id: string, random: Random): string {
   const trick = techniqueById(id)
   if (!isTrick(trick)) throw new InputError(`${trick.name} fits every problem of its kind.`)
-  const pick = <T>(from: readonly T[]): T => from[Number(random.below(BigInt(from.length)))]!
+  const pick = <T>(from: readonly T[]): T => present(from[Number(random.below(BigInt(from.length)))])
   // Of the easier half of its levels, where all is seen at a glance.
   const levels = trick.levels.slice(0, Math.ceil(trick.levels.length / 2))
   const space: ProblemSpace =
     random.below(2n) === 0n ? pick(levels).problems() : pick(trick.conditions).misses()
-  return `${id}: ${printProblem(draw(space, random).next().value!)}`
+  return `${id}: ${printProblem(present(draw(space, random).next().value))}`
 }
 
 /** What is said to a wrong answer. @param chosen the id of the answer that was chosen */

@@ -2,6 +2,7 @@
  * Which way would you take? A problem and some ways, of which one or more need the least effort in the head; others need
  * more, or do not fit. Written "multiply-same-head multiply-crosswise: 63*67".
  */
+import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, problemWords, readProblem } from '../problem/expression.js'
@@ -69,9 +70,9 @@ export function randomWays(
   random: Random,
 ): string {
   const some = known.filter((a) => hasKin(a, known))
-  const from = some[Number(random.below(BigInt(some.length)))]!
+  const from = present(some[Number(random.below(BigInt(some.length)))])
   const technique = techniqueById(from.technique)
-  const problem = draw(levelOf(technique, from.level).problems(), random).next().value!
+  const problem = present(draw(levelOf(technique, from.level).problems(), random).next().value)
   const others = known.map((k) => techniqueById(k.technique)).filter((t) => t !== technique)
   const fit = others.filter((t) => t.fits(problem).fits)
   // A way of the same family that does not fit has to be seen through; of another it is no temptation.
@@ -106,7 +107,7 @@ export function areWaysToChoose(known: readonly Named[]): boolean {
 
 /** What is said to a way that takes more, or does not fit. */
 export function wayRemark({ problem, ways }: WayItem, chosen: string): string {
-  const way = ways.find((w) => w.technique.id === chosen)!
+  const way = present(ways.find((w) => w.technique.id === chosen))
   const fit = way.technique.fits(problem)
   if (!fit.fits) return WAYS_TO_TAKE.misfit(way.technique.name, fit.because)
   const best = ways.reduce((least, w) => (w.effort < least.effort ? w : least))

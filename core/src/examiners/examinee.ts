@@ -13,6 +13,7 @@
  * - some days are slow as a whole, and a long sitting tires.
  */
 
+import { present } from '../number/present.js'
 import { normal, type Random } from '../number/random.js'
 import type { Problem } from '../problem/problem.js'
 import { valueText } from '../question/value.js'
@@ -85,7 +86,7 @@ interface Trace {
   day: number
 }
 
-const operationOf = (id: string) => id.split('-')[0]!
+const operationOf = (id: string) => present(id.split('-')[0])
 
 /** Steps of counting that a fact takes which is not recalled. */
 export function countingSteps(fact: string): number {

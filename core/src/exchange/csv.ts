@@ -1,6 +1,7 @@
 /** Attempts as comma-separated values (RFC 4180), by way of papaparse: written to be read again without loss. */
 
 import { unmarked } from '../number/marks.js'
+import { firstOf } from '../number/present.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, problemWords, readProblem } from '../problem/expression.js'
 import { isItem } from '../problem/problem.js'
@@ -238,8 +239,8 @@ function olderEvents(cells: Cells): AttemptEvent[] {
 function olderEntry(text: string): OlderEntry {
   const found = /^(\d+)=(-?[\d.]+)@(\d+)(\*?)$/.exec(text)
   if (!found) throw new InputError(`entries: "${text.slice(0, 40)}" is not like 1=564@1200.`)
-  const [, step, value, ms, program] = found
-  return { step: Number(step), value: value!, ms: Number(ms), by: program ? 'program' : 'learner' }
+  const [, step, value, ms, program] = firstOf(3, found)
+  return { step: Number(step), value, ms: Number(ms), by: program ? 'program' : 'learner' }
 }
 
 /** A message in the words of the columns rather than of the records: "startedAt" is "started". */

@@ -1,6 +1,8 @@
 /** Recalls of facts as comma-separated values (RFC 4180): written to be read again without loss of what is counted. */
+
 import { factById } from '../facts/decks.js'
 import { checkFactRow, type FactRow, recallLimit } from '../learner/recall.js'
+import { present } from '../number/present.js'
 import { InputError } from '../problem/error.js'
 import { FIRST_JUDGE } from '../session/reduce.js'
 import { check } from '../wire/check.js'
@@ -92,5 +94,5 @@ function readRow(cells: Cells, newId: () => string): FactRow {
 function limitFrom(cells: Cells, fact: string): number | null {
   if (cells.text('limit_ms') === NO_LIMIT) return null
   const deck = factById(fact)?.deck
-  return deck ? cells.whole('limit_ms', recallLimit(deck)!) : null
+  return deck ? cells.whole('limit_ms', present(recallLimit(deck))) : null
 }

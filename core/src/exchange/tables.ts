@@ -2,6 +2,7 @@
 
 import type { LevelMove } from '../curriculum/levels.js'
 import { unmarked } from '../number/marks.js'
+import { present } from '../number/present.js'
 import { techniqueById } from '../registry/techniques.js'
 import { levelReasonWords } from '../words/levels.js'
 import { bodyLines, headLine, nameCell } from './cells.js'
@@ -74,7 +75,7 @@ export function dataPackage(learner: string, day: string, files: readonly string
       mediatype: 'text/csv',
       encoding: 'utf-8',
       dialect: { delimiter: ',', lineTerminator: '\r\n', doubleQuote: true, header: true },
-      schema: { fields: columns[i]!.map(fieldOf), missingValues: [''] },
+      schema: { fields: present(columns[i]).map(fieldOf), missingValues: [''] },
     })),
   }
 }

@@ -1,5 +1,7 @@
 /** The elementary facts that all the work rests on, to be recalled at once and not counted out. */
+
 import { type Decimal, decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { choiceOf, DECIMAL, QUOTIENT, ROMAN, WHOLE } from '../question/kind.js'
 import type { AnyQuestion } from '../question/question.js'
 
@@ -162,7 +164,7 @@ export function factById(id: string): { readonly deck: FactDeck; readonly card: 
 export function cardOfFact(fact: string): FactCard | undefined {
   const found = /^(\d+)([+x-])(\d+)$/.exec(fact)
   if (!found) return undefined
-  const [a, sign, b] = [Number(found[1]), found[2]!, Number(found[3])]
+  const [a, sign, b] = [Number(found[1]), present(found[2]), Number(found[3])]
   if (sign === '-') return (a === 10 || a === 5 ? BY_ID.get(`c${a}:${b}`) : BY_ID.get(`${a}-${b}`))?.card
   return BY_ID.get(`${Math.min(a, b)}${sign}${Math.max(a, b)}`)?.card
 }

@@ -1,5 +1,7 @@
 /** A table of random numbers, summed along its rows and down its columns; the two grand totals must agree. */
+
 import { decimal } from '../number/decimal.js'
+import { firstOf, present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import { WHOLE } from '../question/kind.js'
@@ -29,7 +31,7 @@ function gridOf(cells: readonly (readonly number[])[]): Grid {
   return {
     cells,
     rowSums,
-    columnSums: cells[0]!.map((_, c) => sum(cells.map((row) => row[c]!))),
+    columnSums: present(cells[0]).map((_, c) => sum(cells.map((row) => present(row[c])))),
     total: sum(rowSums),
   }
 }
@@ -42,10 +44,10 @@ export function printGrid({ cells }: Grid): string {
 /** @throws InputError for a text that is no table of 2 to 8 rows and columns of numbers of at most 4 digits */
 export function readGrid(text: string): Grid {
   const cells = text.split('; ').map((row) => row.split(' '))
-  const [first] = cells
+  const [first] = firstOf(1, cells)
   const whole = cells.flat().every((n) => /^[1-9]\d{0,3}$/.test(n))
   const fits = (n: number) => n >= 2 && n <= 8
-  if (!whole || !fits(cells.length) || !fits(first!.length) || cells.some((r) => r.length !== first!.length))
+  if (!whole || !fits(cells.length) || !fits(first.length) || cells.some((r) => r.length !== first.length))
     throw new InputError(`"${text.slice(0, 60)}" is no grid.`)
   return gridOf(cells.map((row) => row.map(Number)))
 }
@@ -67,7 +69,7 @@ const DIGIT_MS = 1000
 /** Time to aim for over all sums of a grid, in milliseconds: a second for every digit that is added to another. */
 export function gridTarget({ cells, columnSums, rowSums }: Grid): number {
   const added = (numbers: readonly number[]) => numbers.slice(1).reduce((sum, n) => sum + String(n).length, 0)
-  const columns = columnSums.map((_, c) => cells.map((row) => row[c]!))
+  const columns = columnSums.map((_, c) => cells.map((row) => present(row[c])))
   const digits = [...cells, ...columns, rowSums, columnSums].reduce((sum, list) => sum + added(list), 0)
   return digits * DIGIT_MS
 }

@@ -1,4 +1,5 @@
 /** flash-sum: a list of signed numbers that come one by one; the running total is held, and only it. */
+
 import {
   add,
   atPlace,
@@ -9,6 +10,7 @@ import {
   toText,
   toWords,
 } from '../number/decimal.js'
+import { firstOf, present } from '../number/present.js'
 import { fallsBelowZero, lowestOf, type SumProblem, signed } from '../problem/problem.js'
 import { chainSpace } from '../soroban/chains.js'
 import { loadOf } from '../technique/addition/parts.js'
@@ -52,16 +54,16 @@ export const flashSum = technique({
     return fallsBelowZero(problem) ? misfit(SUM_MISFIT.belowZero) : problem
   },
   *work(problem) {
-    const [first, ...later] = problem.terms
+    const [first, ...later] = firstOf(1, problem.terms)
     const lowest = lowestOf(problem)
-    let total = first!.size
+    let total = first.size
     for (const [i, term] of later.entries()) {
       const before = total
       const value = signed(term)
       const expect = add(before, value)
       const size = toWords(term.size)
       const taken = term.sign < 0
-      const previous = i === 0 ? first! : later[i - 1]!
+      const previous = i === 0 ? first : present(later[i - 1])
       const last = i === later.length - 1
       total = yield step({
         action: 'running-total',

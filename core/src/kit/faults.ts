@@ -1,6 +1,8 @@
 /** Faults put into the steps a technique really yields, to see that the kit finds them. */
+
 import { decimal } from '../number/decimal.js'
 import { unmarked } from '../number/marks.js'
+import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import type { Problem } from '../problem/problem.js'
 import { asDecimal, sameValue } from '../question/value.js'
@@ -36,7 +38,7 @@ const HARMS: Readonly<Record<string, Harm>> = {
           ? { ...s, remark: unmarked(s.remark).replace(EQUATION_END, (_, n) => `= ${BigInt(n) + 1n}`) }
           : s,
     )
-    return falseEquations(spoilt[at]!.remark).length > 0 ? { slips: () => spoilt } : undefined
+    return falseEquations(present(spoilt[at]).remark).length > 0 ? { slips: () => spoilt } : undefined
   },
   'wrong number in the question': ({ ask }, random) => {
     const numbers = [
@@ -45,7 +47,7 @@ const HARMS: Readonly<Record<string, Harm>> = {
         .matchAll(NUMBER),
     ]
     if (numbers.length === 0) return undefined
-    const [number] = numbers[Number(random.below(BigInt(numbers.length)))]!
+    const [number] = present(numbers[Number(random.below(BigInt(numbers.length)))])
     const other = BigInt(number) * 3n + 10_000n + random.below(80_000n)
     return {
       ask: unmarked(ask).replace(new RegExp(`(?<![\\d.\\u2009])${number}(?![\\d.\\u2009])`), String(other)),
@@ -79,7 +81,7 @@ export function spoilt(
     return change ? [{ i, change }] : []
   })
   if (able.length === 0) return undefined
-  const { i, change } = able[Number(random.below(BigInt(able.length)))]!
+  const { i, change } = present(able[Number(random.below(BigInt(able.length)))])
   return {
     ...technique,
     *work(given, variant) {

@@ -2,7 +2,9 @@
  * What the working of a paper item is held to. Nothing of it stands on the place rule, so the rules are those of what is
  * asked, said, held and reckoned; what is reckoned is worked out by another library.
  */
+
 import { type Decimal, decimal } from '../number/decimal.js'
+import { firstOf, present } from '../number/present.js'
 import { printProblem } from '../problem/expression.js'
 import type { ItemProblem } from '../problem/items/forms.js'
 import { meaning } from '../question/question.js'
@@ -73,13 +75,13 @@ function loads(step: Step): string | undefined {
 }
 
 const roundly = (value: Value): Decimal => {
-  const { over, under } = asFraction(value)!
+  const { over, under } = present(asFraction(value))
   return decimal((over * 1_000_000n) / under, 6)
 }
 
 function commuted(fact: string): string {
   const found = /^(\S+?)([+x])(\S+)$/.exec(fact)
-  return found ? [found[1]!, found[3]!].sort().join(found[2]!) : fact
+  return found ? [present(found[1]), present(found[3])].sort().join(present(found[2])) : fact
 }
 
 /** The facts of products and quotients from the left, then of what is added up. */
@@ -91,12 +93,12 @@ function loadOf(reckons: string, action: Step['action']): Load {
   const found: Load[] = []
   let [total, sign] = [undefined as bigint | undefined, 1n]
   for (const part of text.split(/ (?=[+−] )/)) {
-    const [, before, chain] = /^([+−] |−(?=\d))?(.+)$/.exec(part)!
+    const [, before, chain] = firstOf(3, present(/^([+−] |−(?=\d))?(.+)$/.exec(part)))
     sign = before?.startsWith('−') ? -1n : 1n
-    const words = chain!.split(' ')
-    let value = units(words[0]!)
+    const words = chain.split(' ')
+    let value = units(present(words[0]))
     for (let k = 1; k < words.length; k += 2) {
-      const n = units(words[k + 1]!)
+      const n = units(present(words[k + 1]))
       if (words[k] === '÷') {
         found.push(quotientLoad(value, n))
         value = n === 0n ? 0n : value / n

@@ -3,7 +3,9 @@
  * contract has it. Nothing here knows a single technique; each rule reads two things that have to agree, such as the lit
  * place and the place the question names, or the facts told and what the step says it reckons.
  */
+
 import { type Decimal, decimal, digitAt, highestPlace, isZero, lowestPlace } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { digitsOf } from '../number/whole.js'
 import { isItem, type Problem, rowsOf } from '../problem/problem.js'
 import { valueText } from '../question/value.js'
@@ -87,7 +89,7 @@ const links: Rule = (step, { problem }) => {
   if (!step.links) return undefined
   const rows = rowsOf(problem)
   const joined = step.links.map(
-    ([[r, p], [s, q]]) => `${digitAt(rows[r]!.size, p)} × ${digitAt(rows[s]!.size, q)}`,
+    ([[r, p], [s, q]]) => `${digitAt(present(rows[r]).size, p)} × ${digitAt(present(rows[s]).size, q)}`,
   )
   return joined.join(' + ') === step.reckons
     ? undefined

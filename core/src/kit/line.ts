@@ -1,4 +1,5 @@
 /** What stands on the line, and what is held in mind. */
+
 import {
   absolute,
   add,
@@ -10,6 +11,7 @@ import {
   multiply,
   toText,
 } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { isOnFrame } from '../soroban/step.js'
 import type { AnswerLine } from '../technique/contract.js'
 import { DIGITS, isWhole, type Rule } from './rule.js'
@@ -103,8 +105,10 @@ export const drafts: Rule = (step, { right, i, before }) => {
   for (const cell of step.writes.cells) {
     if (cell.draft) continue
     if (cell.digits.length > 1) return `${cell.digits} stands raw as if for good`
-    const alone = step.action === 'front' && !step.writes.cells.some((c) => c.place < step.writes.back!)
-    const joined = step.action === 'back' && later[0]?.action === 'join' && cell.place < step.writes.back!
+    const alone =
+      step.action === 'front' && !step.writes.cells.some((c) => c.place < present(step.writes.back))
+    const joined =
+      step.action === 'back' && later[0]?.action === 'join' && cell.place < present(step.writes.back)
     if (alone || joined) return `the ${step.action} stands for good while more is to come`
     if (step.action === 'hold' && cell.place === step.place) return 'what is held stands as if written'
     for (const next of later) {

@@ -1,6 +1,8 @@
 /** How what a practitioner says is taken: nothing on the way refused, nothing counted, nothing credited that was not done. */
+
 import { atPlace, digitAt, toText } from '../number/decimal.js'
 import { unmarked } from '../number/marks.js'
+import { firstOf, present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
@@ -37,17 +39,17 @@ export function sayAll(
   let progress = beginTask({ technique, problem, variant, level: 0, support })
   const where = `${technique.id} ${printProblem(problem)} ${JSON.stringify(variant)} ${support}`
   while (progress.outcome === undefined) {
-    const [walk] = progress.walks
-    const step = walk!.next!
-    const before = walk!.steps.at(-1)
-    const held = before ? momentAfter(before, walk!.entries.at(-1)!).holds : []
-    const at = walk!.taken
-    for (const text of aloud(problem, step, held, walk!.entries.at(-1))) {
+    const [walk] = firstOf(1, progress.walks)
+    const step = present(walk.next)
+    const before = walk.steps.at(-1)
+    const held = before ? momentAfter(before, present(walk.entries.at(-1))).holds : []
+    const at = walk.taken
+    for (const text of aloud(problem, step, held, walk.entries.at(-1))) {
       const value = step.kind.read(text)
       if (value === undefined || meets(step, value)) continue
       const after = happen(progress, entered(text))
       heard.said += 1
-      const last = after.entries.at(-1)!
+      const last = present(after.entries.at(-1))
       if (mistaken(last)) {
         if (slipAt(step, value)?.decisive) heard.decided += 1
         else heard.refused.push(`${where}: "${text}" is ${last.slips[0]?.id ?? 'wrong'} at "${step.ask}"`)
@@ -55,7 +57,7 @@ export function sayAll(
       // It may be the next value as well, or the column's own digit.
       if (moved(last)) break
     }
-    if (progress.outcome !== undefined || progress.walks[0]!.taken !== at) continue
+    if (progress.outcome !== undefined || present(progress.walks[0]).taken !== at) continue
     const number = asDecimal(step.expect)
     const placed = number && step.place > 0 && random.unit() < 0.3 && step.action === 'write'
     const text =
@@ -63,7 +65,7 @@ export function sayAll(
         ? toText(atPlace(digitAt(number, 0), step.place))
         : step.kind.print(step.expect)
     const after = happen(progress, entered(text))
-    const last = after.entries.at(-1)!
+    const last = present(after.entries.at(-1))
     if (!moved(last)) {
       heard.refused.push(`${where}: the value asked, "${text}", is ${last.verdict} at "${step.ask}"`)
       return heard
@@ -82,7 +84,7 @@ export function creditedFaults(
 ): string[] {
   const begun = beginTask({ technique, problem, variant, level: 0, support })
   const wholes = begun.walks.map((walk) => walk.whole())
-  const whole = wholes[0]!
+  const whole = present(wholes[0])
   const { steps } = trace(technique, problem, variant)
   const parts = steps.flatMap((s) => [
     s.kind.print(s.expect),
@@ -93,7 +95,7 @@ export function creditedFaults(
   const cuts = [full.replace(/[.r_/].*$/, ''), full.slice(0, -1), full.slice(1), `${full}0`]
   const faults: string[] = []
   for (const text of new Set([...parts, ...cuts])) {
-    const question = begun.walks[0]!.next
+    const question = present(begun.walks[0]).next
     const kind = support === 'answer' || !question ? whole.kind : question.kind
     const value = kind.read(text)
     const ends = whole.kind.read(text)
@@ -109,8 +111,9 @@ export function creditedFaults(
 
 /** Digits may be the whole answer where they stand: 7 for the last open place is asked by the last step. */
 function isAnswered({ entries, walks }: Progress, answer: Parameters<typeof sameValue>[0]): boolean {
-  const last = entries.at(-1)!
-  return last.took <= 1 && walks[0]!.answer !== undefined && sameValue(walks[0]!.answer, answer)
+  const last = present(entries.at(-1))
+  const whole = present(walks[0]).answer
+  return last.took <= 1 && whole !== undefined && sameValue(whole, answer)
 }
 
 /** Remarks of a step that tell another amount than the difference of what was asked and what was entered. */

@@ -1,5 +1,7 @@
 /** Facts and carries, worked out again. */
+
 import { type Decimal, equal, isZero, readDecimal, toText } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { rowsOf } from '../problem/problem.js'
 import { meaning } from '../question/question.js'
 import { beadWorkOf } from '../soroban/step.js'
@@ -35,7 +37,9 @@ export const facts: Rule = (step, { right, i, problem }) => {
     if (step.facts.length > 0) return 'facts, but nothing is reckoned'
     // A glance lowers what is held or leaves it; equal digits under a borrow take a ten and pass one on.
     const kept =
-      step.action === 'glance' ? equal(step.expect, right.steps[i - 1]!.expect) : step.action !== 'write'
+      step.action === 'glance'
+        ? equal(step.expect, present(right.steps[i - 1]).expect)
+        : step.action !== 'write'
     return step.carries === (kept ? 0 : 1) ? undefined : `${step.carries} carries`
   }
   const value = evaluated(step.reckons)
@@ -60,13 +64,13 @@ function reaches(value: Decimal, step: Step<Decimal>): boolean {
   if (equal(value, step.expect) || meaning(step, value) !== undefined) return true
   const text = toText(value)
   if (DIGITS.includes(step.action)) return text.endsWith(toText(step.expect))
-  return step.reckons!.includes('÷') && Math.abs(Number(text) - Number(toText(step.expect))) < 0.001
+  return present(step.reckons).includes('÷') && Math.abs(Number(text) - Number(toText(step.expect))) < 0.001
 }
 
 /** Commuted facts are one. */
 function commuted(fact: string): string {
   const found = /^(\S+?)([+x])(\S+)$/.exec(fact)
-  return found ? [found[1]!, found[3]!].sort().join(found[2]!) : fact
+  return found ? [present(found[1]), present(found[3])].sort().join(present(found[2])) : fact
 }
 
 /** Facts and carries worked out again from what is reckoned; carries undefined where they hang on the neighbours. */
@@ -76,14 +80,14 @@ function loadOf(
   next: Step | undefined,
   rows: number,
 ): Reckoned {
-  const reckons = plain(step.reckons!)
-  if (step.action === 'double') return doubleLoad(termsOf(reckons)[0]!.factors[1]!)
-  if (step.action === 'divisor') return digitProductLoad(2, termsOf(reckons)[0]!.factors[1]!)
+  const reckons = plain(present(step.reckons))
+  if (step.action === 'double') return doubleLoad(present(present(termsOf(reckons)[0]).factors[1]))
+  if (step.action === 'divisor') return digitProductLoad(2, present(present(termsOf(reckons)[0]).factors[1]))
   if (reckons.startsWith('√')) return productLoad(step.expect.units, step.expect.units)
   const division = /^(\S+) ÷ (\S+)$/.exec(reckons)
   if (division) {
     if (step.action === 'halve') return digitProductLoad(2, step.expect.units)
-    const [a, b] = [readDecimal(division[1]!)!, readDecimal(division[2]!)!]
+    const [a, b] = [present(readDecimal(present(division[1]))), present(readDecimal(present(division[2])))]
     if (isZero(a)) return NO_LOAD
     // Divided digit by digit, or seen at a glance as one fact.
     const glance = `${Number(a.units)}/${Number(b.units)}`
@@ -191,7 +195,7 @@ function addedLoad(
     default:
       return {
         facts: all.facts,
-        carries: /^\S+ \+ \S+ \+/.test(reckons) ? sums.at(-1)!.carries : all.carries,
+        carries: /^\S+ \+ \S+ \+/.test(reckons) ? present(sums.at(-1)).carries : all.carries,
       }
   }
 }

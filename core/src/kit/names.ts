@@ -1,5 +1,7 @@
 /** A level is what it is called: its name is read as a learner reads it, and held against its problems. */
+
 import { type Decimal, digitAt, highestPlace, lowestPlace, toText, unitsAt } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { printProblem } from '../problem/expression.js'
 import { isItem, type Problem, rowsOf } from '../problem/problem.js'
 import type { Level } from '../technique/contract.js'
@@ -93,7 +95,7 @@ const READINGS: readonly (readonly [RegExp, Reading])[] = [
   ],
   [
     new RegExp(`squares of ${WORD} digits`, 'i'),
-    ([, digits], { numbers }) => digitsIn(numbers[0]!) === number(digits),
+    ([, digits], { numbers }) => digitsIn(present(numbers[0])) === number(digits),
   ],
   [
     new RegExp(`^${WORD} by ${WORD} digits?`, 'i'),
@@ -128,7 +130,7 @@ const READINGS: readonly (readonly [RegExp, Reading])[] = [
     /remainder of 1|comes out even/i,
     ([said], seen) =>
       seen.problem.kind === 'quotient'
-        ? unitsAt(seen.numbers[0]!, decimals(seen)) % unitsAt(seen.numbers[1]!, 0) ===
+        ? unitsAt(present(seen.numbers[0]), decimals(seen)) % unitsAt(present(seen.numbers[1]), 0) ===
           (said.endsWith('1') ? 1n : 0n)
         : undefined,
   ],

@@ -2,10 +2,12 @@
  * What an item of a paper comes to, worked out from its typed text alone by other people's libraries or by counting; no
  * code is shared with the forms and the kinds.
  */
+
 import { Decimal } from 'decimal.js'
 import Fraction from 'fraction.js'
 import { all, create } from 'mathjs'
 import { deromanize, romanize } from 'romans'
+import { firstOf, present } from '../number/present.js'
 
 const exact = create(all!, { number: 'Fraction' })
 const plainMath = create(all!)
@@ -35,19 +37,20 @@ const same = (list: readonly number[]) => list.every((n) => n === list[0])
 /** Is a whole list of numbers one of the sequences that are asked? */
 function isSequence(m: readonly number[]): boolean {
   const roots = (k: number) => m.map((n) => Math.round(n ** (1 / k)))
-  const consecutive = (list: readonly number[]) => list.every((n, i) => i === 0 || n === list[i - 1]! + 1)
+  const consecutive = (list: readonly number[]) =>
+    list.every((n, i) => i === 0 || n === present(list[i - 1]) + 1)
   const powers = (k: number) =>
     m.every((n) => n >= 0) && consecutive(roots(k)) && roots(k).every((r, i) => r ** k === m[i])
-  const at = PRIMES.indexOf(m[0]!)
+  const at = PRIMES.indexOf(present(m[0]))
   return (
-    same(m.slice(1).map((n, i) => n - m[i]!)) ||
+    same(m.slice(1).map((n, i) => n - present(m[i]))) ||
     (m.every((n) => n > 0) &&
-      (same(m.slice(1).map((n, i) => n / m[i]!)) ||
+      (same(m.slice(1).map((n, i) => n / present(m[i]))) ||
         powers(2) ||
         powers(3) ||
         (at >= 0 && m.every((n, i) => n === PRIMES[at + i])))) ||
-    (m.length > 3 && m.every((n, i) => i < 2 || n === m[i - 1]! + m[i - 2]!)) ||
-    [1, -1].some((one) => m.every((n, i) => i === 0 || n === 2 * m[i - 1]! + one)) ||
+    (m.length > 3 && m.every((n, i) => i < 2 || n === present(m[i - 1]) + present(m[i - 2]))) ||
+    [1, -1].some((one) => m.every((n, i) => i === 0 || n === 2 * present(m[i - 1]) + one)) ||
     everyOther(m) ||
     gapsGrow(m)
   )
@@ -57,14 +60,15 @@ function isSequence(m: readonly number[]): boolean {
 function everyOther(m: readonly number[]): boolean {
   const roots = m.map(Math.sqrt)
   return m.every(
-    (n, i) => n >= 0 && Number.isInteger(roots[i]!) && (i === 0 || roots[i] === roots[i - 1]! + 2),
+    (n, i) =>
+      n >= 0 && Number.isInteger(present(roots[i])) && (i === 0 || roots[i] === present(roots[i - 1]) + 2),
   )
 }
 
 /** Gaps that grow by one or two, or of longer ones by anything: triangular numbers, neighbours multiplied and the like. */
 function gapsGrow(m: readonly number[]): boolean {
-  const gaps = m.slice(1).map((n, i) => n - m[i]!)
-  const growth = gaps.slice(1).map((g, i) => g - gaps[i]!)
+  const gaps = m.slice(1).map((n, i) => n - present(m[i]))
+  const growth = gaps.slice(1).map((g, i) => g - present(gaps[i]))
   return same(growth) && (growth[0] === 1 || growth[0] === 2 || (m.length > 4 && growth[0] !== 0))
 }
 
@@ -197,15 +201,20 @@ const READINGS: readonly Reading[] = [
   [
     /^(\d+\/\d+) \? (\d+\/\d+)$/,
     (f, g) => {
-      const [a, b] = [f, g].map((x) => new Decimal(x.split('/')[0]!).div(x.split('/')[1]!))
-      return a!.gt(b!) ? 'first' : a!.lt(b!) ? 'second' : 'equal'
+      const [a, b] = firstOf(
+        2,
+        [f, g].map((x) => new Decimal(present(x.split('/')[0])).div(present(x.split('/')[1]))),
+      )
+      return a.gt(b) ? 'first' : a.lt(b) ? 'second' : 'equal'
     },
   ],
   [
     /^order (.+)$/,
     (all) => {
-      const values = lists(all).map((x) => new Decimal(x.split('/')[0]!).div(x.split('/')[1]!))
-      return [0, 1, 2].sort((i, j) => values[i]!.cmp(values[j]!)).join('')
+      const values = lists(all).map((x) =>
+        new Decimal(present(x.split('/')[0])).div(present(x.split('/')[1])),
+      )
+      return [0, 1, 2].sort((i, j) => present(values[i]).cmp(present(values[j]))).join('')
     },
   ],
   [

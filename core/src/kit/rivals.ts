@@ -1,4 +1,5 @@
 /** How a technique stands beside the other ways on problems of its own levels. */
+import { present } from '../number/present.js'
 import { seeded } from '../number/random.js'
 import { draw } from '../problem/space.js'
 import { compareWays } from '../report/compare.js'
@@ -18,9 +19,9 @@ export function leastEffortShare(technique: Technique, problems: number, seed: n
     const drawn = draw(level.problems(), seeded(seed + i))
     for (let n = 0; n < each; n += 1) {
       // The kinds of a paper are no rivals: most are the same ways for a few numbers only.
-      const ways = compareWays(drawn.next().value!).ways.filter((w) => w.technique.family !== 'paper')
-      const own = ways.find((w) => w.technique === technique)!
-      if (own.effort.total <= ways[0]!.effort.total + NEAR) least += 1
+      const ways = compareWays(present(drawn.next().value)).ways.filter((w) => w.technique.family !== 'paper')
+      const own = present(ways.find((w) => w.technique === technique))
+      if (own.effort.total <= present(ways[0]).effort.total + NEAR) least += 1
       all += 1
     }
   }

@@ -1,5 +1,7 @@
 /** What the rules of the kit look at. */
+
 import type { Decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { answerOf, type Problem } from '../problem/problem.js'
 import { asDecimal, isQuotient } from '../question/value.js'
 import type { AnswerLine, Step, Technique, Variant } from '../technique/contract.js'
@@ -39,7 +41,7 @@ export function inNumbers(worked: Trace): NumberTrace {
 
 /** The plain answer of a problem that has a number for one. */
 export function numberAnswer(problem: Problem): Decimal {
-  return asDecimal(answerOf(problem))!
+  return present(asDecimal(answerOf(problem)))
 }
 
 /** The working of a problem by a technique of decimals; `swap` as in `trace`. */

@@ -1,4 +1,5 @@
 /** Numbers and equations in what is said. */
+
 import { all, create, type Fraction as Exact } from 'mathjs'
 import {
   absolute,
@@ -12,6 +13,7 @@ import {
 } from '../number/decimal.js'
 import { fraction } from '../number/fraction.js'
 import { unmarked } from '../number/marks.js'
+import { present } from '../number/present.js'
 import { integerRoot } from '../number/root.js'
 import { digitsOf } from '../number/whole.js'
 import { printProblem } from '../problem/expression.js'
@@ -30,7 +32,7 @@ interface Term {
 export function termsOf(expression: string): Term[] {
   return [...plain(expression).matchAll(/(^−?|[+−] ?)([\d.]+(?: × [\d.]+)*)/g)].map(
     ([, sign, text]): Term => {
-      const factors = text!.split(' × ').map((f) => readDecimal(f)!)
+      const factors = text!.split(' × ').map((f) => present(readDecimal(f)))
       return {
         sign: sign!.trim() === '−' ? -1 : 1,
         text: text!,
@@ -53,7 +55,7 @@ export function evaluated(expression: string): Decimal | undefined {
   if (root) return decimal(BigInt(Math.round(Math.sqrt(Number(root[1])))))
   const division = /^([\d.]+) ÷ ([\d.]+)$/.exec(text)
   if (division) {
-    const [a, b] = [readDecimal(division[1]!)!, readDecimal(division[2]!)!]
+    const [a, b] = [present(readDecimal(present(division[1]))), present(readDecimal(present(division[2])))]
     const scale = Math.max(a.scale, b.scale)
     const up = (n: Decimal) => n.units * 10n ** BigInt(scale - n.scale)
     return up(b) === 0n ? undefined : decimal((up(a) * 10n ** 12n) / up(b), 12)
@@ -178,7 +180,7 @@ const factorsOf = (problem: Problem) => rowsOf(problem).map((r) => r.size)
 const wholeOf = ({ units, scale }: Decimal) => units / 10n ** BigInt(scale)
 const scales = (problem: Problem) => {
   const all = factorsOf(problem).map((n) => n.scale)
-  return problem.kind === 'square' ? 2 * all[0]! : all.reduce((a, b) => a + b, 0)
+  return problem.kind === 'square' ? 2 * present(all[0]) : all.reduce((a, b) => a + b, 0)
 }
 
 /** Counts and splits that are said, each worked out from the step or the problem. */
@@ -219,7 +221,7 @@ const COUNTS: readonly Counts[] = [
   [new RegExp(`Count ${N} places? from the right`), ([n], { problem }) => BigInt(scales(problem)) === n],
   [
     new RegExp(`the root has ${N} whole digits`),
-    ([n], { problem }) => BigInt(String(integerRoot(wholeOf(factorsOf(problem)[0]!))).length) === n,
+    ([n], { problem }) => BigInt(String(integerRoot(wholeOf(present(factorsOf(problem)[0])))).length) === n,
   ],
   // What is carried is the front of something that was worked before.
   ...[`forgot to carry ${N} to the front`, `Carry the ${N} only once`, `the ${N} goes to the left`].map(
@@ -276,6 +278,6 @@ export function numbersIn(sentence: string): string[] {
       .replace(/[Dd]ecimal place \d+/g, '')
       .matchAll(/\d[\d\u2009]*(?:\.\d+)?/g),
   ]
-    .map(([n]) => toText(readDecimal(plain(n))!))
+    .map(([n]) => toText(present(readDecimal(plain(n)))))
     .filter((n) => !/^10*$/.test(n))
 }

@@ -1,4 +1,5 @@
 /** Measures of how entries are read, over many problems of a technique: for `npm run sweep`. */
+import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
@@ -28,7 +29,7 @@ function* drawn(
   for (const level of technique.levels)
     for (let i = 0; i < count; i += 1, turn += 1) {
       const space = level.problems()
-      yield [space.at(random.below(space.size)), variants[turn % variants.length]!]
+      yield [space.at(random.below(space.size)), present(variants[turn % variants.length])]
     }
 }
 
@@ -70,7 +71,7 @@ const COUNTED = [
 type Counted = Record<(typeof COUNTED)[number], number>
 
 const entered = (text: string): AttemptEvent => ({ kind: 'entered', at: 0, text })
-const lastOf = ({ entries }: Progress): JudgedEntry => entries.at(-1)!
+const lastOf = ({ entries }: Progress): JudgedEntry => present(entries.at(-1))
 
 /** A part that was not taken leaves a value that is on the way. */
 const LEFT_OUT = /left-out|not-done|too-narrow|not-given-back/
@@ -90,7 +91,7 @@ export function wrongOver(technique: Technique, count: number, random: Random): 
   for (const [problem, variant] of drawn(technique, count, random)) {
     let progress = beginTask({ technique, problem, variant, level: 0, support: 'guided' })
     while (progress.outcome === undefined) {
-      const step = progress.walks[0]!.next!
+      const step = present(present(progress.walks[0]).next)
       const slips = step.slips()
       for (const slip of slips) {
         const text = step.kind.print(slip.entry)

@@ -1,5 +1,7 @@
 /** Shared by the tests of techniques, and by the benchmark of slips. */
+
 import { diagnose } from '../diagnose/diagnose.js'
+import { present } from '../number/present.js'
 import { type Random, seeded } from '../number/random.js'
 import { readProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
@@ -26,14 +28,14 @@ export interface Slipped {
 
 /** A random problem of a random level and variant, with a random slip that does not lead to a right answer. */
 export function slipAtRandom(technique: Technique, random: Random): Slipped {
-  const pick = <T>(things: readonly T[]): T => things[Number(random.below(BigInt(things.length)))]!
+  const pick = <T>(things: readonly T[]): T => present(things[Number(random.below(BigInt(things.length)))])
   for (;;) {
     const space = pick(technique.levels).problems()
     const problem = space.at(random.below(space.size))
     const variant = pick(variantsOf(technique))
     const right = trace(technique, problem, variant)
     const step = Number(random.below(BigInt(right.steps.length)))
-    const slips = right.steps[step]!.slips()
+    const slips = present(right.steps[step]).slips()
     let at = random.unit() * slips.reduce((sum, s) => sum + s.odds, 0)
     const slip = slips.find((s) => {
       at -= s.odds

@@ -1,4 +1,5 @@
 /** Slips that come again and again: what to look out for before the next problem. */
+import { firstOf, present } from '../number/present.js'
 
 /** How often a slip was made at a place in the working of a technique. */
 export interface SlipCount {
@@ -34,6 +35,13 @@ export function bugOf(slips: readonly SlipCount[], technique: string): Bug | und
   if (!most || sum(most) < OFTEN) return undefined
   const places = [...new Set(most.map((s) => s.place))]
   const at = (place: number) => sum(most.filter((s) => s.place === place))
-  const [place] = places.toSorted((a, b) => at(b) - at(a))
-  return { slip: most[0]!.slip, count: sum(most), place: 2 * at(place!) >= sum(most) ? place : undefined }
+  const [place] = firstOf(
+    1,
+    places.toSorted((a, b) => at(b) - at(a)),
+  )
+  return {
+    slip: present(most[0]).slip,
+    count: sum(most),
+    place: 2 * at(place) >= sum(most) ? place : undefined,
+  }
 }

@@ -1,5 +1,7 @@
 /** How long keying takes by itself: shown numbers are copied, so that no thought comes in. */
+
 import { decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import { middleOf } from '../number/statistics.js'
 import { WHOLE } from '../question/kind.js'
@@ -26,7 +28,7 @@ export function numbersToCopy(random: Random): Question[] {
 export function keyingOf(events: readonly AttemptEvent[], { entries }: Progress): number {
   const typed = events.filter((e) => e.kind === 'entered')
   const gaps = typed.flatMap(({ text = '', first, last }, i) =>
-    moved(entries[i]!) && first !== undefined && last !== undefined
+    moved(present(entries[i])) && first !== undefined && last !== undefined
       ? [(last - first) / (text.length - 1)]
       : [],
   )

@@ -3,6 +3,7 @@
 import { type Card, createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs'
 import { type FactCard, type FactDeck, factById } from '../facts/decks.js'
 import { byTime } from '../number/days.js'
+import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import { median, quantileOf } from '../number/statistics.js'
 import { InputError } from '../problem/error.js'
@@ -224,7 +225,7 @@ export function toAsk(
 ): FactCard[] {
   const cards = new Map(decks.flatMap((d) => d.cards.map((c) => [c.id, c])))
   const known = memories.filter((m) => cards.has(m.fact)).sort((a, b) => byTime(a.due, b.due))
-  const due = known.filter((m) => m.due <= now).map((m) => cards.get(m.fact)!)
+  const due = known.filter((m) => m.due <= now).map((m) => present(cards.get(m.fact)))
   const slow = (also.slow ?? []).flatMap((fact) => cards.get(fact) ?? []).filter((c) => !due.includes(c))
   const met = new Set([...known.map((m) => m.fact), ...slow.map((c) => c.id)])
   const fresh = [...cards.values()].filter((c) => !met.has(c.id))
@@ -236,6 +237,6 @@ export function toAsk(
   while (chosen.length < most && others.length > 0)
     chosen.push(...others.splice(Number(random.below(BigInt(others.length))), 1))
   if (!also.ahead) return chosen
-  const later = known.map((m) => cards.get(m.fact)!).filter((c) => !chosen.includes(c))
+  const later = known.map((m) => present(cards.get(m.fact))).filter((c) => !chosen.includes(c))
   return [...chosen, ...later].slice(0, most)
 }

@@ -1,6 +1,7 @@
 /** What can be set for one learner. Everything has a default, so nothing need be set. */
 
 import { LEVEL_RULES, type LevelRules, type Targets } from '../curriculum/levels.js'
+import { present } from '../number/present.js'
 import type { PaperSetup } from '../set/paper.js'
 import type { Variant } from '../technique/contract.js'
 import type { Fades } from './fade.js'
@@ -46,7 +47,7 @@ const BY_AGE: readonly (readonly [from: number, ForAge])[] = [
  * slowly as adults (common practice, no published source). The age itself is kept nowhere.
  */
 export function settingsForAge(age: number): ForAge {
-  return BY_AGE.find(([from]) => age >= from)![1]
+  return present(BY_AGE.find(([from]) => age >= from))[1]
 }
 
 /** When and what is practised: the plan of a day and the calendar. */

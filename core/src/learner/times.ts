@@ -9,6 +9,7 @@
  */
 
 import { cardOfFact, factById } from '../facts/decks.js'
+import { present } from '../number/present.js'
 import { median, middleOf } from '../number/statistics.js'
 import { valueText } from '../question/value.js'
 import type { AttemptRecord, Figures } from '../session/record.js'
@@ -182,7 +183,7 @@ export function timesOf(
   if (answers.length === 0) return { ...asked, alone }
   const whole = answers.map(
     ({ technique, work: { facts, carries, kinds, keys }, ms }): Row => ({
-      ms: own(ms, keys) / alone[technique]!,
+      ms: own(ms, keys) / present(alone[technique]),
       right: true,
       units: unitsOf(facts, carries, kinds),
     }),
@@ -204,15 +205,15 @@ function estimates(rows: readonly Row[]): Pick<Times, 'carryMs' | 'factMs' | 'fa
   for (let round = 0; round < ROUNDS && rows.length > 0; round += 1) {
     const shares = new Map<string, number[]>([...estimate.keys()].map((u) => [u, []]))
     for (const { ms, units } of rows) {
-      const sum = units.reduce((total, u) => total + estimate.get(u)!, 0)
-      for (const u of units) shares.get(u)!.push(Math.log((ms * estimate.get(u)!) / sum))
+      const sum = units.reduce((total, u) => total + present(estimate.get(u)), 0)
+      for (const u of units) present(shares.get(u)).push(Math.log((ms * present(estimate.get(u))) / sum))
     }
     for (const [unit, ms] of shrunk(shares)) estimate.set(unit, ms)
   }
   const of = (unit: string): Estimate => ({
-    ms: Math.round(estimate.get(unit)!),
-    seen: seen.get(unit)!.n,
-    wrong: seen.get(unit)!.wrong,
+    ms: Math.round(present(estimate.get(unit))),
+    seen: present(seen.get(unit)).n,
+    wrong: present(seen.get(unit)).wrong,
   })
   const units = [...estimate.keys()]
   const facts = Object.fromEntries(
@@ -236,13 +237,13 @@ function shrunk(shares: ReadonlyMap<string, readonly number[]>): [string, number
   return [...groups.values()].flatMap((members) => {
     const medians = members.map(([, logs]) => middleOf(logs))
     const centre = middleOf(medians)
-    const within = members.flatMap(([, logs], i) => logs.map((x) => Math.abs(x - medians[i]!)))
+    const within = members.flatMap(([, logs], i) => logs.map((x) => Math.abs(x - present(medians[i]))))
     const noise = (1.4826 * middleOf(within)) ** 2
     const spread = (1.4826 * middleOf(medians.map((m) => Math.abs(m - centre)))) ** 2
     const weight = Math.min(WEIGHT.most, Math.max(WEIGHT.least, noise / Math.max(spread, 1e-6)))
     return members.map(([unit, logs], i): [string, number] => {
       const n = logs.length
-      return [unit, Math.exp((n * medians[i]! + weight * centre) / (n + weight))]
+      return [unit, Math.exp((n * present(medians[i]) + weight * centre) / (n + weight))]
     })
   })
 }

@@ -1,4 +1,5 @@
 /** Names of places: powers of ten, 0 = units (short scale). */
+import { present } from './present.js'
 
 /** Powers of a thousand by name, from 1 up. */
 export const GROUPS = [
@@ -24,7 +25,7 @@ export function placeName(place: number): string {
   if (place < 0) return FRACTIONS[-place - 1] ?? `decimal place ${-place}`
   const group = GROUPS[Math.floor(place / 3)] ?? `10^${3 * Math.floor(place / 3)}`
   const within = place % 3
-  if (!group) return ['units', 'tens', 'hundreds'][within]!
+  if (!group) return present(['units', 'tens', 'hundreds'][within])
   return within === 0 ? `${group}s` : `${['', 'ten', 'hundred'][within]} ${group}s`
 }
 

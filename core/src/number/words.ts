@@ -1,6 +1,8 @@
 /** Numbers said in words. */
+
 import { type Decimal, power10 } from './decimal.js'
 import { GROUPS } from './places.js'
+import { present } from './present.js'
 import { wholePart } from './whole.js'
 
 const ONES = [
@@ -31,7 +33,9 @@ function belowThousand(n: number): string {
   const hundreds = n >= 100 ? `${ONES[Math.floor(n / 100)]} hundred` : ''
   const rest = n % 100
   const small =
-    rest < 20 ? ONES[rest]! : `${TENS[Math.floor(rest / 10)]}${rest % 10 ? `-${ONES[rest % 10]}` : ''}`
+    rest < 20
+      ? present(ONES[rest])
+      : `${TENS[Math.floor(rest / 10)]}${rest % 10 ? `-${ONES[rest % 10]}` : ''}`
   return [hundreds, small].filter(Boolean).join(' ')
 }
 

@@ -1,6 +1,7 @@
 /** Paper kind: fractions compared across. */
 
 import { decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { type ItemProblem, itemAnswer, itemKind, itemOf } from '../problem/items/forms.js'
 import { kept, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
@@ -48,7 +49,7 @@ export const compared = paperKind({
     const item = itemOfForm(problem, COMPARED.none, 'compare', 'order')
     if (isMisfit(item)) return item
     const n = item.numbers.map((x) => x.units)
-    const all = n.flatMap((over, i): Pair[] => (i % 2 ? [] : [[over, n[i + 1]!]]))
+    const all = n.flatMap((over, i): Pair[] => (i % 2 ? [] : [[over, present(n[i + 1])]]))
     return { item, all }
   },
   *work({ item, all }) {
@@ -94,7 +95,7 @@ export const compared = paperKind({
     const [second, third] = [yield* compare(g, h), yield* compare(f, h)]
     const order = [0, 1, 2].sort((i, j) => {
       const signs: Readonly<Record<string, number>> = { '01': first, '12': second, '02': third }
-      return i < j ? signs[`${i}${j}`]! : -signs[`${j}${i}`]!
+      return i < j ? present(signs[`${i}${j}`]) : -present(signs[`${j}${i}`])
     })
     const found = order.join('')
     return yield* answered(found, {

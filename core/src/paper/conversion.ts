@@ -1,6 +1,8 @@
 /** Paper kind: fractions, decimals and percentages written as one another. */
+
 import { type Decimal, decimal, toWords } from '../number/decimal.js'
 import { decimalOf, dividedBy, type Fraction, fraction, gcf, times } from '../number/fraction.js'
+import { firstOf, present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import {
@@ -69,9 +71,12 @@ export const conversion = paperKind({
   read(problem): Dressed | Misfit {
     const item = itemOfForm(problem, CONVERSION.none, 'conversion')
     if (isMisfit(item)) return item
-    const [over, under] = item.numbers.map((n) => n.units)
+    const [over, under] = firstOf(
+      2,
+      item.numbers.map((n) => n.units),
+    )
     const [from, to] = item.signs as [string, string]
-    return UNDERS.includes(under!) ? { value: fraction(over!, under!), from, to } : misfit(CONVERSION.range)
+    return UNDERS.includes(under) ? { value: fraction(over, under), from, to } : misfit(CONVERSION.range)
   },
   work: ({ value, from, to }) =>
     to === 'fraction' ? reduced(value, from) : divided(value, to as 'percent' | 'decimal', from),
@@ -86,19 +91,21 @@ function* divided(value: Fraction, to: 'percent' | 'decimal', from: string): Gen
   const is = `${valueWords({ over: whole.over, under: 1n })} ÷ ${said(under)} = ${RATIONAL.say(one)}`
   let part: Fraction = one
   if (from === 'fraction')
-    part = asFraction(
-      yield* mind.see<Fraction>(one, {
-        what: 'one part',
-        ask: CONVERSION.askOne(to, String(under)),
-        why: CONVERSION.whyOne(is),
-        kind: RATIONAL,
-        slips(slip) {
-          slip('zeros-miscounted', times(one, fraction(1n, 10n)), 4, CONVERSION.zeros)
-          slip('zeros-miscounted', times(one, fraction(10n)), 3, CONVERSION.zeros)
-          slip('divided-upside-down', fraction(under), 3, CONVERSION.upsideDown)
-        },
-      }),
-    )!
+    part = present(
+      asFraction(
+        yield* mind.see<Fraction>(one, {
+          what: 'one part',
+          ask: CONVERSION.askOne(to, String(under)),
+          why: CONVERSION.whyOne(is),
+          kind: RATIONAL,
+          slips(slip) {
+            slip('zeros-miscounted', times(one, fraction(1n, 10n)), 4, CONVERSION.zeros)
+            slip('zeros-miscounted', times(one, fraction(10n)), 3, CONVERSION.zeros)
+            slip('divided-upside-down', fraction(under), 3, CONVERSION.upsideDown)
+          },
+        }),
+      ),
+    )
   const all = times(part, fraction(over))
   const right = `${said(over)} × ${RATIONAL.say(part)} = ${RATIONAL.say(all)}`
   const plain = decimalOf(part)

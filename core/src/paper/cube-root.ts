@@ -1,5 +1,7 @@
 /** Paper kind: cube roots of perfect cubes. */
+
 import { decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { cubeRoot } from '../number/root.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
@@ -27,7 +29,7 @@ export const cubeRoots = paperKind({
   read(problem): { readonly n: bigint } | Misfit {
     const item = itemOfForm(problem, CUBE_ROOT.none, 'cube-root')
     if (isMisfit(item)) return item
-    const n = item.numbers[0]!.units
+    const n = present(item.numbers[0]).units
     return n >= 1000n && n < 1_000_000n ? { n } : misfit(CUBE_ROOT.none)
   },
   *work({ n }) {

@@ -1,4 +1,5 @@
 /** Paper kind: starred estimates, right within five percent. */
+
 import { type Decimal, decimal, toWords } from '../number/decimal.js'
 import {
   compareFractions,
@@ -11,6 +12,7 @@ import {
   roundedOf,
   times,
 } from '../number/fraction.js'
+import { present } from '../number/present.js'
 import { integerRoot } from '../number/root.js'
 import { lengthOf, nonZeroDigits, said } from '../number/whole.js'
 import { expressionValue } from '../problem/items/expressions.js'
@@ -91,7 +93,7 @@ function easiest(
     const cost = easy.reduce((total, n) => total + nonZeroDigits(n), 0)
     if (best && best.cost < cost) return
     if (easy.length < numbers.length) {
-      for (const next of eased[easy.length]!) look([...easy, next])
+      for (const next of present(eased[easy.length])) look([...easy, next])
       return
     }
     const value = expressionValue({ numbers: easy.map((n) => decimal(n)), signs })
@@ -163,7 +165,7 @@ export const estimates = paperKind({
     const { numbers, signs } = item
     const exact = expressionValue(item)
     if (signs[0] === 'sqrt') {
-      const root = nearRoot(numbers[0]!)
+      const root = nearRoot(present(numbers[0]))
       return within(fraction(root), exact, NEAR)
         ? { numbers, signs, easy: [root], exact }
         : misfit(ESTIMATE.hard)
@@ -173,7 +175,7 @@ export const estimates = paperKind({
     return easy ? { numbers, signs, easy, exact } : misfit(ESTIMATE.hard)
   },
   work: ({ numbers, signs, easy, exact }) =>
-    signs[0] === 'sqrt' ? rootAbout(easy[0]!, exact) : worked(numbers, signs, easy, exact),
+    signs[0] === 'sqrt' ? rootAbout(present(easy[0]), exact) : worked(numbers, signs, easy, exact),
 })
 
 /** A root with two digits that count, the nearest. */
@@ -242,7 +244,7 @@ function* worked(
   const found: bigint[] = []
   const sums = signs.every((s) => s === '+' || s === '-')
   for (const [i, n] of numbers.entries()) {
-    const near = easy[i]!
+    const near = present(easy[i])
     // What is easy already is taken as it is.
     if (decimal(near).units === n.units && n.scale === 0) {
       found.push(near)
@@ -256,7 +258,7 @@ function* worked(
   const whole = shortened(isClose ? value : exact, true)
   const kind = isNear(exact)(whole) ? WHOLE_ESTIMATE : FINE_ESTIMATE
   const shown = kind === WHOLE_ESTIMATE ? whole : shortened(isClose ? value : exact, false)
-  const text = found.map((n, i) => (i === 0 ? said(n) : `${SIGNS[signs[i - 1]!]}${said(n)}`)).join('')
+  const text = found.map((n, i) => (i === 0 ? said(n) : `${SIGNS[present(signs[i - 1])]}${said(n)}`)).join('')
   return yield* answered(shown, {
     kind,
     ask: ESTIMATE.askEstimate,
@@ -268,10 +270,10 @@ function* worked(
       if (!isClose) slip('not-given-back', shortened(value, true), 5, ESTIMATE.corrected(text))
       slip('zeros-miscounted', decimal(shown.units * 10n, shown.scale), 5, ESTIMATE.zeros)
       slip('zeros-miscounted', decimal(shown.units, shown.scale + 1), 5, ESTIMATE.zeros)
-      const last = found.at(-1)!
+      const last = present(found.at(-1))
       if (signs.at(-1) === '*')
         slip('factor-left-out', shortened(dividedBy(value, fraction(last)), true), 4, ESTIMATE.leftOut)
-      if (signs.at(-1) === '/') slip('not-divided', decimal(found[0]!), 4, ESTIMATE.leftOut)
+      if (signs.at(-1) === '/') slip('not-divided', decimal(present(found[0])), 4, ESTIMATE.leftOut)
       if (sums) {
         const turned =
           signs.at(-1) === '-' ? plus(value, fraction(2n * last)) : minus(value, fraction(2n * last))
@@ -301,9 +303,9 @@ function shortened(value: Fraction, asWhole: boolean): Decimal {
 }
 
 function estimateLoad(numbers: readonly bigint[], signs: readonly string[]) {
-  let total = numbers[0]!
+  let total = present(numbers[0])
   const loads = numbers.slice(1).map((n, i) => {
-    const sign = signs[i]!
+    const sign = present(signs[i])
     const quantity =
       sign === '*'
         ? product(total, n)

@@ -1,7 +1,9 @@
 /** Paper kinds about factors: greatest common factor, least common multiple, primes and divisors. */
+
 import { decimal } from '../number/decimal.js'
 import { primeFactors } from '../number/factors.js'
 import { gcf } from '../number/fraction.js'
+import { firstOf, present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
@@ -44,8 +46,11 @@ export const common = paperKind({
   read(problem): Common | Misfit {
     const item = itemOfForm(problem, COMMON.none, 'gcf', 'lcm')
     if (isMisfit(item)) return item
-    const [a, b] = item.numbers.map((n) => n.units)
-    return item.numbers.length === 2 && a !== b ? { a: a!, b: b!, asks: item.form } : misfit(COMMON.none)
+    const [a, b] = firstOf(
+      2,
+      item.numbers.map((n) => n.units),
+    )
+    return item.numbers.length === 2 && a !== b ? { a, b, asks: item.form } : misfit(COMMON.none)
   },
   *work({ a, b, asks }) {
     const mind = new Mind()
@@ -129,7 +134,7 @@ export const divisors = paperKind({
   read(problem): Divided | Misfit {
     const item = itemOfForm(problem, DIVISORS.none, 'primes', 'divisors', 'divisorsum')
     if (isMisfit(item)) return item
-    const n = item.numbers[0]!.units
+    const n = present(item.numbers[0]).units
     const factors = primeFactors(n)
     if (factors.length === 0) return misfit(DIVISORS.none)
     return factors.every(([p, e]) => p <= MOST_PRIME && e <= 10n)
@@ -180,7 +185,7 @@ export const divisors = paperKind({
     if (asks === 'divisors') return yield* counted(exponents)
     const sums: bigint[] = []
     for (const [i, [p]] of factors.entries()) {
-      const powers = powersOf(p, exponents[i]!)
+      const powers = powersOf(p, present(exponents[i]))
       const added = total(powers)
       sums.push(
         yield* mind.find(added, {

@@ -1,6 +1,7 @@
 /** Paper kind: rectangles, squares, cubes and blocks. */
 
 import { decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, either, kept, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
@@ -70,7 +71,7 @@ export const figures = paperKind({
   read(problem): Figure | Misfit {
     const item = itemOfForm(problem, FIGURE.none, 'figure')
     if (isMisfit(item)) return item
-    return { asks: item.signs[0]!, sides: item.numbers.map((n) => n.units) }
+    return { asks: present(item.signs[0]), sides: item.numbers.map((n) => n.units) }
   },
   work({ asks, sides }) {
     switch (asks) {

@@ -1,5 +1,7 @@
 /** Building blocks of paper kinds: items of a number-sense paper, each with its one quick way as a small technique. */
+
 import { type Decimal, decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { wholePart } from '../number/whole.js'
 import type { FormId, ItemProblem } from '../problem/items/forms.js'
 import type { Problem } from '../problem/problem.js'
@@ -45,7 +47,7 @@ export function paperKind<P extends object, const Id extends string = string>({
     levels: levels.map(([name], i) => [name, TARGET_SECONDS, { hard: i + 1 }]),
     parameters: {
       parameters: [parameter('hard', PAPER_KIND.hard, 1, levels.length, 1)],
-      problems: ({ hard = 1 }) => spaces[hard - 1]!(),
+      problems: ({ hard = 1 }) => present(spaces[hard - 1])(),
     },
   })
 }
@@ -91,7 +93,9 @@ export class Mind {
     { what, action = 'value', ...around }: Around,
   ): Generator<Step, Decimal, Value> {
     const holds = [...this.held, { what, value: quantity.value }]
-    const entry = asDecimal(yield ask(quantity, { action, place: 0, holds, total: false, ...around }))!
+    const entry = present(
+      asDecimal(yield ask(quantity, { action, place: 0, holds, total: false, ...around })),
+    )
     this.held = [...this.held, { what, value: entry }]
     return entry
   }

@@ -1,5 +1,7 @@
 /** Paper kind: the mean from an assumed base. */
+
 import { type Decimal, decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { said, size } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, mapped, type ProblemSpace, pairs } from '../problem/space.js'
@@ -104,7 +106,7 @@ function* roundBase(mind: Mind, numbers: readonly bigint[]) {
   const average = numbers.reduce((a, b) => a + b, 0n) / BigInt(numbers.length)
   const near = ((average + (average < 0n ? -5n : 5n)) / 10n) * 10n
   const ordered = [...numbers].sort((a, b) => Number(a - b))
-  const [least, most] = [ordered[0]!, ordered.at(-1)!]
+  const [least, most] = [present(ordered[0]), present(ordered.at(-1))]
   return yield* mind.seeNumber(near, {
     what: 'base',
     ask: MEAN.askBase,

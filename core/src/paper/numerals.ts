@@ -1,5 +1,7 @@
 /** Paper kinds about numerals: Roman ones, and those of other bases. */
+
 import { decimal } from '../number/decimal.js'
+import { firstOf, present } from '../number/present.js'
 import { digitsOf, said } from '../number/whole.js'
 import { type FormId, itemOf } from '../problem/items/forms.js'
 import {
@@ -28,7 +30,8 @@ const romanOf = (form: 'from-roman' | 'to-roman', numbers: Space<bigint>): Probl
 
 const signsOf = (n: bigint) => ROMAN.print(decimal(n))
 /** The same signs with every smaller one added, as they are misread. */
-const misread = (n: bigint): bigint => [...signsOf(n)].reduce((total, c) => total + ROMAN.read(c)!.units, 0n)
+const misread = (n: bigint): bigint =>
+  [...signsOf(n)].reduce((total, c) => total + present(ROMAN.read(c)).units, 0n)
 
 export const roman = paperKind({
   id: 'paper-roman',
@@ -70,7 +73,7 @@ export const roman = paperKind({
   read(problem): { readonly n: bigint; readonly reads: boolean } | Misfit {
     const item = itemOfForm(problem, ROMAN_KIND.none, 'from-roman', 'to-roman')
     if (isMisfit(item)) return item
-    return { n: item.numbers[0]!.units, reads: item.form === 'from-roman' }
+    return { n: present(item.numbers[0]).units, reads: item.form === 'from-roman' }
   },
   *work({ n, reads }) {
     const mind = new Mind()
@@ -78,7 +81,7 @@ export const roman = paperKind({
     for (const [place, digit] of [...digitsOf(n).entries()].reverse()) {
       if (digit === 0) continue
       const part = BigInt(digit) * 10n ** BigInt(place)
-      const name = ROMAN_KIND.places[place]!
+      const name = present(ROMAN_KIND.places[place])
       const [signs, wrong] = [signsOf(part), misread(part)]
       const near = [part + 10n ** BigInt(place), part - 10n ** BigInt(place)].filter(
         (m) => m > 0n && m < 4000n,
@@ -183,9 +186,12 @@ export const bases = paperKind({
   read(problem): Based | Misfit {
     const item = itemOfForm(problem, BASES.none, 'to-base', 'from-base')
     if (isMisfit(item)) return item
-    const [n, base] = item.numbers.map((x) => x.units)
-    if (base! > MOST_BASE || base === 10n || n! < base!) return misfit(BASES.none)
-    return n! > MOST_NUMBER ? misfit(BASES.range) : { n: n!, base: base!, into: item.form === 'to-base' }
+    const [n, base] = firstOf(
+      2,
+      item.numbers.map((x) => x.units),
+    )
+    if (base > MOST_BASE || base === 10n || n < base) return misfit(BASES.none)
+    return n > MOST_NUMBER ? misfit(BASES.range) : { n, base, into: item.form === 'to-base' }
   },
   work: ({ n, base, into }) => (into ? intoBase(n, base) : outOfBase(n, base)),
 })
@@ -251,7 +257,7 @@ function* intoBase(n: bigint, base: bigint): Generator<Step, Value, Value> {
 function* outOfBase(n: bigint, base: bigint): Generator<Step, Value, Value> {
   const mind = new Mind()
   const digits = [...numeralOf(n, Number(base))].map((c) => BigInt(Number.parseInt(c, 16)))
-  let sofar = digits[0]!
+  let sofar = present(digits[0])
   for (const [i, digit] of digits.slice(1).entries()) {
     const before = sofar
     const times = product(before, base)

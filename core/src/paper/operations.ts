@@ -1,6 +1,8 @@
 /** Paper kind: several operations in their order. */
+
 import { type Decimal, decimal, toWords } from '../number/decimal.js'
 import { dividedBy, type Fraction, fractionOf, minus, plus, times } from '../number/fraction.js'
+import { present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { type Chain, chainsOf, chainValue } from '../problem/items/expressions.js'
 import { itemOf } from '../problem/items/forms.js'
@@ -112,11 +114,11 @@ export const operations = paperKind({
     const values: bigint[] = []
     for (const [i, chain] of chains.entries()) {
       if (chain.numbers.length < 2) {
-        values.push(chain.numbers[0]!.units)
+        values.push(present(chain.numbers[0]).units)
         continue
       }
       const worked = chainQuantity(chain)
-      const before = i > 0 ? values.at(-1)! : undefined
+      const before = i > 0 ? present(values.at(-1)) : undefined
       values.push(
         yield* mind.find(worked, {
           what: `part ${i + 1}`,
@@ -125,7 +127,7 @@ export const operations = paperKind({
           action: 'product',
           slips(slip) {
             const [sign] = chain.signs
-            const first = chain.numbers[0]!.units
+            const first = present(chain.numbers[0]).units
             // What stands before it taken along: 4 + 7, and only then times 5.
             if (before !== undefined && sign === '*')
               slip(
@@ -136,7 +138,7 @@ export const operations = paperKind({
               )
             slip(
               sign === '*' ? 'added-not-multiplied' : 'not-divided',
-              decimal(sign === '*' ? first + chain.numbers[1]!.units : first),
+              decimal(sign === '*' ? first + present(chain.numbers[1]).units : first),
               3,
               OPERATIONS.fromLeft(holdsThat(worked)),
             )
@@ -144,9 +146,9 @@ export const operations = paperKind({
         }),
       )
     }
-    const total = values.reduce((sum, v, i) => sum + BigInt(chains[i]!.sign) * v, 0n)
+    const total = values.reduce((sum, v, i) => sum + BigInt(present(chains[i]).sign) * v, 0n)
     const text = values
-      .map((v, i) => (i === 0 ? said(v) : `${chains[i]!.sign < 0 ? ' − ' : ' + '}${said(v)}`))
+      .map((v, i) => (i === 0 ? said(v) : `${present(chains[i]).sign < 0 ? ' − ' : ' + '}${said(v)}`))
       .join('')
     const right = `${text} = ${said(total)}`
     return yield* answered(decimal(total), {
@@ -156,7 +158,7 @@ export const operations = paperKind({
       load: sumsLoad(values, chains),
       slips(slip) {
         if (fromLeft !== undefined) slip('wrong-question', decimal(fromLeft), 6, OPERATIONS.fromLeft(right))
-        const last = BigInt(chains.at(-1)!.sign) * values.at(-1)!
+        const last = BigInt(present(chains.at(-1)).sign) * present(values.at(-1))
         slip('wrong-sign', decimal(total - 2n * last), 4, OPERATIONS.sign(right))
         slip('part-left-out', decimal(total - last), 3, OPERATIONS.missing(right))
       },
@@ -165,9 +167,9 @@ export const operations = paperKind({
 })
 
 function sumsLoad(values: readonly bigint[], chains: readonly Chain[]) {
-  let total = values[0]!
+  let total = present(values[0])
   const loads = values.slice(1).map((v, i) => {
-    const plus = chains[i + 1]!.sign > 0
+    const plus = present(chains[i + 1]).sign > 0
     const quantity = plus ? sum(total, v) : difference(total, v)
     total = plus ? total + v : total - v
     return quantity.load()
@@ -187,16 +189,18 @@ function chainSteps({ numbers, signs }: Chain): readonly bigint[] | undefined {
 }
 
 function chainQuantity(chain: Chain): Quantity {
-  const values = chainSteps(chain)!
+  const values = present(chainSteps(chain))
   const text = chain.numbers
     .map((n, i) => (i === 0 ? toWords(n) : `${chain.signs[i - 1] === '*' ? ' × ' : ' ÷ '}${toWords(n)}`))
     .join('')
   const loads = chain.numbers
     .slice(1)
     .map((n, i) =>
-      chain.signs[i] === '*' ? productLoad(values[i]!, n.units) : quotientLoad(values[i]!, n.units),
+      chain.signs[i] === '*'
+        ? productLoad(present(values[i]), n.units)
+        : quotientLoad(present(values[i]), n.units),
     )
-  const value = values.at(-1)!
+  const value = present(values.at(-1))
   return {
     value: decimal(value),
     text,
@@ -227,6 +231,9 @@ function fromTheLeft({
   }
   const value = numbers
     .slice(1)
-    .reduce((total, n, i) => work[signs[i]!]!(total, fractionOf(n)), fractionOf(numbers[0]!))
+    .reduce(
+      (total, n, i) => present(work[present(signs[i])])(total, fractionOf(n)),
+      fractionOf(present(numbers[0])),
+    )
   return value.under === 1n ? value.over : undefined
 }

@@ -3,8 +3,10 @@
  * with the next product in it, nines cast out as one goes, 5 % as half of 10 %, single deviations of a mean, a factor said
  * once for both numbers, running totals of a numeral (common practice, no published source). All of it is on the way.
  */
+
 import { type Decimal, decimal, equal, subtract, ZERO } from '../number/decimal.js'
 import { type Fraction, fraction, fractionOf, plus, times } from '../number/fraction.js'
+import { firstOf, present } from '../number/present.js'
 import { cubeRoot, integerRoot } from '../number/root.js'
 import { size } from '../number/whole.js'
 import type { FormId, ItemProblem } from '../problem/items/forms.js'
@@ -34,10 +36,10 @@ const operations: Ways = ({ numbers, signs }) => {
       sign = before === '-' ? -1n : 1n
       terms.push({ over: sign * value.over, under: value.under })
     }
-    said.push(terms.at(-1)!, terms.reduce(plus))
+    said.push(present(terms.at(-1)), terms.reduce(plus))
   }
   for (let i = 1; i < terms.length; i += 1)
-    said.push(plus(terms[i - 1]!, terms[i]!), terms.slice(0, i + 1).reduce(plus))
+    said.push(plus(present(terms[i - 1]), present(terms[i])), terms.slice(0, i + 1).reduce(plus))
   return said.map((v) => ({ over: size(v.over), under: v.under }))
 }
 
@@ -62,7 +64,7 @@ const remainder: Ways = (item) => {
 /** Ten per cent, five as half of it, one, a quarter and the like, and what is made of them. */
 const percent: Ways = (item) => {
   const of = item.numbers.at(item.form === 'percent-of' ? -1 : 1)
-  const [over, under] = item.form === 'percent-of' ? wholes(item) : [0n, 1n]
+  const [over, under] = firstOf(1, item.form === 'percent-of' ? wholes(item) : [0n, 1n])
   if (!of) return []
   const base = fractionOf(of)
   const part = (p: bigint, q = 100n) => times(base, fraction(p, q))
@@ -88,7 +90,7 @@ const percent: Ways = (item) => {
     80n,
     90n,
   ].map((p) => part(p))
-  const rest = over! > 10n && under === 1n ? [part(over! - (over! % 10n)), part(over! % 10n)] : []
+  const rest = over > 10n && under === 1n ? [part(over - (over % 10n)), part(over % 10n)] : []
   return [...some, ...rest, part(1n, 8n), part(1n, 3n), part(2n, 3n), part(1n, 6n)]
 }
 
@@ -98,7 +100,7 @@ const mean: Ways = ({ numbers }) => {
   const [low, high] = [numbers, numbers].map((some, i) =>
     some.reduce((a, b) => (subtract(a, b).units > 0n === (i === 0) ? b : a)),
   ) as [Decimal, Decimal]
-  const bases = [low, high, numbers[0]!, ...roundNear(low), ...roundNear(high)]
+  const bases = [low, high, present(numbers[0]), ...roundNear(low), ...roundNear(high)]
   for (const base of bases) {
     let sum = ZERO
     for (const n of numbers) {
@@ -176,14 +178,14 @@ const bases: Ways = (item) => {
 /** How far it is from each to the next, how that grows, the numbers squared and cubed, and twice each. */
 const sequence: Ways = (item) => {
   const members = wholes(item)
-  const gaps = members.slice(1).map((n, i) => n - members[i]!)
-  const growth = gaps.slice(1).map((g, i) => g - gaps[i]!)
+  const gaps = members.slice(1).map((n, i) => n - present(members[i]))
+  const growth = gaps.slice(1).map((g, i) => g - present(gaps[i]))
   // The next gap, if they go on growing as the last ones did.
   const nextGap = gaps.slice(-1).flatMap((g) => growth.slice(-1).map((by) => g + by))
   const roots = members.flatMap((n) => (n < 0n ? [] : [integerRoot(n), integerRoot(n + 1n), cubeRoot(n)]))
   const nextRoots = roots.map((r) => r + 1n)
   const ratios = members.slice(1).flatMap((n, i) => {
-    const before = members[i]!
+    const before = present(members[i])
     return before !== 0n && n % before === 0n ? [n / before] : []
   })
   return [...gaps, ...growth, ...nextGap, ...roots, ...nextRoots, ...ratios, ...members.map((n) => 2n * n)]
@@ -198,10 +200,10 @@ const estimate: Ways = ({ numbers, signs }) => {
     const row = numbers.map((n, i) => (signs[i - 1] === '-' ? -1n : 1n) * (n.units / 10n ** BigInt(n.scale)))
     for (let i = 1; i < row.length; i += 1) said.push(size(row.slice(0, i + 1).reduce((a, b) => a + b, 0n)))
     for (let i = 1; i < eased.length; i += 1)
-      for (const x of eased[i - 1]!) for (const y of eased[i]!) said.push(x + y, size(x - y))
+      for (const x of present(eased[i - 1])) for (const y of present(eased[i])) said.push(x + y, size(x - y))
   } else
     for (let i = 1; i < eased.length; i += 1)
-      for (const x of eased[i - 1]!) for (const y of eased[i]!) said.push(x * y)
+      for (const x of present(eased[i - 1])) for (const y of present(eased[i])) said.push(x * y)
   return said
 }
 

@@ -1,7 +1,9 @@
 /** Paper kind: percentages of numbers, what percent, the whole from a part. */
+
 import { type Decimal, decimal } from '../number/decimal.js'
 import { primeFactors } from '../number/factors.js'
 import { decimalOf, dividedBy, type Fraction, fraction, fractionOf, times } from '../number/fraction.js'
+import { present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { itemOf, itemWords } from '../problem/items/forms.js'
 import { between, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
@@ -86,7 +88,7 @@ export const percent = paperKind({
       mind,
       k,
       d,
-      asks === 'what-percent' ? says.split(' is ')[0]! : percentIn(says),
+      asks === 'what-percent' ? present(says.split(' is ')[0]) : percentIn(says),
     )
     const n = given.units
     if (asks === 'what-percent') return yield* asPercent(mind, k, whole)

@@ -1,5 +1,7 @@
 /** Paper kinds about squares, cubes and powers, and the subsets of a set. */
+
 import { decimal } from '../number/decimal.js'
+import { firstOf, present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { asSquare, squareOf } from '../problem/problem.js'
@@ -118,9 +120,12 @@ export const cubes = paperKind({
   read(problem): { readonly n: bigint } | Misfit {
     const item = itemOfForm(problem, BY_HEART.cubes.range, 'power')
     if (isMisfit(item)) return item
-    const [n, exponent] = item.numbers.map((m) => m.units)
-    const fits = item.numbers.length === 2 && exponent === 3n && n! >= 2n && n! <= 15n
-    return fits ? { n: n! } : misfit(BY_HEART.cubes.range)
+    const [n, exponent] = firstOf(
+      1,
+      item.numbers.map((m) => m.units),
+    )
+    const fits = item.numbers.length === 2 && exponent === 3n && n >= 2n && n <= 15n
+    return fits ? { n } : misfit(BY_HEART.cubes.range)
   },
   *work({ n }) {
     const mind = new Mind()
@@ -170,8 +175,11 @@ export const squareDifference = paperKind({
   read(problem): { readonly a: bigint; readonly b: bigint } | Misfit {
     const item = itemOfForm(problem, SQUARE_DIFFERENCE.none, 'square-difference')
     if (isMisfit(item)) return item
-    const [a, b] = item.numbers.map((m) => m.units)
-    return { a: a!, b: b! }
+    const [a, b] = firstOf(
+      2,
+      item.numbers.map((m) => m.units),
+    )
+    return { a, b }
   },
   *work({ a, b }) {
     const mind = new Mind()
@@ -258,13 +266,16 @@ export const powers = paperKind({
   read(problem): Power | Misfit {
     const item = itemOfForm(problem, POWERS.none, 'power')
     if (isMisfit(item)) return item
-    const [base, m, other, n] = item.numbers.map((x) => x.units)
+    const [base, m, other, n] = firstOf(
+      2,
+      item.numbers.map((x) => x.units),
+    )
     if (other !== undefined && other !== base) return misfit(POWERS.none)
     const adds = item.signs[0] === '*'
-    const exponent = n === undefined ? m! : adds ? m! + n : m! - n
-    if (base! < 2n || exponent < 1n) return misfit(POWERS.none)
-    if (base! ** exponent > MOST_POWER) return misfit(POWERS.large)
-    return { base: base!, exponent, ...(n !== undefined && { from: { first: m!, second: n, adds } }) }
+    const exponent = n === undefined ? m : adds ? m + n : m - n
+    if (base < 2n || exponent < 1n) return misfit(POWERS.none)
+    if (base ** exponent > MOST_POWER) return misfit(POWERS.large)
+    return { base, exponent, ...(n !== undefined && { from: { first: m, second: n, adds } }) }
   },
   *work({ base, exponent: wanted, from }) {
     const mind = new Mind()
@@ -339,7 +350,7 @@ export const subsets = paperKind({
   read(problem): { readonly n: bigint } | Misfit {
     const item = itemOfForm(problem, SUBSETS.none, 'subsets')
     if (isMisfit(item)) return item
-    const n = item.numbers[0]!.units
+    const n = present(item.numbers[0]).units
     return n >= 2n && n <= 12n ? { n } : misfit(SUBSETS.none)
   },
   *work({ n }) {

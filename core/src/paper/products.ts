@@ -1,6 +1,7 @@
 /** Paper kinds about products: by 5, 25, 50 and 125; by 12, 15 and 101; two numbers the same distance from a round one. */
 
 import { decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { asProduct, productOf, quotientOf } from '../problem/problem.js'
 import { between, kept, listed, mapped, pairs } from '../problem/space.js'
@@ -30,7 +31,7 @@ interface Fives {
 const withFives = (fives: readonly bigint[], most: number) =>
   kept(
     pairs(between(12, most), listed(fives)),
-    ([n, by]) => n % FIVES.get(by)!.part === 0n && n % 10n !== 0n && !FIVES.has(n),
+    ([n, by]) => n % present(FIVES.get(by)).part === 0n && n % 10n !== 0n && !FIVES.has(n),
   )
 
 const productsOfFives = (fives: readonly bigint[], most: number) =>
@@ -76,7 +77,7 @@ export const byFives = paperKind({
   },
   *work({ n, by, divides }) {
     const mind = new Mind()
-    const { round, part } = FIVES.get(by)!
+    const { round, part } = present(FIVES.get(by))
     const zeros = String(round).length - 1
     const is = BY_FIVES.isPart(said(by), said(round), said(part))
     const others = [2n, 4n, 8n].filter((p) => p !== part)

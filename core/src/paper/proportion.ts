@@ -1,7 +1,9 @@
 /** Paper kind: proportions and ratios. */
+
 import { decimal, toText } from '../number/decimal.js'
 import { primeFactors } from '../number/factors.js'
 import { dividedBy, type Fraction, fraction, fractionOf, gcf } from '../number/fraction.js'
+import { present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
@@ -70,11 +72,11 @@ export const proportion = paperKind({
     if (isMisfit(item)) return item
     const known = item.numbers.map((n) => n.units)
     if (item.form === 'ratio')
-      return known[0] === known[1] ? misfit(PROPORTION.none) : { a: known[0]!, b: known[1]! }
+      return known[0] === known[1] ? misfit(PROPORTION.none) : { a: present(known[0]), b: present(known[1]) }
     const [a, b, c, d] = (known as (bigint | undefined)[]).toSpliced(Number(item.signs[0]), 0, undefined)
     const inner = a === undefined || d === undefined
     const multiplied: readonly [bigint, bigint] = inner ? [b!, c!] : [a!, d!]
-    const by = (inner ? (a ?? d) : (b ?? c))!
+    const by = present(inner ? (a ?? d) : (b ?? c))
     return {
       multiplied,
       by,

@@ -1,5 +1,7 @@
 /** Paper kinds about what a division leaves: by digit rules, and beside the quotient. */
+
 import { type Decimal, decimal } from '../number/decimal.js'
+import { firstOf, present } from '../number/present.js'
 import { digitsOf, said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, kept, listed, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
@@ -45,9 +47,12 @@ export const remainders = paperKind({
   read(problem): Divided | Misfit {
     const item = itemOfForm(problem, REMAINDERS.none, 'remainder')
     if (isMisfit(item)) return item
-    const [n, by] = item.numbers.map((x) => x.units)
-    const known = (by! >= 2n && by! <= 12n && by !== 12n) || by === 25n
-    return known ? { n: n!, by: by! } : misfit(REMAINDERS.none)
+    const [n, by] = firstOf(
+      2,
+      item.numbers.map((x) => x.units),
+    )
+    const known = (by >= 2n && by <= 12n && by !== 12n) || by === 25n
+    return known ? { n, by } : misfit(REMAINDERS.none)
   },
   *work({ n, by }) {
     const mind = new Mind()
@@ -145,7 +150,9 @@ function* bySix(mind: Mind, n: bigint): Generator<Step, Value, Value> {
     why: REMAINDERS.whyLast('10', '2'),
     slips: (slip) => slip('fact', decimal(1n - (n % 2n)), 3, REMAINDERS.whyLast('10', '2')),
   })
-  const rest = [0n, 1n, 2n, 3n, 4n, 5n].find((r) => r % 3n === mod(three, 3n) && r % 2n === mod(two, 2n))!
+  const rest = present(
+    [0n, 1n, 2n, 3n, 4n, 5n].find((r) => r % 3n === mod(three, 3n) && r % 2n === mod(two, 2n)),
+  )
   return yield* answered(decimal(rest), {
     kind: WHOLE,
     why: REMAINDERS.whySix,
@@ -160,7 +167,7 @@ function* bySix(mind: Mind, n: bigint): Generator<Step, Value, Value> {
 /** Digit by digit from the left, as 7 and 11 ask for where nothing quicker is known. */
 function* bySevens(mind: Mind, n: bigint, by: bigint): Generator<Step, Value, Value> {
   const digits = digitsOf(n).reverse().map(BigInt)
-  let rest = digits[0]! * 10n + (digits[1] ?? 0n)
+  let rest = present(digits[0]) * 10n + (digits[1] ?? 0n)
   for (const digit of digits.slice(2)) {
     const part = rest
     const over = mod(part, by)
@@ -198,9 +205,12 @@ export const withRemainder = paperKind({
   read(problem): Divided | Misfit {
     const item = itemOfForm(problem, WITH_REMAINDER.none, 'quotient-remainder')
     if (isMisfit(item)) return item
-    const [n, by] = item.numbers.map((x) => x.units)
-    if (by! < 2n || by! > 12n) return misfit(WITH_REMAINDER.none)
-    return n! < by! ? misfit(WITH_REMAINDER.small) : { n: n!, by: by! }
+    const [n, by] = firstOf(
+      2,
+      item.numbers.map((x) => x.units),
+    )
+    if (by < 2n || by > 12n) return misfit(WITH_REMAINDER.none)
+    return n < by ? misfit(WITH_REMAINDER.small) : { n, by }
   },
   *work({ n, by }) {
     const mind = new Mind()

@@ -1,6 +1,7 @@
 /** Paper kind: sums of runs. */
 
 import { decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { between, mapped, type ProblemSpace, pairs, type Space } from '../problem/space.js'
@@ -56,7 +57,11 @@ export const runs = paperKind({
     const item = itemOfForm(problem, RUNS.none, 'run')
     if (isMisfit(item)) return item
     const members = item.numbers.map((n) => n.units)
-    return { first: members[0]!, gap: members[1]! - members[0]!, last: members.at(-1)! }
+    return {
+      first: present(members[0]),
+      gap: present(members[1]) - present(members[0]),
+      last: present(members.at(-1)),
+    }
   },
   *work({ first, gap, last }) {
     const mind = new Mind()

@@ -1,6 +1,8 @@
 /** Paper kind: units of time and of the metric system. */
+
 import { type Decimal, decimal, toWords } from '../number/decimal.js'
 import { decimalOf, dividedBy, fraction, fractionOf, times } from '../number/fraction.js'
+import { present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { itemOf } from '../problem/items/forms.js'
 import { unitsIn } from '../problem/items/measures.js'
@@ -78,7 +80,7 @@ export const units = paperKind({
     const item = itemOfForm(problem, UNIT.none, 'units')
     if (isMisfit(item)) return item
     const [first, rest] = item.numbers as [Decimal, Decimal | undefined]
-    const [from, to] = [item.signs[0]!, item.signs.at(-1)!]
+    const [from, to] = [present(item.signs[0]), present(item.signs.at(-1))]
     if (from === to || (rest && item.signs[1] !== to)) return misfit(UNIT.none)
     const factor = unitsIn(from, to)
     const down = factor.under === 1n

@@ -2,6 +2,7 @@
 
 import type { Busy, LearnerSettings } from '../learner/settings.js'
 import { instantOf } from '../number/days.js'
+import { firstOf, present } from '../number/present.js'
 
 /** Practice is put between these hours of the learner's own day. */
 const EARLIEST = '07:00'
@@ -17,14 +18,15 @@ export function freeTime(
   day: string,
   timeZone: string,
 ): string | undefined {
-  const [earliest, wished, latest] = [EARLIEST, at, LATEST].map((t) =>
-    Date.parse(instantOf(day, t, timeZone)),
+  const [earliest, wished, latest] = firstOf(
+    3,
+    [EARLIEST, at, LATEST].map((t) => Date.parse(instantOf(day, t, timeZone))),
   )
   const need = minutes * 60_000
   const taken = busy.map((b): [number, number] => [Date.parse(b.from), Date.parse(b.to)])
   const free = (start: number) => taken.every(([from, to]) => start + need <= from || start >= to)
-  for (let t = wished!; t <= Math.max(latest!, wished!); t += STEP_MS) if (free(t)) return iso(t)
-  for (let t = earliest!; t < wished!; t += STEP_MS) if (free(t)) return iso(t)
+  for (let t = wished; t <= Math.max(latest, wished); t += STEP_MS) if (free(t)) return iso(t)
+  for (let t = earliest; t < wished; t += STEP_MS) if (free(t)) return iso(t)
   return undefined
 }
 
@@ -37,7 +39,7 @@ export function mergedBusy(busy: readonly Busy[], now: string): Busy[] {
     .filter((b) => b.to > now && b.from < b.to)
     .sort((a, b) => (a.from < b.from ? -1 : 1))) {
     const last = merged.at(-1)
-    if (last && from <= last.to) last.to = [to, last.to].sort()[1]!
+    if (last && from <= last.to) last.to = present([to, last.to].sort()[1])
     else merged.push({ from, to })
   }
   return merged

@@ -7,6 +7,7 @@
  * not move. The interval comes from fitting resampled residuals (Efron 1979), with either curve's share as it fits.
  */
 
+import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import { middleOf } from '../number/statistics.js'
 import { OUTLOOK } from '../words/plan.js'
@@ -60,10 +61,11 @@ export function fitCurve(law: Law, paces: readonly number[]): PracticeCurve {
   const y = paces.map(Math.log)
   const slopes: number[] = []
   for (let i = 0; i < x.length; i += 1)
-    for (let j = i + 1; j < x.length; j += 1) slopes.push((y[j]! - y[i]!) / (x[j]! - x[i]!))
+    for (let j = i + 1; j < x.length; j += 1)
+      slopes.push((present(y[j]) - present(y[i])) / (present(x[j]) - present(x[i])))
   const slope = middleOf(slopes)
-  const start = middleOf(y.map((v, i) => v - slope * x[i]!))
-  const miss = y.reduce((sum, v, i) => sum + Math.abs(v - start - slope * x[i]!), 0)
+  const start = middleOf(y.map((v, i) => v - slope * present(x[i])))
+  const miss = y.reduce((sum, v, i) => sum + Math.abs(v - start - slope * present(x[i])), 0)
   return { law, firstMs: Math.exp(start), rate: -slope, miss }
 }
 
@@ -105,20 +107,20 @@ export function forecast(
     // Residuals of a fitted line are smaller than the true ones by about this much.
     const wider = Math.sqrt(n / (n - 2))
     const resampled = paces.map((_, d) => {
-      const miss = misses[Math.floor(random.unit() * n)]! - centre
+      const miss = present(misses[Math.floor(random.unit() * n)]) - centre
       return paceOn(base, d + 1) * Math.exp(wider * miss)
     })
     curves.push(fitCurve(base.law, resampled))
   }
   const days = ordered(curves.map((c) => dayOf(c, targetMs)))
-  const at = (share: number) => days[Math.floor(share * RESAMPLES)]!
+  const at = (share: number) => present(days[Math.floor(share * RESAMPLES)])
   const ahead = (day: number) => Math.max(1, Math.ceil(day) - n)
   if (at(1 - TAIL) - n > FURTHEST_DAYS) return { silent: OUTLOOK.unsteady }
   const [low, mid, high] = [at(TAIL), at(0.5), at(1 - TAIL)].map(ahead) as [number, number, number]
   const band = Array.from({ length: n + Math.min(high, BAND_AHEAD) }, (_, d) => {
     const paces = ordered(curves.map((c) => paceOn(c, d + 1)))
     const edge = Math.floor(TAIL * RESAMPLES)
-    return { low: paces[edge]!, high: paces[RESAMPLES - 1 - edge]! }
+    return { low: present(paces[edge]), high: present(paces[RESAMPLES - 1 - edge]) }
   })
   return { forecast: { curve, days: { low, middle: mid, high }, coverage: COVERAGE, band } }
 }

@@ -2,10 +2,12 @@
  * What to practise today in the minutes there are: due facts first, then what is to be asked again, then what reaches its
  * target soonest, and something new every few days. Nothing is owed for days missed, and nothing blocks the way.
  */
+
 import { firstMs } from '../curriculum/levels.js'
 import { isKnown, type Mastery } from '../curriculum/mastery.js'
 import { bugOf } from '../learner/bugs.js'
 import { byTime, daysBetween } from '../number/days.js'
+import { present } from '../number/present.js'
 import { COURSE, techniqueById } from '../registry/techniques.js'
 import { bugWords, PLAN } from '../words/plan.js'
 import { factsFor } from './facts.js'
@@ -172,8 +174,8 @@ function nextReady(going: readonly Mastery[], input: PlanInput): Mastery | undef
   const ready = COURSE.flatMap((t) => going.find((m) => m.technique === t && !m.worked) ?? [])
   const lacking = new Map(ready.map((m) => [m, unready(m, input)]))
   return (
-    ready.find((m) => m.technique.needs.length === 0 || lacking.get(m)! <= MOSTLY) ??
-    ready.toSorted((a, b) => lacking.get(a)! - lacking.get(b)!)[0]
+    ready.find((m) => m.technique.needs.length === 0 || present(lacking.get(m)) <= MOSTLY) ??
+    ready.toSorted((a, b) => present(lacking.get(a)) - present(lacking.get(b)))[0]
   )
 }
 
@@ -214,7 +216,7 @@ function toAskAgain(
     {
       kind: 'mixed',
       id: 'mixed',
-      of: due.map((m) => ({ id: m.technique.id, level: m.level! })),
+      of: due.map((m) => ({ id: m.technique.id, level: present(m.level) })),
       problems,
       minutes: due.reduce((sum, m) => sum + minutes(m), 0),
       because: wordsOf(settings).mixed(due.length),

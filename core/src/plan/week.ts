@@ -1,4 +1,5 @@
 /** The week ahead, supposing that each day is worked as planned and goes as the latest did. Nothing is owed for days missed. */
+
 import { adviseLevel, aimFor, firstMs, type LatestAnswer } from '../curriculum/levels.js'
 import { type LatestAt, type Move, masteryOf, withMove, withSession } from '../curriculum/mastery.js'
 import type { PastSession } from '../curriculum/retention.js'
@@ -6,6 +7,7 @@ import { factById } from '../facts/decks.js'
 import { type FactMemory, lastRecalled, type RecallPace, recallLimit, remember } from '../learner/recall.js'
 import type { LearnerSettings } from '../learner/settings.js'
 import { byTime, dayAfter } from '../number/days.js'
+import { present } from '../number/present.js'
 import { median } from '../number/statistics.js'
 import { techniqueById } from '../registry/techniques.js'
 import type { Support } from '../session/support.js'
@@ -114,7 +116,7 @@ function workedAt(input: WeekInput, task: Task): WeekInput {
     past: [...input.past, { technique, level, support, at, answers: answers.length, right, medianMs }],
     done: new Map(input.done).set(task.id, (input.done.get(task.id) ?? 0) + minutes),
   }
-  const its = latest.at(-1)!.answers
+  const its = present(latest.at(-1)).answers
   const inForce = moves.find((m) => m.technique === task.id)?.to ?? level
   const up =
     support === 'answer' &&
@@ -161,7 +163,7 @@ function recalled(
 ): FactMemory[] {
   const before = new Map(memories.map((m) => [m.fact, m]))
   for (const fact of facts) {
-    const { deck } = factById(fact)!
+    const { deck } = present(factById(fact))
     const within = recallLimit(deck, pace) ?? deck.withinMs
     before.set(
       fact,

@@ -2,11 +2,13 @@
  * What a minute of practice is worth: so many targets as it brings nearer. A technique is a target reached in so many minutes,
  * or one kept from being lost; all the figures below were found with examinees.
  */
+
 import { aimOf, firstMs } from '../curriculum/levels.js'
 import { isKnown, type Mastery } from '../curriculum/mastery.js'
 import { factsNeeded } from '../curriculum/needs.js'
 import { chanceKept, REST_DAYS } from '../curriculum/retention.js'
 import { FACT_DECKS } from '../facts/decks.js'
+import { present } from '../number/present.js'
 import type { PlanInput } from './input.js'
 import { BETWEEN, ENOUGH_ANSWERS, SUPPORTED } from './session.js'
 
@@ -59,7 +61,7 @@ export function bySoonest(
   input: Pick<PlanInput, 'settings' | 'memories'>,
 ): Mastery[] {
   const minutes = new Map(some.map((m) => [m, minutesToTarget(m, input)]))
-  return some.toSorted((a, b) => minutes.get(a)! - minutes.get(b)!)
+  return some.toSorted((a, b) => present(minutes.get(a)) - present(minutes.get(b)))
 }
 
 /** Known techniques that are to be asked again, the likeliest to be lost first. */

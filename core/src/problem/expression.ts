@@ -1,4 +1,5 @@
 /** Expressions as they are typed, printed and stored. */
+
 import {
   absolute,
   type Decimal,
@@ -10,6 +11,7 @@ import {
   toText,
   toWords,
 } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { squareRoot } from '../number/root.js'
 import { asDecimal, sameValue, type Value, valueText, valueWords } from '../question/value.js'
 import { TRUE_ROOT } from '../words/roots.js'
@@ -349,7 +351,7 @@ class Scanner {
       throw new InputError(`${rule} (character ${this.at + 1}).`, this.at)
     }
     this.skipSpace()
-    return readDecimal(part === undefined ? whole : `${whole}.${part}`)!
+    return present(readDecimal(part === undefined ? whole : `${whole}.${part}`))
   }
 
   private refuse(expected: string): never {

@@ -1,4 +1,5 @@
 import { type Decimal, decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { digitsAllowed, type Shape, stands } from './shape.js'
 import { countColumns, mapped, type Space } from './space.js'
 
@@ -34,9 +35,9 @@ export function numberSpace(
     count: cells.length,
     start: { zeros: 0, run: 0, longest: 0 },
     choices(column, before) {
-      const { number, shape, place } = cells[column]!
+      const { number, shape, place } = present(cells[column])
       // A run ends with its number.
-      const running = column > 0 && cells[column - 1]!.number === number ? before.run : 0
+      const running = column > 0 && present(cells[column - 1]).number === number ? before.run : 0
       return digitsAllowed(shape, place).flatMap((digit) => {
         const isZero = digit === 0 && stands(shape, place)
         const run = isZero ? running + 1 : 0
@@ -54,7 +55,7 @@ export function numberSpace(
     shapes.map((shape, number) => {
       let units = 0n
       for (let i = cells.length - 1; i >= 0; i -= 1)
-        if (cells[i]!.number === number) units = units * 10n + BigInt(digits[i]!)
+        if (present(cells[i]).number === number) units = units * 10n + BigInt(present(digits[i]))
       return decimal(units, shape.decimals)
     }),
   )

@@ -1,4 +1,5 @@
 import { type Decimal, decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { InputError } from './error.js'
 import { type NumberParameters, numberSpace } from './numbers.js'
 import { productOf } from './problem.js'
@@ -50,9 +51,9 @@ function lookedThrough(
   return {
     size: BigInt(found.length),
     at(index) {
-      const n = found[Number(index)]!
-      const a = multiplicands[Math.floor(n / multipliers.length)]!
-      return productOf(a.number, multipliers[n % multipliers.length]!.number)
+      const n = present(found[Number(index)])
+      const a = present(multiplicands[Math.floor(n / multipliers.length)])
+      return productOf(a.number, present(multipliers[n % multipliers.length]).number)
     },
   }
 }
@@ -67,7 +68,7 @@ const TOO_MANY = 'Carries can be counted for factors of up to six digits togethe
 
 function listAll(space: Space<Decimal[]>): Decimal[] {
   if (space.size > MOST_LISTED) throw new InputError(TOO_MANY)
-  return Array.from({ length: Number(space.size) }, (_, i) => space.at(BigInt(i))[0]!)
+  return Array.from({ length: Number(space.size) }, (_, i) => present(space.at(BigInt(i))[0]))
 }
 
 function looked(number: Decimal) {
@@ -88,7 +89,7 @@ function carriesOf(a: readonly number[], b: readonly number[]): number {
   for (let k = 0; k < a.length + b.length - 1; k += 1) {
     let sum = carry
     for (let i = Math.max(0, k - b.length + 1); i <= Math.min(k, a.length - 1); i += 1)
-      sum += a[i]! * b[k - i]!
+      sum += present(a[i]) * present(b[k - i])
     carry = Math.floor(sum / 10)
     // The last column is written whole: its tens are no carry.
     if (carry > 0 && k < a.length + b.length - 2) carries += 1

@@ -1,3 +1,4 @@
+import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import type { Problem } from './problem.js'
 
@@ -38,7 +39,7 @@ export function between(least: number | bigint, most: number | bigint, gap = 1):
 }
 
 export function listed<T>(things: readonly T[]): Space<T> {
-  return { size: BigInt(things.length), at: (index) => things[Number(index)]! }
+  return { size: BigInt(things.length), at: (index) => present(things[Number(index)]) }
 }
 
 /** Every pairing of a thing of one space with a thing of another. */
@@ -76,7 +77,7 @@ export function kept<T>(space: Space<T>, keep: (thing: T) => boolean): Space<T> 
   if (space.size > MOST_LISTED) throw new RangeError('Too many things to look through.')
   const numbers: number[] = []
   for (let i = 0; i < Number(space.size); i += 1) if (keep(space.at(BigInt(i)))) numbers.push(i)
-  return { size: BigInt(numbers.length), at: (index) => space.at(BigInt(numbers[Number(index)]!)) }
+  return { size: BigInt(numbers.length), at: (index) => space.at(BigInt(present(numbers[Number(index)]))) }
 }
 
 /** One choice at one column: what is written there, how many ways there are to do so, and the state beyond. */
@@ -107,7 +108,7 @@ export function countColumns<S, W>(columns: Columns<S, W>): Space<W[]> {
   const known: Map<string, Branching<S, W>>[] = Array.from({ length: columns.count }, () => new Map())
   const from = (column: number, state: S): Branching<S, W> => {
     const key = columns.key(state)
-    const found = known[column]!.get(key)
+    const found = present(known[column]).get(key)
     if (found) return found
     const branches: Branch<S, W>[] = []
     let total = 0n
@@ -118,7 +119,7 @@ export function countColumns<S, W>(columns: Columns<S, W>): Space<W[]> {
       total += ways
     }
     const branching = { branches, total }
-    known[column]!.set(key, branching)
+    present(known[column]).set(key, branching)
     return branching
   }
   const size = from(0, columns.start).total

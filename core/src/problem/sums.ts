@@ -1,4 +1,5 @@
 import { decimal } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { sumOf } from './problem.js'
 import { digitsAllowed, type Shape, stands } from './shape.js'
 import { countColumns, type ProblemSpace } from './space.js'
@@ -35,7 +36,7 @@ export function sumSpace(parameters: SumParameters): ProblemSpace {
     choices(cell, before) {
       const place = low + Math.floor(cell / terms.length)
       const index = cell % terms.length
-      const term = terms[index]!
+      const term = present(terms[index])
       return digitsAllowed(term, place).flatMap((digit) => {
         const zeros = before.zeros + (digit === 0 && stands(term, place) ? 1 : 0)
         let next: State = { ...before, sum: before.sum + digit, zeros }
@@ -73,7 +74,7 @@ export function sumSpace(parameters: SumParameters): ProblemSpace {
         ...terms.map((_, t) => {
           let units = 0n
           for (let cell = digits.length - terms.length + t; cell >= 0; cell -= terms.length)
-            units = units * 10n + BigInt(digits[cell]!)
+            units = units * 10n + BigInt(present(digits[cell]))
           return decimal(units, -low)
         }),
       )

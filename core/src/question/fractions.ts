@@ -1,6 +1,8 @@
 /** Kinds of answer that are fractions, each in the form it is asked in; and numerals of other bases. */
+
 import { type Decimal, decimal, equal, readDecimal } from '../number/decimal.js'
 import { decimalOf, type Fraction, fraction, fractionOf } from '../number/fraction.js'
+import { present } from '../number/present.js'
 import { said } from '../number/whole.js'
 import { formWords, UNFINISHED } from '../words/entry.js'
 import { type AnswerKind, DIGITS, pointed } from './kind.js'
@@ -49,7 +51,7 @@ function fractions({ id, print, say, form }: Dress): AnswerKind<Fraction> {
     same: (a, b) => a.over === b.over && a.under === b.under,
     length: (value) => print(value).length,
     ...(form !== undefined && {
-      form: { ...formWords(form), is: (text: string) => spaced(text) === print(readFraction(text)!) },
+      form: { ...formWords(form), is: (text: string) => spaced(text) === print(present(readFraction(text))) },
     }),
   }
 }
@@ -102,7 +104,10 @@ export const RATIO: AnswerKind<Fraction> = {
   say: ({ over, under }) => `${said(over)} : ${said(under)}`,
   same: (a, b) => a.over === b.over && a.under === b.under,
   length: (value) => RATIO.print(value).length,
-  form: { ...formWords('ratio'), is: (text) => text.replace(/\s/g, '') === RATIO.print(RATIO.read(text)!) },
+  form: {
+    ...formWords('ratio'),
+    is: (text) => text.replace(/\s/g, '') === RATIO.print(present(RATIO.read(text))),
+  },
 }
 
 export const LEAST_BASE = 2

@@ -3,6 +3,7 @@
  * and names the keys it is written with. An entry in code, on the wire and in the database is text of its kind, as
  * `print` gives it.
  */
+
 import {
   absolute,
   compare,
@@ -16,6 +17,7 @@ import {
   toWords,
 } from '../number/decimal.js'
 import { placeName } from '../number/places.js'
+import { present } from '../number/present.js'
 import { ESTIMATED, UNFINISHED } from '../words/entry.js'
 import { type QuotientRemainder, valueText, valueWords } from './value.js'
 
@@ -188,7 +190,7 @@ export const QUOTIENT: AnswerKind<QuotientRemainder> = {
   read(text) {
     const found = QUOTIENT_TEXT.exec(text.replace(/\s/g, ''))
     if (!found) return undefined
-    return { quotient: decimal(BigInt(found[1]!)), remainder: decimal(BigInt(found[2] ?? 0)) }
+    return { quotient: decimal(BigInt(present(found[1]))), remainder: decimal(BigInt(found[2] ?? 0)) }
   },
   print: valueText,
   say: valueWords,
@@ -207,7 +209,7 @@ export function choiceOf(
   given: readonly Omit<AnswerChoice, 'key'>[],
   typed?: { readonly keys: readonly string[]; readonly idOf: (text: string) => string | undefined },
 ): AnswerKind<string> {
-  const choices = given.map((c, i): AnswerChoice => ({ ...c, key: LETTERS[i]! }))
+  const choices = given.map((c, i): AnswerChoice => ({ ...c, key: present(LETTERS[i]) }))
   const found = (text: string) => choices.find((c) => c.id === text || c.key === text.toLowerCase())
   const letter = (text: string) => choices.some((c) => c.key === text.toLowerCase())
   return {

@@ -1,5 +1,7 @@
 /** The same problems worked in two ways, and what the times say of them. */
+
 import { practiceName } from '../drill/drills.js'
+import { present } from '../number/present.js'
 import { median } from '../number/statistics.js'
 import type { ListedProblem } from '../set/recipe.js'
 import { TWO_WAYS } from '../words/report.js'
@@ -68,13 +70,13 @@ export function twoWaysVerdict(
   )
   const named = (way: WayTimes) => ({
     name: practiceName(way.technique),
-    ms: way.ms!,
+    ms: present(way.ms),
     right: way.right,
     of: way.of,
   })
   const says = ways.some((w) => w.right < ENOUGH_RIGHT || w.ms === undefined)
     ? TWO_WAYS.few(ENOUGH_RIGHT)
-    : second!.ms! < CLOSE * first!.ms!
+    : present(second!.ms) < CLOSE * present(first!.ms)
       ? TWO_WAYS.close(named(first!), named(second!))
       : TWO_WAYS.quicker(named(first!), named(second!))
   return { ways, says }

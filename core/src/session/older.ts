@@ -1,5 +1,6 @@
 /** Attempts as they were recorded before events: entries with the number of their step, and hints counted only. */
 
+import { present } from '../number/present.js'
 import type { Technique, Variant } from '../technique/contract.js'
 import type { SlipId } from '../words/slips.js'
 import type { AttemptEvent } from './events.js'
@@ -30,7 +31,7 @@ export interface OlderAttempt {
 export function eventsOfOlder(older: OlderAttempt): AttemptEvent[] {
   const { entries, outcome, thinkMs, keyMs, totalMs, idleMs } = older
   const accepted = entries.map((e, i) =>
-    i === entries.length - 1 ? outcome === 'done' : entries[i + 1]!.step > e.step,
+    i === entries.length - 1 ? outcome === 'done' : present(entries[i + 1]).step > e.step,
   )
   let movedAt = 0
   let at = 0
@@ -43,7 +44,7 @@ export function eventsOfOlder(older: OlderAttempt): AttemptEvent[] {
   const [first, last] = [typed[0], typed.at(-1)]
   const events = given.map((event, i): AttemptEvent => {
     if (i !== first && i !== last) return event
-    const end = Math.min(event.at!, i === last ? Math.max(thinkMs + keyMs, 0) : event.at!)
+    const end = Math.min(present(event.at), i === last ? Math.max(thinkMs + keyMs, 0) : present(event.at))
     const begin = i === first ? Math.min(thinkMs, end) : end
     return { ...event, first: begin, last: end, ...(i === last && { pause: idleMs }) }
   })

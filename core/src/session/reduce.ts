@@ -2,7 +2,9 @@
  * The one judge: folds the events of an attempt into what stands, what is asked and what is to be said, in the browser
  * as they happen and on the server all at once. Pure, and linear in the events.
  */
+
 import type { LocatedSlip } from '../diagnose/diagnose.js'
+import { firstOf, present } from '../number/present.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import { type AnyQuestion, meets } from '../question/question.js'
@@ -170,7 +172,7 @@ export function openStep({ support, walks, outcome }: Progress): Step | undefine
 export function openQuestion(progress: Progress, of?: number): AnyQuestion | undefined {
   const { task, walks, answered, outcome } = progress
   if (outcome !== undefined) return undefined
-  if ('technique' in task) return openStep(progress) ?? walks[0]!.whole()
+  if ('technique' in task) return openStep(progress) ?? present(walks[0]).whole()
   return task.questions[indexOf(task, answered, of)]
 }
 
@@ -235,13 +237,13 @@ function enter(progress: Progress, event: AttemptEvent): Progress {
       : readStep(walks, text, progress.spare, saidSoFar(progress, text))
     : readAnswer(walks, text)
   if (!read) throw notValue(text)
-  const step = inSteps ? walks[0]!.taken + 1 : 0
-  const place = inSteps ? walks[0]!.next!.place : 0
+  const step = inSteps ? present(walks[0]).taken + 1 : 0
+  const place = inSteps ? present(present(walks[0]).next).place : 0
   const entry = { text, ms: sinceMoved(progress.clock), step, place, took: 0, slips: [] }
   switch (read.verdict) {
     case 'right':
     case 'ahead': {
-      const took = read.walks[0]!.taken - walks[0]!.taken
+      const took = present(read.walks[0]).taken - present(walks[0]).taken
       const { spare = NOWHERE } = read
       return {
         ...movedOn(progress, { ...entry, took, verdict: read.verdict }, read.walks),
@@ -308,17 +310,17 @@ function give(progress: Progress, event: AttemptEvent): Progress {
       at,
     )
   }
-  const [walk] = walks
+  const [walk] = firstOf(1, walks)
   if (support === 'answer') return wholeAnswer(progress, 'given')
-  const { place, kind } = walk!.next!
+  const { place, kind } = present(walk.next)
   const shown = showStep(walks)
-  const entry = { text: kind.print(shown.value), ms, step: walk!.taken + 1, place, took: 1, slips: [] }
+  const entry = { text: kind.print(shown.value), ms, step: walk.taken + 1, place, took: 1, slips: [] }
   return movedOn(progress, { ...entry, verdict: 'given' }, shown.walks)
 }
 
 /** The answer all at once, shown by the program or marked as right on paper. */
 function wholeAnswer(progress: Progress, verdict: 'given' | 'right'): Progress {
-  const walk = progress.walks[0]!
+  const walk = present(progress.walks[0])
   const { kind, expect } = walk.whole()
   const end = walk.onward().at(-1) ?? walk
   const took = end.taken - walk.taken
@@ -356,7 +358,7 @@ function noted(progress: Progress, entry: JudgedEntry): Progress {
 function movedOn(progress: Progress, entry: JudgedEntry, walks: readonly Walk[], index?: number): Progress {
   const answered =
     index === undefined ? progress.answered : progress.answered.map((done, i) => done || i === index)
-  const done = walks.length > 0 ? walks[0]!.next === undefined : answered.every(Boolean)
+  const done = walks.length > 0 ? present(walks[0]).next === undefined : answered.every(Boolean)
   return {
     ...progress,
     entries: [...progress.entries, entry],

@@ -1,6 +1,8 @@
 /** What is said of the mistakes of a kept attempt: they are kept by step, place and id alone. */
+
 import { remarked } from '../diagnose/diagnose.js'
 import { placeName } from '../number/places.js'
+import { present } from '../number/present.js'
 import { sameValue } from '../question/value.js'
 import { readAnswerOf } from '../technique/driver.js'
 import { missingFrom } from '../technique/listening/so-far.js'
@@ -33,7 +35,7 @@ export function withRemarks(record: AttemptRecord, entries: readonly JudgedEntry
     return {
       ...entry,
       slips: slips.map((slip, k) => {
-        const same = again?.slips[k]?.id === slip.id ? again.slips[k]!.remark : undefined
+        const same = again?.slips[k]?.id === slip.id ? present(again.slips[k]).remark : undefined
         // Judged by an older judge it may be read otherwise now: what its step says of it stands.
         const kept = step?.slips().find((s) => s.id === slip.id && typed && sameValue(s.entry, typed))?.remark
         return { ...slip, remark: slip.remark ?? same ?? kept ?? namedAt(slip) }

@@ -1,4 +1,5 @@
 /** What is typed and not yet confirmed: pure, time comes in with every key. */
+import { present } from '../number/present.js'
 import { type AnswerKind, otherReading } from '../question/kind.js'
 import { meetsText } from '../question/question.js'
 import type { Value } from '../question/value.js'
@@ -93,7 +94,7 @@ export function confirm(
   if (
     wrong >= MOST_WRONG &&
     !meetsText(question, typing.text) &&
-    mistaken(happen(progress, event).entries.at(-1)!)
+    mistaken(present(happen(progress, event).entries.at(-1)))
   )
     return { notice: UNFINISHED.tries }
   return { event }
@@ -113,12 +114,14 @@ export function enteredText(progress: Progress, typed: string, of?: number): str
   const isTaken = (entry: string) =>
     question.kind.read(entry) !== undefined &&
     !mistaken(
-      happen(progress, {
-        kind: 'entered',
-        at: progress.clock.at,
-        text: entry,
-        ...(of !== undefined && { of }),
-      }).entries.at(-1)!,
+      present(
+        happen(progress, {
+          kind: 'entered',
+          at: progress.clock.at,
+          text: entry,
+          ...(of !== undefined && { of }),
+        }).entries.at(-1),
+      ),
     )
   return other !== undefined && !isTaken(text) && isTaken(other) ? other : text
 }

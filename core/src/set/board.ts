@@ -2,8 +2,10 @@
  * The board: what is shown to a whole room from one screen. A plan is a list of parts that are gone through one after
  * another; each part shows problems, thought by thought.
  */
+
 import { factById } from '../facts/decks.js'
 import { MOST_FLASHED, SHOWN_WAYS } from '../flash/list.js'
+import { present } from '../number/present.js'
 import { seeded } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import { readProblem } from '../problem/expression.js'
@@ -140,7 +142,7 @@ export function boardProblem(
   seed: number,
 ): BoardProblem {
   if (part.kind === 'problems') {
-    const listed = part.problems[n]!
+    const listed = present(part.problems[n])
     const problem = readProblem(listed.expression)
     return { ...listed, variant: variantOf(techniqueById(listed.technique)), problem }
   }

@@ -1,9 +1,11 @@
 /** Is a recipe one that can be followed? */
+
 import { hasChecks } from '../drill/checking.js'
 import { drillById } from '../drill/drills.js'
 import { areWaysToChoose } from '../drill/ways.js'
 import { factById } from '../facts/decks.js'
 import { MOST_FLASHED } from '../flash/list.js'
+import { present } from '../number/present.js'
 import { InputError } from '../problem/error.js'
 import { readProblem } from '../problem/expression.js'
 import { checkLevel, levelOf, techniqueById } from '../registry/techniques.js'
@@ -71,7 +73,7 @@ function checkSource(source: Source): void {
     case 'flash':
     case 'grid':
       for (const [name, [least, most]] of Object.entries(LIMITS[source.kind])) {
-        const value = (source as unknown as Record<string, number>)[name]!
+        const value = present((source as unknown as Record<string, number>)[name])
         if (!Number.isInteger(value) || value < least || value > most)
           throw new InputError(`${name} goes from ${least} to ${most}, not ${value}.`)
       }

@@ -1,4 +1,5 @@
 /** The items of a set: the same recipe and seed give the same items in every browser and on the server. */
+
 import { randomChecking } from '../drill/checking.js'
 import { type DrillId, drillById } from '../drill/drills.js'
 import { factText } from '../drill/fact.js'
@@ -7,6 +8,7 @@ import { randomWays } from '../drill/ways.js'
 import { type FactCard, factById } from '../facts/decks.js'
 import { printGrid, randomGrid } from '../flash/grid.js'
 import { flashList } from '../flash/list.js'
+import { present } from '../number/present.js'
 import { type Random, seeded } from '../number/random.js'
 import { InputError } from '../problem/error.js'
 import { printProblem, readProblem } from '../problem/expression.js'
@@ -118,7 +120,7 @@ function newOnes(drill: DrillId, count: number, make: () => string): Item[] {
 }
 
 function oneOf<T>(list: readonly T[], random: Random): T {
-  return list[Number(random.below(BigInt(list.length)))]!
+  return present(list[Number(random.below(BigInt(list.length)))])
 }
 
 function drawn(
@@ -128,7 +130,7 @@ function drawn(
 ): Item[] {
   const problems = draw(spaceOf(source), random)
   return Array.from({ length: source.count }, (): Item => {
-    return { kind: 'problem', technique: source.technique, level, problem: problems.next().value! }
+    return { kind: 'problem', technique: source.technique, level, problem: present(problems.next().value) }
   })
 }
 
@@ -137,7 +139,7 @@ function shuffled<T>(list: readonly T[], random: Random): T[] {
   const mixed = [...list]
   for (let i = mixed.length - 1; i > 0; i -= 1) {
     const j = Number(random.below(BigInt(i + 1)))
-    ;[mixed[i], mixed[j]] = [mixed[j]!, mixed[i]!]
+    ;[mixed[i], mixed[j]] = [present(mixed[j]), present(mixed[i])]
   }
   return mixed
 }

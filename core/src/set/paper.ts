@@ -5,6 +5,7 @@
 
 import { toWords } from '../number/decimal.js'
 import { fraction, fractionOf, roundedOf, times } from '../number/fraction.js'
+import { present } from '../number/present.js'
 import { type Random, seeded } from '../number/random.js'
 import { PAPER_KINDS } from '../paper/kinds.js'
 import { InputError } from '../problem/error.js'
@@ -146,14 +147,14 @@ class Bag<T> {
 
   next(): T {
     if (this.left.length === 0) this.left = [...this.all]
-    return this.left.splice(Number(this.random.below(BigInt(this.left.length))), 1)[0]!
+    return present(this.left.splice(Number(this.random.below(BigInt(this.left.length))), 1)[0])
   }
 }
 
 /** A problem of a kind that is not on the paper yet, at the level of its place; undefined where none is found. */
 function oneOf(kind: PoolKind, share: number, seen: Set<string>, random: Random): ListedProblem | undefined {
   const { technique, levels } = kind
-  const level = levels[Math.min(levels.length - 1, Math.floor(share * levels.length))]!
+  const level = present(levels[Math.min(levels.length - 1, Math.floor(share * levels.length))])
   const space = levelOf(technique, level).problems()
   for (let i = 0; i < MOST_TRIES; i += 1) {
     const expression = printProblem(space.at(random.below(space.size)))
@@ -251,7 +252,7 @@ export function byKind(recipe: Recipe, { marks }: PaperScore): readonly KindResu
   const points = recipe.marks ?? { right: 1, wrong: 0, blank: 0 }
   const found = new Map<string, KindResult>()
   for (const [i, { technique }] of listOf(recipe).entries()) {
-    const mark = marks[i]!
+    const mark = present(marks[i])
     if (mark === 'blank') continue
     const before = found.get(technique) ?? { technique, items: 0, right: 0, wrong: 0, skipped: 0, lost: 0 }
     const got =
@@ -285,7 +286,7 @@ export function weakKinds(
     const list = listOf(recipe)
     for (const { technique, items, right, lost } of byKind(recipe, score)) {
       const levels = list.flatMap((p, i) =>
-        p.technique === technique && ['wrong', 'skipped'].includes(score.marks[i]!) ? [p.level] : [],
+        p.technique === technique && ['wrong', 'skipped'].includes(present(score.marks[i])) ? [p.level] : [],
       )
       const before = found.get(technique) ?? { technique, level: 1, missed: 0, of: 0, lost: 0 }
       found.set(technique, {
@@ -314,9 +315,11 @@ export function drillOfCostliest(recipe: Recipe, score: PaperScore): Recipe | un
     .slice(0, MOST_DRILLED)
   if (costly.length === 0) return undefined
   const lost = (technique: string) =>
-    listOf(recipe).find(
-      (p, i) => p.technique === technique && ['wrong', 'skipped'].includes(score.marks[i]!),
-    )!
+    present(
+      listOf(recipe).find(
+        (p, i) => p.technique === technique && ['wrong', 'skipped'].includes(present(score.marks[i])),
+      ),
+    )
   return {
     sources: costly.map(({ technique }) => ({
       kind: 'level',
@@ -334,7 +337,7 @@ export function drillOfCostliest(recipe: Recipe, score: PaperScore): Recipe | un
 /** What was right of an estimate, in words: the exact value and the band about it. Undefined for anything else. */
 export function estimateBand(problem: Problem): string | undefined {
   if (problem.kind !== 'item' || problem.form !== 'estimate') return undefined
-  const exact = fractionOf(asDecimal(answerOf(problem))!)
+  const exact = fractionOf(present(asDecimal(answerOf(problem))))
   const at = (hundredths: bigint) => toWords(roundedOf(times(exact, fraction(hundredths, 100n)), BAND_PLACES))
   return ESTIMATE.band(at(95n), at(105n), at(100n))
 }

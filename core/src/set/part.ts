@@ -1,5 +1,7 @@
 /** A part of a lesson at the board, from what was filled in for it. */
+
 import { FACT_DECKS } from '../facts/decks.js'
+import { present } from '../number/present.js'
 import { InputError } from '../problem/error.js'
 import { techniqueById } from '../registry/techniques.js'
 import type { BOARD_WAYS, BoardClock, BoardPart } from './board.js'
@@ -61,7 +63,7 @@ export function partOf(kind: PartKind, filled: Filled, supply: PartSupply): Boar
     case 'set':
       return setPart(filled, supply)
     case 'facts': {
-      const { cards, name } = FACT_DECKS.find((d) => d.id === filled.deck) ?? FACT_DECKS[0]!
+      const { cards, name } = FACT_DECKS.find((d) => d.id === filled.deck) ?? present(FACT_DECKS[0])
       const facts = shuffled(cards, supply.seed).slice(0, filled.count)
       return { kind, name, facts: facts.map((c) => c.id), waitMs: filled.waitMs }
     }
@@ -85,7 +87,7 @@ function typedIn({ text }: Filled, { typed }: PartSupply): readonly OwnProblem[]
 /** One problem in two ways, both of which must fit it. */
 function waysPart(filled: Filled, supply: PartSupply): BoardPart {
   const { ways } = filled
-  const { expression } = typedIn(filled, supply)[0]!
+  const { expression } = present(typedIn(filled, supply)[0])
   for (const way of ways)
     if (supply.listed({ expression }, way).technique !== way)
       throw new InputError(`${techniqueById(way).name} does not fit ${expression}.`)

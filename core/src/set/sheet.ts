@@ -2,9 +2,11 @@
  * Sheets of paper: the items of a set, printed with a key and a code, so that they can be made again and keyed back in. A
  * sheet is stored with its list: no later version of the program changes it.
  */
+
 import type { DrillItem } from '../drill/drill.js'
 import { drillById } from '../drill/drills.js'
 import { toWords } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { InputError } from '../problem/error.js'
 import { orOthers, problemWords, readProblem } from '../problem/expression.js'
 import { itemJoint } from '../problem/items/forms.js'
@@ -215,7 +217,7 @@ export function keyItem(listed: ListedProblem, worked: boolean): KeyItem {
   return {
     answer: whole.kind.say(whole.expect) + orOthers(problem),
     band: estimateBand(problem),
-    steps: steps?.steps.map((step, i) => inPrint(stepLine(step, steps.entries[i]!))) ?? [],
+    steps: steps?.steps.map((step, i) => inPrint(stepLine(step, present(steps.entries[i])))) ?? [],
     frame: beadsAsked(technique, problem)?.solved,
   }
 }
@@ -226,7 +228,7 @@ function beadsAsked(technique: Technique, problem: Problem) {
   const { number } = problem
   const frame = technique.frame(problem, LEAST_RODS)
   const solved = setNumber(frame, number)
-  return beadWorkOf(trace(technique, problem, variantOf(technique)).steps[0]!)?.kind === 'read'
+  return beadWorkOf(present(trace(technique, problem, variantOf(technique)).steps[0]))?.kind === 'read'
     ? { asked: SHEET_WORDS.read, frame, solved: undefined }
     : { asked: SHEET_WORDS.set(toWords(number)), frame, solved }
 }
@@ -235,7 +237,7 @@ function beadsAsked(technique: Technique, problem: Problem) {
 function drillItem({ technique, expression }: ListedProblem, { says, questions }: DrillItem): SheetItem {
   const choices = (q: DrillItem['questions'][number]) =>
     q.kind.choices ? ` (${q.kind.choices.map((c) => c.name).join(' / ')})` : ''
-  const last = questions.at(-1)!
+  const last = present(questions.at(-1))
   const joint = last.kind.choices
     ? `${choices(last)} `
     : technique !== 'fact'

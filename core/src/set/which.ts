@@ -1,8 +1,10 @@
 /** What a round, a sheet or a stretch of practice is made of, as it is chosen: pure, so that it is drawn alike anywhere. */
+
 import { hasChecks } from '../drill/checking.js'
 import { factText } from '../drill/fact.js'
 import { TRICKS } from '../drill/fits.js'
 import { FACT_DECKS } from '../facts/decks.js'
+import { present } from '../number/present.js'
 import { seeded } from '../number/random.js'
 import { COURSE, OWN_LEVEL } from '../registry/techniques.js'
 import { isAbacus } from '../soroban/step.js'
@@ -95,14 +97,14 @@ export function problemsOf(
       return { sources: [{ kind: 'listed', problems: listed }], order: 'listed', name }
     }
     case 'trial': {
-      const trial = trialById(which.trial) ?? TRIALS[0]!
+      const trial = trialById(which.trial) ?? present(TRIALS[0])
       const { sources, marks } = trialRecipe(trial.id, seed)
       return { sources, order: 'listed', name: trial.name, ...(marks && { marks }) }
     }
     case 'other':
       return { sources: [otherSource(which.what, which.count)], order: 'listed' }
     case 'facts': {
-      const { cards, name } = FACT_DECKS.find((d) => d.id === which.deck) ?? FACT_DECKS[0]!
+      const { cards, name } = FACT_DECKS.find((d) => d.id === which.deck) ?? present(FACT_DECKS[0])
       const some = shuffled(cards, seed).slice(0, which.count)
       const listed = some.map(({ id }) => ({ technique: 'fact', level: OWN_LEVEL, expression: factText(id) }))
       return { sources: [{ kind: 'listed', problems: listed }], order: 'listed', name }

@@ -1,5 +1,6 @@
 /** An attempt as the browser would have recorded it, had a simulated learner sat before it. */
 
+import { present } from '../number/present.js'
 import { printProblem } from '../problem/expression.js'
 import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
@@ -52,10 +53,10 @@ export function simulateAttempt(learner: SimulatedLearner, task: SimulatedTask):
   happens({ kind: 'shown', at: 0 })
   while (progress.outcome === undefined) {
     const { value, ms } = oneTry(learner, exercise, progress, day)
-    const text = openQuestion(progress)!.kind.print(value)
+    const text = present(openQuestion(progress)).kind.print(value)
     const at = durationOf(events) + ms
     // After some tries the learner asks to be shown, whatever was to be the next.
-    if (progress.tries >= PATIENCE - 1 && !meets(openQuestion(progress)!, value))
+    if (progress.tries >= PATIENCE - 1 && !meets(present(openQuestion(progress)), value))
       happens({ kind: 'given', at })
     else {
       const keys = Math.round(learner.traits.keyMs * (text.length - 1))
@@ -98,7 +99,7 @@ function oneTry(
     return tried.slip?.entry
   })
   // What nobody would write, as a remainder below zero, shows the mistake, and it is mended before it is entered.
-  const { kind, expect } = openQuestion(progress)!
+  const { kind, expect } = present(openQuestion(progress))
   const value = kind.read(kind.print(answer)) === undefined ? expect : answer
   return { value, ms: ms + Math.round(learner.traits.keyMs * valueText(value).length) }
 }

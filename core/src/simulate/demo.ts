@@ -1,4 +1,5 @@
 /** The demo data: six weeks in the tally room of Lantern Wharf, an invented river port. Nobody in it is real. */
+
 import { adviseLevel, aimFor, type LatestAnswer, LOOKED_BACK } from '../curriculum/levels.js'
 import { FACT_DECKS, type FactCard, factById } from '../facts/decks.js'
 import {
@@ -10,6 +11,7 @@ import {
   toAsk,
 } from '../learner/recall.js'
 import { type LearnerSettings, settingsForAge } from '../learner/settings.js'
+import { present } from '../number/present.js'
 import { type Random, seeded } from '../number/random.js'
 import { COURSE } from '../registry/techniques.js'
 import { durationOf } from '../session/events.js'
@@ -309,7 +311,7 @@ class Clerk {
     const recalls = cards.map((card: FactCard, i) => {
       const { thinkMs, right } = this.learner.recall(card.id, at(clock).slice(0, 10))
       const ms = thinkMs + Math.round(traits.keyMs * card.kind.length(card.expect))
-      const withinMs = recallLimit(factById(card.id)!.deck, { extraTime: this.extraTime, share })
+      const withinMs = recallLimit(present(factById(card.id)).deck, { extraTime: this.extraTime, share })
       const recall = {
         id: uuid(random),
         n: i + 1,

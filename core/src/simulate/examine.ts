@@ -3,6 +3,7 @@
  * A technique is at its target when problems of its first level, worked in the head on an ordinary day without a trace of it
  * being left, are right and quick enough.
  */
+
 import type { Targets } from '../curriculum/levels.js'
 import { REST_DAYS } from '../curriculum/retention.js'
 import { Examinee } from '../examiners/examinee.js'
@@ -10,6 +11,7 @@ import type { ExamineeKind } from '../examiners/kinds.js'
 import { cardOfFact, FACT_DECKS } from '../facts/decks.js'
 import { DEFAULT_SETTINGS } from '../learner/settings.js'
 import { dayAfter } from '../number/days.js'
+import { present } from '../number/present.js'
 import { seeded } from '../number/random.js'
 import { middleOf } from '../number/statistics.js'
 import { draw } from '../problem/space.js'
@@ -102,7 +104,7 @@ export function examine(kind: ExamineeKind, practice: Practice, days: number, pr
   for (let d = 0; d < days; d += 1) {
     const done = weeks.live(dayAfter(FIRST_DAY, d))
     minutes.push((minutes.at(-1) ?? 0) + done / 60_000)
-    if (probed) met.push(d % EVERY ? met.at(-1)! : goal.map((id) => isMet(examinee, practice, id, d)))
+    if (probed) met.push(d % EVERY ? present(met.at(-1)) : goal.map((id) => isMet(examinee, practice, id, d)))
     for (const { fact, again } of weeks.today.recalls) {
       asked.facts.add(fact)
       if (asked.facts.size === cards.length) asked.by ??= d + 1
@@ -125,7 +127,7 @@ export function examine(kind: ExamineeKind, practice: Practice, days: number, pr
     return each.includes(-1) ? undefined : minutes[Math.max(...each)]
   }
   return {
-    minutes: minutes.at(-1)!,
+    minutes: present(minutes.at(-1)),
     toAll: toAll(0),
     toLasting: toAll(LASTING_DAYS),
     kept: goal.filter((_, i) => {
@@ -144,5 +146,5 @@ export function examine(kind: ExamineeKind, practice: Practice, days: number, pr
 
 function isMet(examinee: Examinee, { targets }: Practice, technique: string, day: number): boolean {
   const { right, ms } = ask(examinee, technique, day)
-  return right >= RIGHT && ms <= targets![technique]![1]!
+  return right >= RIGHT && ms <= present(present(targets![technique])[1])
 }

@@ -2,7 +2,9 @@
  * How what to practise may be chosen: by the plan, or by one of the ways it is measured against. All have the same facts of
  * the day, the same support and the same levels; they differ in which technique is worked.
  */
+
 import { isKnown, type Mastery } from '../curriculum/mastery.js'
+import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import type { PlanInput, PlanItem } from '../plan/input.js'
 import { nextSupport, sessionLength } from '../plan/session.js'
@@ -59,10 +61,10 @@ function choose(policy: Policy, { mastery }: PlanInput, { goal, turn, random }: 
   const needed = (m: Mastery) => m.technique.needs.filter((id) => goal.includes(id))
   const known = (id: string) => all.some((m) => m.technique.id === id && isKnown(m))
   const open = all.filter((m) => needed(m).every(known))
-  if (policy === 'one-by-one') return open.find((m) => !isKnown(m)) ?? open[turn % open.length]!
-  if (policy === 'slowest-first') return open.toSorted((a, b) => paceOf(a) - paceOf(b))[0]!
-  if (policy === 'in-turn') return open[turn % open.length]!
-  return open[Math.floor(random.unit() * open.length)]!
+  if (policy === 'one-by-one') return open.find((m) => !isKnown(m)) ?? present(open[turn % open.length])
+  if (policy === 'slowest-first') return present(open.toSorted((a, b) => paceOf(a) - paceOf(b))[0])
+  if (policy === 'in-turn') return present(open[turn % open.length])
+  return present(open[Math.floor(random.unit() * open.length)])
 }
 
 /** Target over median; 0 for what was never worked alone. */

@@ -1,6 +1,7 @@
 /**
  * Weeks of practice of a pupil, to see what so many minutes a day may give, and whether a plan is better than other ways.
  */
+
 import { adviseLevel, aimFor, type LatestAnswer, type Targets } from '../curriculum/levels.js'
 import {
   isKnown,
@@ -25,6 +26,7 @@ import {
 import { DEFAULT_SETTINGS } from '../learner/settings.js'
 import { slowFacts, type Timed, timesOf } from '../learner/times.js'
 import { dayAfter } from '../number/days.js'
+import { present } from '../number/present.js'
 import { type Random, seeded } from '../number/random.js'
 import { median } from '../number/statistics.js'
 import type { Place, PlanInput, PlanItem } from '../plan/input.js'
@@ -208,7 +210,7 @@ export class Weeks {
       const { thinkMs, right, keys, ms } = this.askFact(fact)
       const before = this.memories.get(fact)
       const pace = { extraTime: this.aims.extraTime, share: this.figures.share }
-      const withinMs = recallLimit(factById(fact)!.deck, pace)
+      const withinMs = recallLimit(present(factById(fact)).deck, pace)
       const recall = { fact, right, ms, thinkMs, withinMs, at: this.at(clock) }
       const one = { fact, again: !isRecalled(recall), first: before === undefined }
       this.today = { ...this.today, recalls: [...this.today.recalls, one] }
@@ -224,7 +226,7 @@ export class Weeks {
   }
 
   private askFact(fact: string) {
-    const { kind, expect } = factById(fact)!.card
+    const { kind, expect } = present(factById(fact)).card
     const keys = kind.length(expect)
     const { thinkMs, right } = this.pupil.recall(fact, this.day)
     return { thinkMs, right, keys, ms: thinkMs + this.pupil.keyMs * keys }
@@ -312,7 +314,7 @@ export class Weeks {
     this.read = undefined
     const inForce = this.moves.find((m) => m.technique === technique)?.to ?? level
     if (support !== 'answer' || level !== inForce) return
-    const { answers } = this.latest.at(-1)!
+    const { answers } = present(this.latest.at(-1))
     const { move } = adviseLevel(answers, aimFor(this.aims, technique, level, answers))
     const to = level + (move === 'up' ? 1 : move === 'back' ? -1 : 0)
     if (to === level || to < 1 || to > techniqueById(technique).levels.length) return

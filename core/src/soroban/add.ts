@@ -2,6 +2,7 @@
  * soroban-add: a signed chain on the frame, number by number, each from its highest place; the frame shows the
  * running value. Every digit is direct, a five, a ten or a ten-five (moves.ts).
  */
+
 import {
   add,
   atPlace,
@@ -16,6 +17,7 @@ import {
   toWords,
   ZERO,
 } from '../number/decimal.js'
+import { firstOf, present } from '../number/present.js'
 import {
   fallsBelowZero,
   isPlainSum,
@@ -95,17 +97,17 @@ export const sorobanAdd = onFrame(
     },
     read(problem): SumProblem | Misfit {
       if (problem.kind !== 'sum') return misfit(FRAME_MISFIT.sums)
-      if (problem.terms[0]!.sign < 0) return misfit(FRAME_MISFIT.first)
+      if (present(problem.terms[0]).sign < 0) return misfit(FRAME_MISFIT.first)
       if (fallsBelowZero(problem)) return misfit(FRAME_MISFIT.belowZero)
       return rodsFor(problem) > MOST_RODS - 2 ? misfit(FRAME_MISFIT.tooLong) : problem
     },
     *work(problem, variant) {
-      const [first, ...later] = problem.terms
+      const [first, ...later] = firstOf(1, problem.terms)
       const lowest = lowestOf(problem)
       const tens = variant.tens as TensVariant
       // Wide enough at both ends for whatever a slip may lead to.
       let frame = clearFrame(MOST_RODS, 1 - lowest)
-      let total = first!.size
+      let total = first.size
       const start = setNumber(frame, total)
       total = yield beadStep({
         action: 'set',
@@ -114,9 +116,9 @@ export const sorobanAdd = onFrame(
         why: SET.whyFirst,
         expect: total,
         total: true,
-        writes: () => lineOf(first!.size, lowest, later.length > 0),
+        writes: () => lineOf(first.size, lowest, later.length > 0),
         beads: { before: frame, kind: 'set', cascade: 0, moves: movesBetween(frame, start) },
-        slips: (slip) => setSlips(slip, first!.size, lowest),
+        slips: (slip) => setSlips(slip, first.size, lowest),
       })
       for (const [n, term] of later.entries()) {
         const parts = partsOf([term])

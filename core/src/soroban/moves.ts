@@ -1,4 +1,5 @@
 /** Bead moves: one digit added to or taken from one rod, with the exact beads in their order. */
+import { present } from '../number/present.js'
 import { InputError } from '../problem/error.js'
 import type { Fact } from '../technique/contract.js'
 import { beadsOf, type Frame, hasRod, highestRod, rodAt, setRod } from './frame.js'
@@ -125,7 +126,7 @@ export function movesBetween(before: Frame, after: Frame): BeadMove[] {
   const moves: BeadMove[] = []
   for (let i = before.rods.length - 1; i >= 0; i -= 1) {
     const place = i - before.decimals
-    const [v, w] = [before.rods[i]!, after.rods[i] ?? 0]
+    const [v, w] = [present(before.rods[i]), after.rods[i] ?? 0]
     if (v !== w) moves.push(...onRod(place, v, w - v))
   }
   return moves

@@ -4,6 +4,7 @@
  * finger rests on the last units rod, where the next product of the same multiplier digit starts.
  * 36×52 from rod 4: 15, 06, 30, 12 → 1872 (3×5, 3×2 | 6×5, 6×2).
  */
+
 import {
   add,
   atPlace,
@@ -15,6 +16,7 @@ import {
   lowestPlace,
   ZERO,
 } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { wholePart } from '../number/whole.js'
 import { asProduct, type Factors, type Problem } from '../problem/problem.js'
 import { WHOLE } from '../question/kind.js'
@@ -62,10 +64,10 @@ export const sorobanMultiply = onFrame(
       // How far a wrong start has moved everything, in rods to the left.
       let off = 0
       for (const [r, row] of rows.entries()) {
-        const begins = row[0]!.place + 1 + off
-        const words = r === 0 ? startWords(factors) : rowWords(row[0]!, begins)
+        const begins = present(row[0]).place + 1 + off
+        const words = r === 0 ? startWords(factors) : rowWords(present(row[0]), begins)
         const id = r === 0 ? 'start-rod' : 'finger-new-row'
-        const rod = yield rodStep({ words, place: begins, id, first: row[0]!, total, lowest })
+        const rod = yield rodStep({ words, place: begins, id, first: present(row[0]), total, lowest })
         off += Number(wholePart(rod)) - rodOf(begins)
         for (const [i, given] of row.entries()) {
           // Fewer rods than that are on no frame.

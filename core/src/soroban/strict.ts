@@ -1,4 +1,5 @@
 /** Strict judging: every bead, and in the variant's order. */
+import { present } from '../number/present.js'
 import type { BeadMove } from './moves.js'
 
 /** Moves taken apart into single beads, in order. */
@@ -11,7 +12,12 @@ export function keepsOrder(made: readonly BeadMove[], asked: readonly BeadMove[]
   const [done, want] = [singleBeads(made), singleBeads(asked)]
   return (
     done.length <= want.length &&
-    done.every((m, i) => m.place === want[i]!.place && m.bead === want[i]!.bead && m.by === want[i]!.by)
+    done.every(
+      (m, i) =>
+        m.place === present(want[i]).place &&
+        m.bead === present(want[i]).bead &&
+        m.by === present(want[i]).by,
+    )
   )
 }
 

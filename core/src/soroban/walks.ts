@@ -2,6 +2,7 @@
  * Walks over the value on the frame. The ways on from each value are kept as running sums over the values, so that a
  * range of numbers is counted by a difference and one of them found by halving: numbers too long to try each.
  */
+import { present } from '../number/present.js'
 import type { Space } from '../problem/space.js'
 
 /**
@@ -20,7 +21,7 @@ export function signedWalks(terms: number, digits: number, noZero: boolean): Spa
   const on = (left: number, value: number, sign: number, n: number) => {
     const most = sign > 0 ? n : Math.min(n, value)
     if (most < low) return 0n
-    const sums = ways[left - 1]!
+    const sums = present(ways[left - 1])
     const [near, far] = [value + sign * low, value + sign * most]
     const round = value + sign * (most - (most % 10))
     return sums.over(near, far) - (noZero ? sums.overTenths(near, round) : 0n)
@@ -62,19 +63,19 @@ class RunningSums {
   constructor(most: number, of: (value: number) => bigint) {
     for (let value = 0; value <= most; value += 1) {
       const here = of(value)
-      this.all.push(this.all[value]! + here)
+      this.all.push(present(this.all[value]) + here)
       this.tenths.push((this.tenths[value - 10] ?? 0n) + here)
     }
   }
 
   /** Over all from one value to another, both included, in either order. */
   over(a: number, b: number): bigint {
-    return this.all[Math.max(a, b) + 1]! - this.all[Math.min(a, b)]!
+    return present(this.all[Math.max(a, b) + 1]) - present(this.all[Math.min(a, b)])
   }
 
   /** Over every tenth of them; the two are a multiple of ten apart. */
   overTenths(a: number, b: number): bigint {
-    return this.tenths[Math.max(a, b)]! - (this.tenths[Math.min(a, b) - 10] ?? 0n)
+    return present(this.tenths[Math.max(a, b)]) - (this.tenths[Math.min(a, b) - 10] ?? 0n)
   }
 }
 

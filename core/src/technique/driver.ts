@@ -1,4 +1,5 @@
 /** Runs a technique: the worked example, and the answer as a question. Following entries is in walks.ts. */
+import { present } from '../number/present.js'
 import { InputError } from '../problem/error.js'
 import type { Problem } from '../problem/problem.js'
 import { QUOTIENT, SIGNED } from '../question/kind.js'
@@ -93,13 +94,15 @@ export function variantOf(
       throw new InputError(`Variant option "${key}" is one of ${option.values.join(', ')}, not "${value}".`)
   }
   return Object.fromEntries(
-    technique.variants.map((o) => [o.key, given[o.key] ?? level?.variant?.[o.key] ?? o.values[0]!]),
+    technique.variants.map((o) => [o.key, given[o.key] ?? level?.variant?.[o.key] ?? present(o.values[0])]),
   )
 }
 
 /** What is different about a way of working from the one set, in words; undefined where nothing is. */
 export function wayWords({ variants }: Technique, set: Variant, worked: Variant): string | undefined {
-  const offered = variants.flatMap((o) => (worked[o.key] === set[o.key] ? [] : [o.words[worked[o.key]!]!]))
+  const offered = variants.flatMap((o) =>
+    worked[o.key] === set[o.key] ? [] : [present(o.words[present(worked[o.key])])],
+  )
   const others = Object.entries(worked).flatMap(([key, value]) =>
     set[key] === value || variants.some((o) => o.key === key) ? [] : [WAYS[`${key} ${value}`] ?? value],
   )

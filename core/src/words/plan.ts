@@ -1,5 +1,7 @@
 /** What the plan of the day says of its items. */
+
 import { placeName } from '../number/places.js'
+import { firstOf } from '../number/present.js'
 import { count, listed, plural, targetWords } from './english.js'
 import { MASTERY, type Pace } from './levels.js'
 import { slipName } from './slips.js'
@@ -22,8 +24,8 @@ export const PLAN = {
   assigned: 'Set by your coach.',
   mixed: (n: number) => `${count(n, 'technique')} you know, asked again before you forget them.`,
   held: (names: readonly string[]) => {
-    const [first, ...others] = names
-    const who = others.length > 1 ? [first!, count(others.length, 'other')] : names
+    const [first, ...others] = firstOf(1, names)
+    const who = others.length > 1 ? [first, count(others.length, 'other')] : names
     return `${listed(who)} ${plural(names.length, 'has a rest', 'have a rest')}: not moved up for a week.`
   },
   fresh: (because: string) => `New: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,

@@ -1,5 +1,7 @@
 /** Words of the work on the frame. */
+
 import { placeName, placeTitle } from '../number/places.js'
+import { present } from '../number/present.js'
 import { count } from './english.js'
 
 const rodName = (place: number): string => `the ${placeName(place)} rod`
@@ -117,7 +119,7 @@ export function moveOf({ place, digit, stands, kind, cascade, tenFirst }: Move):
 
 function inOrder(here: string, left: string, tenFirst: boolean): string {
   const [first, then] = tenFirst ? [left, here] : [here, left]
-  return `${first[0]!.toUpperCase()}${first.slice(1)}, then ${then}`
+  return `${present(first[0]).toUpperCase()}${first.slice(1)}, then ${then}`
 }
 
 export const BEADS_MULTIPLY = {

@@ -1,4 +1,5 @@
 /** Adding, taking away and multiplying in columns from the right. */
+import { present } from '../number/present.js'
 import { digitsOf, lengthOf } from '../number/whole.js'
 import type { Fact } from '../technique/contract.js'
 import type { Load } from '../technique/facts.js'
@@ -28,7 +29,7 @@ export function addColumns(
   let carry = 0
   for (let column = 0; column < columns; column += 1) {
     const digits = placed.flatMap((n, i) =>
-      column < (ends[i] ?? 0) || column >= lengthOf(n) ? [] : [digitsOf(n)[column]!],
+      column < (ends[i] ?? 0) || column >= lengthOf(n) ? [] : [present(digitsOf(n)[column])],
     )
     if (carry > 0) digits.push(carry)
     const total = digits.reduce((a, b) => a + b, 0)

@@ -1,4 +1,5 @@
 /** A sheet of paper on which a problem is worked in the usual way, as it stands after each step. */
+import { present } from '../number/present.js'
 import { type Load, NO_LOAD } from '../technique/facts.js'
 
 /** A digit where it is written. */
@@ -69,13 +70,13 @@ export class Sheet implements Worked {
   /** Digits into a row, the last of them at a column. */
   text(row: number, digits: string, end: number): void {
     for (const [i, digit] of [...digits].reverse().entries()) {
-      this.lines[row]!.cells.set(end + i, digit)
+      present(this.lines[row]).cells.set(end + i, digit)
       this.fresh.add(`${row}/${end + i}`)
     }
   }
 
   change(row: number, given: Partial<Pick<Line, 'line' | 'decimals' | 'before'>>): void {
-    Object.assign(this.lines[row]!, given)
+    Object.assign(present(this.lines[row]), given)
   }
 
   /** What was written since the last step is one step. */

@@ -2,6 +2,7 @@
  * The usual written way, step by step: columns from the right with carries for sums, a row a digit for products, long
  * division, digit pairs brought down for roots (as the schoolbooks have it; common practice, no published source).
  */
+
 import {
   add,
   type Decimal,
@@ -12,6 +13,7 @@ import {
   unitsAt,
   ZERO,
 } from '../number/decimal.js'
+import { present } from '../number/present.js'
 import { integerRoot } from '../number/root.js'
 import { digitsOf, lengthOf, said, size } from '../number/whole.js'
 import {
@@ -37,7 +39,7 @@ export function workedOnPaper(problem: Problem): Worked {
       break
     case 'product':
     case 'square':
-      product(sheet, asProduct(problem)!)
+      product(sheet, present(asProduct(problem)))
       break
     case 'product-sum': {
       const found = product(sheet, problem.factors)
@@ -124,7 +126,7 @@ function product(sheet: Sheet, [a, b]: Factors): Decimal {
   // Of one row only the zeros at its end are missing; of none at all the product is 0.
   let result = rows[0]?.row ?? sheet.row()
   if (rows.length > 1) {
-    sheet.change(rows.at(-1)!.row, { line: true })
+    sheet.change(present(rows.at(-1)).row, { line: true })
     const values = rows.map((r) => r.value)
     addColumns(sheet, values, { ends: rows.map((r) => r.end) })
     result = sheet.last
@@ -222,7 +224,7 @@ function rootByPairs(sheet: Sheet, radicand: Decimal): void {
       sheet.text(paper, pair, column)
       sheet.done(WRITTEN.pairDown(pair, said(rest)))
     }
-    const digit = BigInt(root[i]!)
+    const digit = BigInt(present(root[i]))
     const twenty = 20n * found
     const taken = (twenty + digit) * digit
     sheet.text(top, String(digit), column)

@@ -1,14 +1,15 @@
 /** What is said when adding. */
+import { present } from '../../number/present.js'
 import { digit, len, nextTen, numbersOf, P, parts, type Speaker, say, sum } from './numbers.js'
 
 export const runningTotal: Speaker = (problem) => {
   const { terms, signs, s } = numbersOf(problem)
-  const start = BigInt(signs[0]!) * terms[0]!
+  const start = BigInt(present(signs[0])) * present(terms[0])
   const through = (order: (n: bigint) => bigint[]) => {
     let total = start
     return terms.slice(1).flatMap((term, i) =>
       order(term).map((p) => {
-        total += BigInt(signs[i + 1]!) * p
+        total += BigInt(present(signs[i + 1])) * p
         return say(total, s)
       }),
     )
@@ -23,7 +24,7 @@ export const runningTotal: Speaker = (problem) => {
       way: 'every total twice',
       said: [...left.flatMap((t) => (t.length > 1 ? [t, t] : [t])), ...nothing].slice(
         0,
-        left.length > 0 && left.at(-1)!.length > 1 ? -1 : undefined,
+        left.length > 0 && present(left.at(-1)).length > 1 ? -1 : undefined,
       ),
     },
   ]
@@ -33,7 +34,7 @@ export const placeSweep: Speaker = (problem, { start }) => {
   const { terms, s } = numbersOf(problem)
   const whole = start === 'first-whole'
   const swept = whole ? terms.slice(1) : terms
-  const begin = whole ? terms[0]! : 0n
+  const begin = whole ? present(terms[0]) : 0n
   const high = Math.max(...terms.map(len)) - 1
   const along = (order: (some: bigint[]) => bigint[], grouped = false) => {
     let total = begin
@@ -59,7 +60,7 @@ const tens = (column: bigint[]) => {
   const left = [...column]
   const found: bigint[] = []
   for (let i = 0; i < left.length; i += 1) {
-    const j = left.findIndex((d, k) => k > i && d + left[i]! === 10n)
+    const j = left.findIndex((d, k) => k > i && d + present(left[i]) === 10n)
     if (j < 0) continue
     found.push(10n)
     left.splice(j, 1)
@@ -104,9 +105,9 @@ export const columnsLeft: Speaker = (problem) => {
       const raise = () => {
         let carry = k === high ? 0n : c / 10n
         for (let j = high - k - 1; carry > 0n && j >= 0; j -= 1) {
-          const up = stands[j]! + carry
+          const up = present(stands[j]) + carry
           stands[j] = j === 0 ? up : up % 10n
-          said.push(say(stands[j]!))
+          said.push(say(present(stands[j])))
           carry = j === 0 ? 0n : up / 10n
         }
       }
@@ -201,9 +202,11 @@ export const columnTotals: Speaker = (problem) => {
 
 export const compensation: Speaker = (problem) => {
   const { terms, s } = numbersOf(problem)
-  const ways = [0, 1].filter((i) => terms[i]! % 10n !== 0n && terms[i]! > 9n && terms[1 - i]! > 0n)
+  const ways = [0, 1].filter(
+    (i) => present(terms[i]) % 10n !== 0n && present(terms[i]) > 9n && present(terms[1 - i]) > 0n,
+  )
   return ways.flatMap((i) => {
-    const [n, other] = [terms[i]!, terms[1 - i]!]
+    const [n, other] = [present(terms[i]), present(terms[1 - i])]
     const round = nextTen(n)
     const said = [round, round + other, round - n, n + other].map((v) => say(v, s))
     return [{ way: `rounding number ${i + 1}`, said }]

@@ -4,6 +4,7 @@
  * Worked out from what is reckoned as it is written and from the digits of the problem; nothing is shared with the rules
  * by which entries are read.
  */
+
 import {
   absolute,
   add,
@@ -14,6 +15,7 @@ import {
   negate,
   toText,
 } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { type Problem, rowsOf } from '../../problem/problem.js'
 import { asDecimal, type Value } from '../../question/value.js'
 import type { Held, Step } from '../../technique/contract.js'
@@ -56,7 +58,7 @@ const heldNumbers = (held: readonly Held[]) => held.flatMap((h) => asDecimal(h.v
 function digitsOf(problem: Problem, { place, action, reckons }: Step): Decimal[] {
   if (problem.kind !== 'sum' || !['hold', 'write', 'column-total'].includes(action)) return []
   const digits = rowsOf(problem).map((r) => digitAt(r.size, place))
-  const taken = problem.terms.length === 2 && problem.terms[1]!.sign < 0
+  const taken = problem.terms.length === 2 && present(problem.terms[1]).sign < 0
   const [a, b] = digits as [number, number]
   const [top, bottom] = a < b === (reckons ?? '').startsWith(String(b)) ? [b, a] : [a, b]
   const raised = taken && top < bottom && /^1\d − /.test(reckons ?? '')
@@ -88,7 +90,7 @@ function inParts(values: readonly Decimal[]): Decimal[] {
   if (!x || !y || z || y.scale > 0 || x.scale > 0) return []
   const size = toText(absolute(y))
   if (size.length < 3) return []
-  const head = decimal(BigInt(size[0]! + '0'.repeat(size.length - 1)))
+  const head = decimal(BigInt(present(size[0]) + '0'.repeat(size.length - 1)))
   const signed = y.units < 0n ? negate(head) : head
   return [head, add(x, signed)].filter(
     (n) => n.units !== y.units && toText(n) !== toText(multiply(x, decimal(0))),

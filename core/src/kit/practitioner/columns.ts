@@ -1,4 +1,5 @@
 /** What is said where products are worked column by column. */
+import { present } from '../../number/present.js'
 import { digit, factors, len, numbersOf, pointed, type Speaker, say, sum } from './numbers.js'
 
 /** The columns of a product from the units up, each as its products. */
@@ -21,8 +22,13 @@ export function writtenOut(
     const [raw, last] = [sum(products), k === columns.length - 1]
     const total = raw + carry
     const unit = say(last ? total : total % 10n)
-    if (habit === 'carry first' && carry > 0n && products.length > 1 && products[0]! + carry !== total) {
-      said.push(say(products[0]! + carry), say(total))
+    if (
+      habit === 'carry first' &&
+      carry > 0n &&
+      products.length > 1 &&
+      present(products[0]) + carry !== total
+    ) {
+      said.push(say(present(products[0]) + carry), say(total))
     } else if (habit === 'totals' && carry > 0n) said.push(say(total), ...(total > 9n && !last ? [unit] : []))
     else {
       const so = (products[0] ?? 0n) + (products[1] ?? 0n)
@@ -56,13 +62,13 @@ export const crosswise: Speaker = (problem) => {
   const end = pointed(a * b, s)
   const ends: bigint[] = []
   for (let [low, high] = [0, raw.length - 1]; low <= high; low += 1, high -= 1)
-    ends.push(...(low === high ? [raw[low]!] : [raw[high]!, raw[low]!]))
+    ends.push(...(low === high ? [present(raw[low])] : [present(raw[high]), present(raw[low])]))
   const left: string[] = []
   let stands = 0n
   for (let k = raw.length - 1; k >= 0; k -= 1) {
-    left.push(say(raw[k]!))
-    if (raw[k]! > 9n && stands > 0n) left.push(say(stands * 10n + raw[k]!))
-    stands = stands * 10n + raw[k]!
+    left.push(say(present(raw[k])))
+    if (present(raw[k]) > 9n && stands > 0n) left.push(say(stands * 10n + present(raw[k])))
+    stands = stands * 10n + present(raw[k])
   }
   const needs = raw.some((c, k) => c > 9n && k < raw.length - 1)
   return [
@@ -109,10 +115,10 @@ export const repunit: Speaker = (problem) => {
 }
 
 export const duplexOf = (group: readonly bigint[]) =>
-  sum(group.map((d, i) => d * group[group.length - 1 - i]!))
+  sum(group.map((d, i) => d * present(group[group.length - 1 - i])))
 
 export const squareDuplex: Speaker = (problem) => {
-  const { n, s } = numbersOf(problem).each[0]!
+  const { n, s } = present(numbersOf(problem).each[0])
   const digits = Array.from({ length: len(n) }, (_, k) => digit(n, k))
   const columns = Array.from({ length: 2 * digits.length - 1 }, (_, k) => [
     duplexOf(digits.slice(Math.max(0, k - digits.length + 1), k + 1)),

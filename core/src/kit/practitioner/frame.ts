@@ -1,13 +1,14 @@
 /** What is said at the frame, and of a flashed list. */
+import { present } from '../../number/present.js'
 import { changing, digit, len, type Number_, numbersOf, P, parts, type Speaker, say, sum } from './numbers.js'
 
 export const beadsAdd: Speaker = (problem) => {
   const { terms, signs, s } = numbersOf(problem)
-  let total = terms[0]!
+  let total = present(terms[0])
   const said = [say(total, s)]
   for (const [i, term] of terms.slice(1).entries())
     for (const p of parts(term)) {
-      total += BigInt(signs[i + 1]!) * p
+      total += BigInt(present(signs[i + 1])) * p
       said.push(say(total, s))
     }
   return [
@@ -15,7 +16,7 @@ export const beadsAdd: Speaker = (problem) => {
     {
       way: 'number by number',
       said: changing(
-        terms.map((_, i) => sum(terms.slice(0, i + 1).map((t, j) => BigInt(signs[j]!) * t))),
+        terms.map((_, i) => sum(terms.slice(0, i + 1).map((t, j) => BigInt(present(signs[j])) * t))),
         -1n,
       ).map((t) => say(t, s)),
     },
@@ -50,11 +51,11 @@ export const beadsMultiply: Speaker = (problem) => {
 
 export const flash: Speaker = (problem) => {
   const { terms, signs, s } = numbersOf(problem)
-  const totals = terms.map((_, i) => sum(terms.slice(0, i + 1).map((t, j) => BigInt(signs[j]!) * t)))
+  const totals = terms.map((_, i) => sum(terms.slice(0, i + 1).map((t, j) => BigInt(present(signs[j])) * t)))
   return [{ way: 'number by number', said: totals.slice(1).map((t) => say(t, s)) }]
 }
 
 export const alone: Speaker = (problem) => {
-  const { n, s } = numbersOf(problem).each[0]!
+  const { n, s } = present(numbersOf(problem).each[0])
   return [{ way: 'at once', said: [say(n, s)] }]
 }

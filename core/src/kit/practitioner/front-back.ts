@@ -1,4 +1,5 @@
 /** What is said where a product comes as a front and a back. */
+import { present } from '../../number/present.js'
 import { crossProducts, writtenOut } from './columns.js'
 import { abs, factors, len, numbersOf, P, pointed, type Speaker, type Spoken, say } from './numbers.js'
 
@@ -21,9 +22,11 @@ function halves(
 }
 
 const near = (n: bigint) =>
-  [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12].find((k) =>
-    k === 1 ? n >= 5n && n <= 19n : 2n * abs(n - P(k)) <= P(k),
-  )!
+  present(
+    [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12].find((k) =>
+      k === 1 ? n >= 5n && n <= 19n : 2n * abs(n - P(k)) <= P(k),
+    ),
+  )
 
 export const nearBase: Speaker = (problem) => {
   const { a, b } = factors(problem)
@@ -43,7 +46,7 @@ export const nearBase: Speaker = (problem) => {
 
 export const squareNear: Speaker = (problem) => {
   const { each } = numbersOf(problem)
-  const { n, s } = each[0]!
+  const { n, s } = present(each[0])
   const k = near(n)
   const d = n - P(k)
   return [say(abs(d)), say(d)].flatMap((gap) =>
@@ -82,7 +85,7 @@ export const repdigit: Speaker = (problem) => {
 }
 
 export const endingFive: Speaker = (problem) => {
-  const { n, s } = numbersOf(problem).each[0]!
+  const { n, s } = present(numbersOf(problem).each[0])
   const front = head(n / 10n)
   const end = pointed(n * n, 2 * s)
   const ways = [{ way: 'the whole', said: [...front, say(n * n), ...end] }]

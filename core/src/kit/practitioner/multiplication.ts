@@ -1,4 +1,5 @@
 /** What is said when multiplying by parts, by rounding and by factors, and when dividing. */
+import { firstOf, present } from '../../number/present.js'
 import {
   abs,
   factors,
@@ -102,7 +103,7 @@ export const byFactors: Speaker = (problem) => {
       let [left, value] = [apart, whole]
       while (left > 9n) {
         const able = [2n, 3n, 4n, 5n, 6n, 7n, 8n, 9n].filter((f) => left % f === 0n)
-        const f = largest ? able.at(-1)! : able[0]!
+        const f = largest ? present(able.at(-1)) : present(able[0])
         value *= f
         left /= f
         said.push(say(f), say(value))
@@ -153,14 +154,17 @@ export const doubleHalve: Speaker = (problem) => {
 
 export const commonFactor: Speaker = (problem) => {
   if (problem.kind !== 'product-pair') return []
-  const [p, q] = [problem.left, problem.right].map((f) => f.map((n) => n.units))
-  const shared = p!.find((n) => {
-    const [x, y] = [p!.find((m) => m !== n) ?? n, q!.find((m) => m !== n) ?? n]
-    return q!.includes(n) && (BigInt(problem.sign) * y + x) % 10n === 0n && BigInt(problem.sign) * y + x > 0n
+  const [p, q] = firstOf(
+    2,
+    [problem.left, problem.right].map((f) => f.map((n) => n.units)),
+  )
+  const shared = p.find((n) => {
+    const [x, y] = [p.find((m) => m !== n) ?? n, q.find((m) => m !== n) ?? n]
+    return q.includes(n) && (BigInt(problem.sign) * y + x) % 10n === 0n && BigInt(problem.sign) * y + x > 0n
   })
   if (shared === undefined) return []
   const other = (some: bigint[]) => some.find((m) => m !== shared) ?? shared
-  const together = other(p!) + BigInt(problem.sign) * other(q!)
+  const together = other(p) + BigInt(problem.sign) * other(q)
   return [{ way: 'taken out', said: [say(shared), say(together), say(shared * together)] }]
 }
 
@@ -187,7 +191,7 @@ export const shortDivision: Speaker = (problem, { rest: variant }) => {
 }
 
 export const balance: Speaker = (problem) => {
-  const { n, s } = numbersOf(problem).each[0]!
+  const { n, s } = present(numbersOf(problem).each[0])
   return [(n / 10n) * 10n, (n / 10n + 1n) * 10n]
     .filter((r) => r > 0n && r !== n)
     .map((r) => {

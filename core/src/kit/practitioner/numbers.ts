@@ -1,5 +1,7 @@
 /** Numbers of a problem as a practitioner reads them, and how they are said. Nothing else is shared with the techniques. */
+
 import { toText } from '../../number/decimal.js'
+import { firstOf } from '../../number/present.js'
 import { type Problem, rowsOf } from '../../problem/problem.js'
 
 /** One way of saying a working: what it is called, and the values said one after another. */
@@ -73,8 +75,8 @@ export const nextTen = (n: bigint) => (n / 10n + 1n) * 10n
 /** The two factors in whole units, and the decimals of their product. */
 export function factors(problem: Problem): { a: bigint; b: bigint; s: number } {
   const { each } = numbersOf(problem)
-  const [x, y = each[0]!] = each
-  return { a: x!.n, b: y.n, s: x!.s + y.s }
+  const [x, y = x] = firstOf(1, each)
+  return { a: x.n, b: y.n, s: x.s + y.s }
 }
 
 /** The answer once the point is put: said only where there is one. */

@@ -1,5 +1,6 @@
 /** What is said when a root is taken. */
 
+import { present } from '../../number/present.js'
 import { duplexOf } from './columns.js'
 import { len, numbersOf, P, type Speaker, say } from './numbers.js'
 
@@ -14,7 +15,7 @@ const root = (n: bigint) => {
 const rounded = (x: number, places = 3) => String(Number(x.toFixed(places)))
 
 export const estimate: Speaker = (problem, { square }) => {
-  const { n: units, s } = numbersOf(problem).each[0]!
+  const { n: units, s } = present(numbersOf(problem).each[0])
   const n = Number(units) / 10 ** s
   const below = Number(root(units / P(s)))
   const r = square === 'nearest' && (below + 1) ** 2 - n < n - below ** 2 ? below + 1 : below
@@ -45,7 +46,7 @@ export const estimate: Speaker = (problem, { square }) => {
 }
 
 export const rootDuplex: Speaker = (problem, { decimals }) => {
-  const { n, s } = numbersOf(problem).each[0]!
+  const { n, s } = present(numbersOf(problem).each[0])
   const asked = Number(decimals)
   const whole = n / P(s)
   const groups = Math.ceil(len(whole) / 2)
@@ -63,7 +64,7 @@ export const rootDuplex: Speaker = (problem, { decimals }) => {
   const found = root(cut).toString().split('').map(BigInt)
   const digits = n.toString()
   const first = whole / P(2 * (groups - 1))
-  const r0 = found[0]!
+  const r0 = present(found[0])
   const said = [say(r0)]
   if (groups + places === 1) return [{ way: 'one digit', said }]
   let rest = first - r0 * r0
@@ -74,8 +75,8 @@ export const rootDuplex: Speaker = (problem, { decimals }) => {
     const gross = rest * 10n + next
     const duplex = duplexOf(found.slice(1, k))
     if (duplex > 0n) said.push(say(duplex), say(gross - duplex))
-    said.push(say(found[k]!))
-    rest = gross - duplex - found[k]! * 2n * r0
+    said.push(say(present(found[k])))
+    rest = gross - duplex - present(found[k]) * 2n * r0
     if (k < groups + places - 1) said.push(say(rest))
   }
   return [{ way: 'duplex by duplex', said }]

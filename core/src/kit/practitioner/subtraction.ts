@@ -1,4 +1,5 @@
 /** What is said when taking away. */
+import { present } from '../../number/present.js'
 import { digit, len, nextTen, numbersOf, P, type Speaker, say } from './numbers.js'
 
 export const roundUp: Speaker = (problem) => {
@@ -11,7 +12,10 @@ export const roundUp: Speaker = (problem) => {
   const said = [round, top - round, round - bottom].map((v) => say(v, s))
   return [
     { way: 'the next ten', said: [...said, ...end] },
-    { way: 'the gap with its sign', said: [said[0]!, said[1]!, `-${said[2]!}`, ...end] },
+    {
+      way: 'the gap with its sign',
+      said: [present(said[0]), present(said[1]), `-${present(said[2])}`, ...end],
+    },
   ]
 }
 
@@ -33,9 +37,9 @@ export const columnsDown =
         const [t, u] = [digit(top, k), digit(bottom, k)]
         const lower = () => {
           for (let j = high - k - 1; j >= 0; j -= 1) {
-            const before = stands[j]!
+            const before = present(stands[j])
             stands[j] = (before + 9n) % 10n
-            said.push(say(stands[j]!))
+            said.push(say(present(stands[j])))
             if (before > 0n) break
           }
         }

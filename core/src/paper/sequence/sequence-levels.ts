@@ -1,6 +1,8 @@
 /** Sequences as they are drawn, from easy to hard: only such as one simple rule continues, or several alike. */
+
 import { decimal } from '../../number/decimal.js'
 import { isPrime, nextPrime } from '../../number/factors.js'
+import { present } from '../../number/present.js'
 import { itemOf } from '../../problem/items/forms.js'
 import { knownOf, rulesFor } from '../../problem/items/sequences.js'
 import {
@@ -35,7 +37,7 @@ const hasNoPlainerRule = (members: readonly bigint[]): boolean =>
 
 const run = (first: bigint, count: number, next: (n: bigint, i: bigint) => bigint): bigint[] => {
   const members = [first]
-  for (let i = 1; i < count; i += 1) members.push(next(members.at(-1)!, BigInt(i)))
+  for (let i = 1; i < count; i += 1) members.push(next(present(members.at(-1)), BigInt(i)))
   return members
 }
 
@@ -66,7 +68,7 @@ const doubledAndOne = (most: number) =>
 const sums = (most: number) =>
   mapped(pairs(between(1, most), between(1, most)), ([a, b]) => {
     const members = [a, b]
-    while (members.length < 5) members.push(members.at(-1)! + members.at(-2)!)
+    while (members.length < 5) members.push(present(members.at(-1)) + present(members.at(-2)))
     return members
   })
 

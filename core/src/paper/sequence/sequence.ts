@@ -1,6 +1,8 @@
 /** Paper kind: the next or a missing member of a sequence. */
+
 import { decimal } from '../../number/decimal.js'
 import { isPrime, nextPrime, primeFactors } from '../../number/factors.js'
+import { present } from '../../number/present.js'
 import { cubeRoot, integerRoot } from '../../number/root.js'
 import { said, size } from '../../number/whole.js'
 import {
@@ -229,7 +231,7 @@ function* byRoot(mind: Mind, sought: Sought, made: Made): Generator<Step, Value,
       why: SEQUENCE.whyPower,
       slips(slip) {
         // As if the last gap came once more.
-        const earlier = asDecimal(make(last - apart).value)!.units
+        const earlier = present(asDecimal(make(last - apart).value)).units
         slip('gap-twice', decimal(2n * before - earlier), 4, SEQUENCE.gapForSquares(holdsThat(found)))
       },
     },
@@ -306,7 +308,7 @@ function* byPrimes(mind: Mind, sought: Sought): Generator<Step, Value, Value> {
     slips(slip) {
       for (let n = last + 1n; n < prime; n += 1n)
         if (n % 2n === 1n)
-          slip('fact', decimal(n), 4, SEQUENCE.notPrime(said(n), said(primeFactors(n)[0]![0])))
+          slip('fact', decimal(n), 4, SEQUENCE.notPrime(said(n), said(present(primeFactors(n)[0])[0])))
       slip('digit-left-out', decimal(nextPrime(prime)), 3, SEQUENCE.skipped(said(prime)))
       slip('gap-twice', decimal(last + (last - earlier)), 3, SEQUENCE.skipped(said(prime)))
       slip('too-few', decimal(last + 2n), 2, SEQUENCE.skipped(said(prime)))

@@ -1,6 +1,8 @@
 /** What every form of paper item has: how it is typed, said and answered. */
+
 import { type Decimal, decimal, readDecimal, toText, toWords } from '../../number/decimal.js'
 import { type Fraction, fraction, fractionOf } from '../../number/fraction.js'
+import { present } from '../../number/present.js'
 import type { AnswerKind } from '../../question/kind.js'
 import type { Value } from '../../question/value.js'
 
@@ -56,10 +58,10 @@ export const parts = (
 export const WHOLE_TEXT = '(\\d{1,20})'
 export const NUMBER_TEXT = '(\\d{1,20}(?:\\.\\d{1,12})?)'
 
-export const number = (text: string): Decimal => readDecimal(text)!
+export const number = (text: string): Decimal => present(readDecimal(text))
 
 /** The whole number at a place of the parts. */
-export const whole = ({ numbers }: Parts, i: number): bigint => numbers[i]!.units
+export const whole = ({ numbers }: Parts, i: number): bigint => present(numbers[i]).units
 export const wholes = ({ numbers }: Parts): bigint[] => numbers.map((n) => n.units)
 
 export const printed = (n: Decimal): string => toText(n)
@@ -67,7 +69,7 @@ export const shown = (n: Decimal | bigint): string => toWords(typeof n === 'bigi
 
 /** The quotient of two numbers of the parts. */
 export const ratioOf = ({ numbers }: Parts, i: number, j: number): Fraction => {
-  const [a, b] = [fractionOf(numbers[i]!), fractionOf(numbers[j]!)]
+  const [a, b] = [fractionOf(present(numbers[i])), fractionOf(present(numbers[j]))]
   return fraction(a.over * b.under, a.under * b.over)
 }
 

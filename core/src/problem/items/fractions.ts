@@ -1,4 +1,5 @@
 /** Forms about fractions: converted, added, compared, percents, proportions. */
+
 import {
   compareFractions,
   decimalOf,
@@ -10,6 +11,7 @@ import {
   plus,
   times,
 } from '../../number/fraction.js'
+import { present } from '../../number/present.js'
 import { AS_DECIMAL, FRACTION, MIXED, RATIO, RATIONAL } from '../../question/fractions.js'
 import { choiceOf, DIGITS } from '../../question/kind.js'
 import { valueText, valueWords } from '../../question/value.js'
@@ -89,17 +91,20 @@ const DRESSES = ['fraction', 'decimal', 'percent'] as const
 function conversion(text: string): Parts | undefined {
   const found = /^(.+) as (?:an? )?(%|percent|fraction|decimal)$/i.exec(text)
   if (!found) return undefined
-  const to = found[2] === '%' ? 'percent' : found[2]!.toLowerCase()
-  const given = found[1]!
+  const to = found[2] === '%' ? 'percent' : present(found[2]).toLowerCase()
+  const given = present(found[1])
   const percent = new RegExp(`^${PERCENT}$`).exec(given)?.slice(1)
   const plain = new RegExp(`^${NUMBER_TEXT}$`).exec(given)
   const broken = /^(?:(\d{1,9}) )?(\d{1,9})\/(\d{1,9})$/.exec(given)?.slice(1)
   const value = percent
     ? percentOf(percent)
     : plain
-      ? fractionOf(number(plain[1]!))
-      : broken && BigInt(broken[2]!) > 0n
-        ? fraction(BigInt(broken[0] ?? '0') * BigInt(broken[2]!) + BigInt(broken[1]!), BigInt(broken[2]!))
+      ? fractionOf(number(present(plain[1])))
+      : broken && BigInt(present(broken[2])) > 0n
+        ? fraction(
+            BigInt(broken[0] ?? '0') * BigInt(present(broken[2])) + BigInt(present(broken[1])),
+            BigInt(present(broken[2])),
+          )
         : undefined
   if (!value) return undefined
   const from = percent ? 'percent' : plain ? 'decimal' : 'fraction'
@@ -111,7 +116,7 @@ function conversion(text: string): Parts | undefined {
 
 const given = (p: Parts): string => {
   const value = ratioOf(p, 0, 1)
-  if (p.signs[0] === 'decimal') return valueText(decimalOf(value)!)
+  if (p.signs[0] === 'decimal') return valueText(present(decimalOf(value)))
   return p.signs[0] === 'percent' ? `${asText(times(value, HUNDRED))}%` : `${value.over}/${value.under}`
 }
 
@@ -153,7 +158,7 @@ export const FRACTION_FORMS = {
         sign === 'percent'
           ? `${asWords(times(value, HUNDRED))} %`
           : sign === 'decimal'
-            ? valueWords(decimalOf(value)!)
+            ? valueWords(present(decimalOf(value)))
             : given(p)
       return ITEM.converted(from, p.signs[1] as (typeof DRESSES)[number])
     },
@@ -164,24 +169,24 @@ export const FRACTION_FORMS = {
     read(text) {
       const found = new RegExp(`^${PERCENT} of ${NUMBER_TEXT}$`, 'i').exec(text)
       const percent = found && percentOf(found.slice(1, 7))
-      return percent ? parts([percent.over, percent.under, number(found[7]!)]) : undefined
+      return percent ? parts([percent.over, percent.under, number(present(found[7]))]) : undefined
     },
-    print: (p) => `${asText(percentAt(p, 0))}% of ${printed(p.numbers[2]!)}`,
-    words: (p) => `${asWords(percentAt(p, 0))} % of ${shown(p.numbers[2]!)}`,
+    print: (p) => `${asText(percentAt(p, 0))}% of ${printed(present(p.numbers[2]))}`,
+    words: (p) => `${asWords(percentAt(p, 0))} % of ${shown(present(p.numbers[2]))}`,
     kind: () => RATIONAL,
-    answer: (p) => dividedBy(times(percentAt(p, 0), fractionOf(p.numbers[2]!)), HUNDRED),
+    answer: (p) => dividedBy(times(percentAt(p, 0), fractionOf(present(p.numbers[2]))), HUNDRED),
     joint: ' = ',
   }),
   'what-percent': form<Fraction>({
     read(text) {
       const found = new RegExp(`^${NUMBER_TEXT} is what ?(?:%|percent) of ${NUMBER_TEXT}$`, 'i').exec(text)
       if (!found) return undefined
-      const [a, b] = [number(found[1]!), number(found[2]!)]
+      const [a, b] = [number(present(found[1])), number(present(found[2]))]
       if (b.units === 0n) throw new InputError(MISTYPED.byZero)
       return parts([a, b])
     },
-    print: (p) => `${printed(p.numbers[0]!)} is what % of ${printed(p.numbers[1]!)}`,
-    words: (p) => ITEM.whatPercent(shown(p.numbers[0]!), shown(p.numbers[1]!)),
+    print: (p) => `${printed(present(p.numbers[0]))} is what % of ${printed(present(p.numbers[1]))}`,
+    words: (p) => ITEM.whatPercent(shown(present(p.numbers[0])), shown(present(p.numbers[1]))),
     kind: () => RATIONAL,
     answer: (p) => times(ratioOf(p, 0, 1), HUNDRED),
   }),
@@ -191,19 +196,19 @@ export const FRACTION_FORMS = {
       const percent = found && percentOf(found.slice(2, 8))
       if (!percent) return undefined
       if (percent.over === 0n) throw new InputError(MISTYPED.byZero)
-      return parts([number(found[1]!), percent.over, percent.under])
+      return parts([number(present(found[1])), percent.over, percent.under])
     },
-    print: (p) => `${printed(p.numbers[0]!)} is ${asText(percentAt(p, 1))}% of`,
-    words: (p) => ITEM.wholeFrom(shown(p.numbers[0]!), asWords(percentAt(p, 1))),
+    print: (p) => `${printed(present(p.numbers[0]))} is ${asText(percentAt(p, 1))}% of`,
+    words: (p) => ITEM.wholeFrom(shown(present(p.numbers[0])), asWords(percentAt(p, 1))),
     kind: () => RATIONAL,
-    answer: (p) => dividedBy(times(fractionOf(p.numbers[0]!), HUNDRED), percentAt(p, 1)),
+    answer: (p) => dividedBy(times(fractionOf(present(p.numbers[0])), HUNDRED), percentAt(p, 1)),
   }),
   fractions: form<Fraction>({
     read(text) {
       const found = OPERATION.exec(text)
       const [a, b] = found ? [operand(found.slice(1, 7)), operand(found.slice(8, 14))] : []
       if (!a || !b || (a[1] === 0n && b[1] === 0n)) return undefined
-      const sign = found![7]!.trim()
+      const sign = present(found![7]).trim()
       if (sign === '/' && b[0] === 0n && b[1] === 0n) throw new InputError(MISTYPED.byZero)
       return parts([...a, ...b], [sign])
     },
@@ -211,10 +216,10 @@ export const FRACTION_FORMS = {
       p.signs[0] === '/'
         ? `(${mixedText(p, 0)})/(${mixedText(p, 3)})`
         : `${mixedText(p, 0)}${p.signs[0]}${mixedText(p, 3)}`,
-    words: (p) => `${mixedText(p, 0)}${SIGNS[p.signs[0]!]}${mixedText(p, 3)}`,
+    words: (p) => `${mixedText(p, 0)}${SIGNS[present(p.signs[0])]}${mixedText(p, 3)}`,
     // Mixed numbers are answered by mixed numbers, fractions by fractions.
     kind: (p) => (whole(p, 0) > 0n && whole(p, 3) > 0n && whole(p, 1) > 0n ? MIXED : FRACTION),
-    answer: (p) => OPERATIONS[p.signs[0]!]!(mixedAt(p, 0), mixedAt(p, 3)),
+    answer: (p) => present(OPERATIONS[present(p.signs[0])])(mixedAt(p, 0), mixedAt(p, 3)),
     joint: ' = ',
   }),
   compare: form<string>({
@@ -288,7 +293,9 @@ export const FRACTION_FORMS = {
       const all: (bigint | undefined)[] = wholes(p)
       const [a, b, c, d] = all.toSpliced(Number(p.signs[0]), 0, undefined)
       // The outer numbers multiplied are the inner ones multiplied.
-      return a === undefined || d === undefined ? fraction(b! * c!, (a ?? d)!) : fraction(a * d, (b ?? c)!)
+      return a === undefined || d === undefined
+        ? fraction(b! * c!, present(a ?? d))
+        : fraction(a * d, present(b ?? c))
     },
     joint: ': x = ',
   }),

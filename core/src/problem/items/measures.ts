@@ -1,6 +1,8 @@
 /** Forms about units, figures and simple equations. */
+
 import { type Decimal, decimal } from '../../number/decimal.js'
 import { dividedBy, type Fraction, fraction, fractionOf, minus, plus, times } from '../../number/fraction.js'
+import { firstOf, present } from '../../number/present.js'
 import { RATIONAL } from '../../question/fractions.js'
 import { ITEM, MISTYPED } from '../../words/items.js'
 import { InputError } from '../error.js'
@@ -50,12 +52,13 @@ const measured = (p: Parts, n: (value: Decimal) => string) =>
 
 /** The figures by name, how many lengths each has, and what is asked of it. */
 const FIGURES = {
-  area: (sides: readonly bigint[]) => sides[0]! * (sides[1] ?? sides[0]!),
-  perimeter: (sides: readonly bigint[]) => 2n * (sides[0]! + (sides[1] ?? sides[0]!)),
-  volume: (sides: readonly bigint[]) => sides[0]! * (sides[1] ?? sides[0]!) * (sides[2] ?? sides[0]!),
+  area: (sides: readonly bigint[]) => present(sides[0]) * (sides[1] ?? present(sides[0])),
+  perimeter: (sides: readonly bigint[]) => 2n * (present(sides[0]) + (sides[1] ?? present(sides[0]))),
+  volume: (sides: readonly bigint[]) =>
+    present(sides[0]) * (sides[1] ?? present(sides[0])) * (sides[2] ?? present(sides[0])),
   surface: (sides: readonly bigint[]) => {
-    const [a, b = a!, c = a!] = sides
-    return 2n * (a! * b + a! * c + b * c)
+    const [a, b = a, c = a] = firstOf(1, sides)
+    return 2n * (a * b + a * c + b * c)
   },
 } as const
 type Figure = keyof typeof FIGURES
@@ -74,16 +77,18 @@ export const MEASURE_FORMS = {
     read(text) {
       const found = MEASURE.exec(text)
       if (!found) return undefined
-      const [a, from, b, and, to] = found.slice(1)
-      unitsIn(from!, to!)
-      if (and) unitsIn(from!, and)
-      return parts(b ? [number(a!), number(b)] : [number(a!)], and ? [from!, and, to!] : [from!, to!])
+      const [a, from, b, and, to] = firstOf(5, found.slice(1))
+      unitsIn(from, to)
+      if (and) unitsIn(from, and)
+      return parts(b ? [number(a), number(b)] : [number(a)], and ? [from, and, to] : [from, to])
     },
     print: (p) => `${measured(p, printed)} in ${p.signs.at(-1)}`,
-    words: (p) => ITEM.units(measured(p, shown), p.signs.at(-1)!),
+    words: (p) => ITEM.units(measured(p, shown), present(p.signs.at(-1))),
     kind: () => RATIONAL,
     answer: (p) =>
-      p.numbers.map((n, i) => times(fractionOf(n), unitsIn(p.signs[i]!, p.signs.at(-1)!))).reduce(plus),
+      p.numbers
+        .map((n, i) => times(fractionOf(n), unitsIn(present(p.signs[i]), present(p.signs.at(-1)))))
+        .reduce(plus),
   }),
   figure: form({
     read(text) {
@@ -105,9 +110,9 @@ export const MEASURE_FORMS = {
     read(text) {
       const found = EQUATION.exec(text)
       if (!found) return undefined
-      const [a = '1', b = '1', sign = '+', c = '0', d] = found.slice(1)
+      const [a = '1', b = '1', sign = '+', c = '0', d] = firstOf(5, found.slice(1))
       if (BigInt(a) === 0n || BigInt(b) === 0n) throw new InputError(MISTYPED.noUnknown)
-      return parts([a, b, c, d!].map(BigInt), [sign])
+      return parts([a, b, c, d].map(BigInt), [sign])
     },
     print: (p) => equationText(p, String, '-'),
     words: (p) => equationText(p, (n) => shown(decimal(n)), '−', ' '),

@@ -1,7 +1,9 @@
 /** Forms about whole numbers: factors, remainders, powers, roots, sequences, numerals. */
+
 import { type Decimal, decimal } from '../../number/decimal.js'
 import { primeFactors, raised } from '../../number/factors.js'
 import { dividedBy, type Fraction, fraction, fractionOf, gcf, plus } from '../../number/fraction.js'
+import { firstOf, present } from '../../number/present.js'
 import { cubeRoot } from '../../number/root.js'
 import {
   baseNumeral,
@@ -78,12 +80,12 @@ export const NUMBER_FORMS = {
     read(text) {
       const found = new RegExp(`^(?:cbrt ?\\( ?|∛ ?)${WHOLE_TEXT} ?\\)?$`, 'i').exec(text)
       if (!found) return undefined
-      const n = BigInt(found[1]!)
-      if (cubeRoot(n) ** 3n !== n) throw new InputError(MISTYPED.noCube(found[1]!))
+      const n = BigInt(present(found[1]))
+      if (cubeRoot(n) ** 3n !== n) throw new InputError(MISTYPED.noCube(present(found[1])))
       return parts([n])
     },
-    print: (p) => `cbrt(${printed(p.numbers[0]!)})`,
-    words: (p) => `∛${shown(p.numbers[0]!)}`,
+    print: (p) => `cbrt(${printed(present(p.numbers[0]))})`,
+    words: (p) => `∛${shown(present(p.numbers[0]))}`,
     kind: () => WHOLE,
     answer: (p) => decimal(cubeRoot(whole(p, 0))),
     joint: ' = ',
@@ -101,8 +103,8 @@ export const NUMBER_FORMS = {
   remainder: form({
     read(text) {
       const found = new RegExp(`^${WHOLE_TEXT} mod ${WHOLE_TEXT}$`, 'i').exec(text)
-      if (found && BigInt(found[2]!) === 0n) throw new InputError(MISTYPED.byZero)
-      return found ? parts([BigInt(found[1]!), BigInt(found[2]!)]) : undefined
+      if (found && BigInt(present(found[2])) === 0n) throw new InputError(MISTYPED.byZero)
+      return found ? parts([BigInt(present(found[1])), BigInt(present(found[2]))]) : undefined
     },
     print: (p) => `${whole(p, 0)} mod ${whole(p, 1)}`,
     words: (p) => ITEM.remainder(shown(whole(p, 0)), shown(whole(p, 1))),
@@ -112,8 +114,8 @@ export const NUMBER_FORMS = {
   'quotient-remainder': form({
     read(text) {
       const found = new RegExp(`^${WHOLE_TEXT} ?/ ?${WHOLE_TEXT} ?r$`, 'i').exec(text)
-      if (found && BigInt(found[2]!) === 0n) throw new InputError(MISTYPED.byZero)
-      return found ? parts([BigInt(found[1]!), BigInt(found[2]!)]) : undefined
+      if (found && BigInt(present(found[2])) === 0n) throw new InputError(MISTYPED.byZero)
+      return found ? parts([BigInt(present(found[1])), BigInt(present(found[2]))]) : undefined
     },
     print: (p) => `${whole(p, 0)}/${whole(p, 1)} r`,
     words: (p) => ITEM.quotient(shown(whole(p, 0)), shown(whole(p, 1))),
@@ -129,7 +131,7 @@ export const NUMBER_FORMS = {
         `^${WHOLE_TEXT} ?\\^ ?(\\d{1,2})(?: ?([*/]) ?${WHOLE_TEXT} ?\\^ ?(\\d{1,2}))?$`,
       ).exec(text)
       if (!one || (one[2] === '2' && !one[3])) return undefined
-      const [a, m, sign, b, n] = [one[1]!, one[2]!, one[3], one[4], one[5]]
+      const [a, m, sign, b, n] = [present(one[1]), present(one[2]), one[3], one[4], one[5]]
       if (sign === '/' && BigInt(b!) === 0n) throw new InputError(MISTYPED.byZero)
       return sign ? parts([a, m, b!, n!].map(BigInt), [sign]) : parts([BigInt(a), BigInt(m)])
     },
@@ -138,14 +140,15 @@ export const NUMBER_FORMS = {
       return `${a}^${m}${p.signs[0] ? `${p.signs[0]}${b}^${n}` : ''}`
     },
     words: (p) => {
-      const [a, m, b, n] = wholes(p)
-      const second = b === undefined ? '' : ` ${p.signs[0] === '*' ? '×' : '÷'} ${b}${raised(n!)}`
-      return `${shown(a!)}${raised(m!)}${second}`
+      const [a, m, b, n] = firstOf(2, wholes(p))
+      const second =
+        b === undefined || n === undefined ? '' : ` ${p.signs[0] === '*' ? '×' : '÷'} ${b}${raised(n)}`
+      return `${shown(a)}${raised(m)}${second}`
     },
     kind: () => RATIONAL,
     answer: (p) => {
-      const [a, m, b = 1n, n = 1n] = wholes(p)
-      const [x, y] = [a! ** m!, b ** n]
+      const [a, m, b = 1n, n = 1n] = firstOf(2, wholes(p))
+      const [x, y] = [a ** m, b ** n]
       return p.signs[0] === '/' ? fraction(x, y) : fraction(x * y)
     },
     joint: ' = ',
@@ -153,7 +156,7 @@ export const NUMBER_FORMS = {
   'square-difference': form({
     read(text) {
       const found = new RegExp(`^${WHOLE_TEXT} ?\\^ ?2 ?- ?${WHOLE_TEXT} ?\\^ ?2$`).exec(text)
-      return found ? parts([BigInt(found[1]!), BigInt(found[2]!)]) : undefined
+      return found ? parts([BigInt(present(found[1])), BigInt(present(found[2]))]) : undefined
     },
     print: (p) => `${whole(p, 0)}^2-${whole(p, 1)}^2`,
     words: (p) => `${shown(whole(p, 0))}² − ${shown(whole(p, 1))}²`,
@@ -167,10 +170,10 @@ export const NUMBER_FORMS = {
       if (!n && /^[IVXLCDM]{2,}$/.test(text)) throw new InputError(MISTYPED.noRoman(text))
       return n && parts([n])
     },
-    print: (p) => ROMAN.print(p.numbers[0]!),
-    words: (p) => ROMAN.print(p.numbers[0]!),
+    print: (p) => ROMAN.print(present(p.numbers[0])),
+    words: (p) => ROMAN.print(present(p.numbers[0])),
     kind: () => WHOLE,
-    answer: (p) => p.numbers[0]!,
+    answer: (p) => present(p.numbers[0]),
     joint: ' = ',
   }),
   'to-roman': form({
@@ -181,34 +184,34 @@ export const NUMBER_FORMS = {
       if (n.scale > 0 || n.units < 1n || n.units > 3999n) throw new InputError(MISTYPED.romanRange)
       return parts([n])
     },
-    print: (p) => `roman(${printed(p.numbers[0]!)})`,
-    words: (p) => ITEM.toRoman(shown(p.numbers[0]!)),
+    print: (p) => `roman(${printed(present(p.numbers[0]))})`,
+    words: (p) => ITEM.toRoman(shown(present(p.numbers[0]))),
     kind: () => ROMAN,
-    answer: (p) => p.numbers[0]!,
+    answer: (p) => present(p.numbers[0]),
   }),
   'to-base': form({
     read(text) {
       const found = new RegExp(`^${WHOLE_TEXT} in base (\\d{1,2})$`, 'i').exec(text)
-      return found ? parts([BigInt(found[1]!), BigInt(checkedBase(found[2]!))]) : undefined
+      return found ? parts([BigInt(present(found[1])), BigInt(checkedBase(present(found[2])))]) : undefined
     },
     print: (p) => `${whole(p, 0)} in base ${whole(p, 1)}`,
     words: (p) => ITEM.toBase(shown(whole(p, 0)), String(whole(p, 1))),
     kind: (p) => baseNumeral(Number(whole(p, 1))),
-    answer: (p) => p.numbers[0]!,
+    answer: (p) => present(p.numbers[0]),
   }),
   'from-base': form({
     read(text) {
       const found = /^([0-9A-F]{1,20}) from base (\d{1,2})$/i.exec(text)
       if (!found) return undefined
-      const base = checkedBase(found[2]!)
-      const n = readNumeral(found[1]!, base)
-      if (n === undefined) throw new InputError(MISTYPED.noNumeral(found[1]!, base))
+      const base = checkedBase(present(found[2]))
+      const n = readNumeral(present(found[1]), base)
+      if (n === undefined) throw new InputError(MISTYPED.noNumeral(present(found[1]), base))
       return parts([n, BigInt(base)])
     },
     print: (p) => `${numeralOf(whole(p, 0), Number(whole(p, 1)))} from base ${whole(p, 1)}`,
     words: (p) => ITEM.fromBase(numeralOf(whole(p, 0), Number(whole(p, 1))), String(whole(p, 1))),
     kind: () => WHOLE,
-    answer: (p) => p.numbers[0]!,
+    answer: (p) => present(p.numbers[0]),
   }),
   next: form({
     read(text) {
@@ -220,7 +223,7 @@ export const NUMBER_FORMS = {
     print: (p) => `next ${p.numbers.map(printed).join(', ')}`,
     words: (p) => ITEM.next(list(p.numbers)),
     kind: () => SIGNED,
-    answer: (p) => decimal(continued(wholes(p))!),
+    answer: (p) => decimal(present(continued(wholes(p)))),
     others: (p) => otherMembers(knownOf(wholes(p)), p.numbers.length).map((n) => decimal(n)),
   }),
   missing: form({
@@ -233,10 +236,10 @@ export const NUMBER_FORMS = {
       if (missingMember(members, at) === undefined) throw new InputError(MISTYPED.noSequence)
       return parts(members, [String(at)])
     },
-    print: (p) => `missing ${gapped(p.numbers.map(printed), p.signs[0]!).join(', ')}`,
-    words: (p) => ITEM.missing(gapped(p.numbers.map(shown), p.signs[0]!).join(', ')),
+    print: (p) => `missing ${gapped(p.numbers.map(printed), present(p.signs[0])).join(', ')}`,
+    words: (p) => ITEM.missing(gapped(p.numbers.map(shown), present(p.signs[0])).join(', ')),
     kind: () => SIGNED,
-    answer: (p) => decimal(missingMember(wholes(p), Number(p.signs[0]))!),
+    answer: (p) => decimal(present(missingMember(wholes(p), Number(p.signs[0])))),
     others: (p) =>
       otherMembers(knownOf(wholes(p), Number(p.signs[0])), Number(p.signs[0])).map((n) => decimal(n)),
   }),
@@ -245,24 +248,25 @@ export const NUMBER_FORMS = {
       const found = /^([\d+ ]+?) ?\+ ?(?:\.\.\.|…) ?\+ ?(\d{1,9})$/.exec(text)
       const first = found?.[1]?.split(/ ?\+ ?/)
       if (!found || !first || first.length < 2 || first.some((n) => !/^\d{1,9}$/.test(n))) return undefined
-      const members = [...first.map(BigInt), BigInt(found[2]!)]
-      const gap = members[1]! - members[0]!
-      const even = first.slice(1).every((n, i) => BigInt(n) - members[i]! === gap)
+      const members = [...first.map(BigInt), BigInt(present(found[2]))]
+      const gap = present(members[1]) - present(members[0])
+      const even = first.slice(1).every((n, i) => BigInt(n) - present(members[i]) === gap)
       if (
         !even ||
         gap < 1n ||
-        (members.at(-1)! - members[0]!) % gap !== 0n ||
-        members.at(-1)! < members.at(-2)!
+        (present(members.at(-1)) - present(members[0])) % gap !== 0n ||
+        present(members.at(-1)) < present(members.at(-2))
       )
         throw new InputError(MISTYPED.noRun)
       return parts(members)
     },
     print: (p) => `${wholes(p).slice(0, -1).join('+')}+...+${wholes(p).at(-1)}`,
-    words: (p) => `${p.numbers.slice(0, -1).map(shown).join(' + ')} + … + ${shown(p.numbers.at(-1)!)}`,
+    words: (p) =>
+      `${p.numbers.slice(0, -1).map(shown).join(' + ')} + … + ${shown(present(p.numbers.at(-1)))}`,
     kind: () => WHOLE,
     answer: (p) => {
       const members = wholes(p)
-      const [first, second, last] = [members[0]!, members[1]!, members.at(-1)!]
+      const [first, second, last] = [present(members[0]), present(members[1]), present(members.at(-1))]
       return decimal(((first + last) * ((last - first) / (second - first) + 1n)) / 2n)
     },
     joint: ' = ',

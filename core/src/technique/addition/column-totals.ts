@@ -3,6 +3,7 @@
  * as it sharpens; nothing is carried while adding. 4268+1907+3355+2840: 10, 22, 15, 20; estimates 10000, 12200,
  * 12350, 12370. Not the fastest: it is for those who lose carries.
  */
+
 import {
   add,
   atPlace,
@@ -15,6 +16,7 @@ import {
   ZERO,
 } from '../../number/decimal.js'
 import { placeName } from '../../number/places.js'
+import { present } from '../../number/present.js'
 import { said } from '../../number/whole.js'
 import { COLUMN_TOTALS } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
@@ -50,7 +52,7 @@ export const addColumnTotals = technique({
   *work(problem, { settle }) {
     const columns = columnsOf(problem).reverse()
     if (settle === 'digits') return yield* rawColumns(problem, (place) => estimatesFrom(columns, place))
-    const lowest = columns.at(-1)!.place
+    const lowest = present(columns.at(-1)).place
     let raw: readonly AnswerCell[] = []
     let estimate = ZERO
     for (const column of columns) {

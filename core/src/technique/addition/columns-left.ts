@@ -3,8 +3,10 @@
  * the left when a carry comes. Variant `glance`: look right first, write one more when the next column will carry, look
  * past columns that sum to 9. 457+386: mend 7, then 3 and 7→8, then 3 and 3→4; glance writes 8, 4, 3.
  */
+
 import { type Decimal, decimal } from '../../number/decimal.js'
 import { placeName } from '../../number/places.js'
+import { present } from '../../number/present.js'
 import { wholePart } from '../../number/whole.js'
 import { COLUMNS_LEFT } from '../../words/addition.js'
 import { at, REMARK } from '../../words/steps.js'
@@ -62,7 +64,7 @@ const shownOf = (digits: readonly number[]) => digits.join(' + ')
 
 function* glance(columns: readonly SumColumn[]): Walk {
   const written: string[] = []
-  const lowest = columns.at(-1)!.place
+  const lowest = present(columns.at(-1)).place
   for (const [i, column] of columns.entries()) {
     const standing = [...written]
     const entry = yield glanceStep(column, i === 0, columns[i + 1], (digit) =>
@@ -124,7 +126,7 @@ interface Standing {
 
 const standingLine = (columns: readonly SumColumn[], marks: readonly string[]) => ({
   negative: false,
-  cells: cellsOf(marks, columns.at(-1)!.place, columns.length),
+  cells: cellsOf(marks, present(columns.at(-1)).place, columns.length),
 })
 
 function* mend(columns: readonly SumColumn[], mendFirst: boolean): Walk {
@@ -136,9 +138,9 @@ function* mend(columns: readonly SumColumn[], mendFirst: boolean): Walk {
     if (mendFirst && !first) yield* raise(standing, carries)
     written.push(String(wholePart(yield columnStep(column, first, standing))))
     // Both digits written: the ten already stands there.
-    if (!mendFirst && !first && written[i]!.length === 1) yield* raise(standing, carries, i - 1)
+    if (!mendFirst && !first && present(written[i]).length === 1) yield* raise(standing, carries, i - 1)
   }
-  return decimal(BigInt(written.join('')), -columns.at(-1)!.place)
+  return decimal(BigInt(written.join('')), -present(columns.at(-1)).place)
 }
 
 /** The total of a column; of all but the first only its units are written. */
@@ -181,14 +183,14 @@ function* raise(
 ): Generator<Step, void, Decimal> {
   let carry = carries
   for (let j = from; carry > 0 && j >= 0; j -= 1) {
-    const before = BigInt(written[j]!)
+    const before = BigInt(present(written[j]))
     const raised = before + BigInt(carry)
     // Both digits of a total may stand there: then there is room for one more.
     const top = j === 0 || before > 9n
     const expect = top ? raised : raised % 10n
     const by = carry
     const mended = written.map((d, k) => (k === j ? String(expect) : d))
-    const { place } = columns[j]!
+    const { place } = present(columns[j])
     const given = yield step({
       action: 'mend',
       place,

@@ -1,5 +1,7 @@
 /** add-compensation: round a number up, add, give back what was too much. 398+257: 400 + 257 − 2. */
+
 import { type Decimal, decimal, toWords, unitsAt } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { nonZeroDigits } from '../../number/whole.js'
 import { sumOf } from '../../problem/problem.js'
 import { between, either, kept, mapped, pairs } from '../../problem/space.js'
@@ -87,7 +89,7 @@ export const addCompensation = technique({
     }
   },
   *work({ ways }, variant) {
-    const way = (variant.round === 'other' ? ways[1] : undefined) ?? ways[0]!
+    const way = (variant.round === 'other' ? ways[1] : undefined) ?? present(ways[0])
     const { other, scale } = way
     const say = (n: bigint) => toWords(decimal(n, scale))
     return yield* roundAndAdjust({

@@ -1,5 +1,7 @@
 /** Digits of a list that are still to be added at a place, however they were taken so far. */
+
 import { type Decimal, decimal, digitAt, subtract } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import type { SumProblem } from '../../problem/problem.js'
 
 /** A digit of the list that is still to be added. */
@@ -37,8 +39,9 @@ export function tenOf(digits: readonly Left[], size: number): readonly Left[] | 
   const search = (from: number, rest: number, many: number): readonly Left[] | undefined => {
     if (many === 0) return rest === 0 ? [] : undefined
     for (let i = from; i <= digits.length - many; i += 1) {
-      const others = digits[i]!.digit <= rest && search(i + 1, rest - digits[i]!.digit, many - 1)
-      if (others) return [digits[i]!, ...others]
+      const others =
+        present(digits[i]).digit <= rest && search(i + 1, rest - present(digits[i]).digit, many - 1)
+      if (others) return [present(digits[i]), ...others]
     }
     return undefined
   }
@@ -90,7 +93,7 @@ function findRests(reading: string, sum: number): string[] {
     }
     let previous = ''
     for (let i = from; i < reading.length; i += 1) {
-      const digit = reading[i]!
+      const digit = present(reading[i])
       // Equal digits are taken from the front of their run only.
       if (digit !== previous && Number(digit) <= rest)
         search(i + 1, rest - Number(digit), kept + reading.slice(from, i))
@@ -113,7 +116,7 @@ export function taken(left: Remaining, before: Decimal, after: Decimal, place: n
       ? []
       : [...new Set(left.readings.flatMap((r) => restsOf(r, sum)))].sort(longestFirst).slice(0, MOST_READINGS)
   if (readings.length > 0) {
-    const digits = keep(left.digits, readings) ?? spell(readings[0]!)
+    const digits = keep(left.digits, readings) ?? spell(present(readings[0]))
     return { digits, readings, group: nextGroup(digits) }
   }
   const gone = sum === 10 ? (nearTen(left.digits) ?? left.group) : left.group

@@ -3,6 +3,7 @@
  * a time. 47+63+28+52: 100, 120, 170, 180, 190. Before that it is asked whether any make ten. The order is free: a
  * total is right when it equals the last total plus some of what is left at the place.
  */
+
 import {
   add,
   atPlace,
@@ -17,6 +18,7 @@ import {
   ZERO,
 } from '../../number/decimal.js'
 import { placeTitle } from '../../number/places.js'
+import { present } from '../../number/present.js'
 import type { Problem, SumProblem } from '../../problem/problem.js'
 import { type AnswerKind, SIGNED } from '../../question/kind.js'
 import { PAIRS } from '../../words/addition.js'
@@ -122,7 +124,7 @@ const TENS_KIND: AnswerKind<Decimal> = {
   alsoTyped: [...(SIGNED.alsoTyped ?? []), '+'],
   begins: (text) => /^\d(?:\+\d?)*$/.test(text) || SIGNED.begins(text),
   read(text) {
-    const digits = text.match(/^\s*\d(?:\s*(?:and|\+|,|\s)\s*\d)+\s*$/) ? text.match(/\d/g)! : []
+    const digits = text.match(/^\s*\d(?:\s*(?:and|\+|,|\s)\s*\d)+\s*$/) ? present(text.match(/\d/g)) : []
     if (digits.length === 0) return SIGNED.read(text)
     const sum = digits.reduce((total, d) => total + Number(d), 0)
     return decimal(sum === 10 ? digits.length : sum)

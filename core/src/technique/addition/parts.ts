@@ -1,4 +1,5 @@
 /** Adding to a running total part by part: what the techniques that do so share. */
+
 import {
   absolute,
   add,
@@ -15,6 +16,7 @@ import {
   unitsAt,
 } from '../../number/decimal.js'
 import { placeName } from '../../number/places.js'
+import { present } from '../../number/present.js'
 import { size } from '../../number/whole.js'
 import { isPlainSum, type Problem, type SumProblem, type Term } from '../../problem/problem.js'
 import { PARTS, SUM_MISFIT } from '../../words/addition.js'
@@ -117,10 +119,11 @@ function without(sum: Decimal, parts: readonly Part[]): readonly Part[] | undefi
   const search = (i: number, rest: bigint, kept: readonly Part[]): readonly Part[] | undefined => {
     if (rest === 0n) return [...kept, ...parts.slice(i)]
     // All of one sign, so what is over can never come back.
-    if (i === parts.length || rest > 0n !== values[i]! > 0n) return undefined
-    if (size(rest) > reach[i]! || hopeless.has(`${i} ${rest}`)) return undefined
-    const taken = size(values[i]!) <= size(rest) ? search(i + 1, rest - values[i]!, kept) : undefined
-    const found = taken ?? search(i + 1, rest, [...kept, parts[i]!])
+    if (i === parts.length || rest > 0n !== present(values[i]) > 0n) return undefined
+    if (size(rest) > present(reach[i]) || hopeless.has(`${i} ${rest}`)) return undefined
+    const taken =
+      size(present(values[i])) <= size(rest) ? search(i + 1, rest - present(values[i]), kept) : undefined
+    const found = taken ?? search(i + 1, rest, [...kept, present(parts[i])])
     if (!found) hopeless.add(`${i} ${rest}`)
     return found
   }
@@ -132,7 +135,7 @@ function without(sum: Decimal, parts: readonly Part[]): readonly Part[] | undefi
 function isOtherOrder(sum: Decimal, parts: readonly Part[]): boolean {
   // One part alone goes less far than several that come to the same.
   if (parts.some((p) => equal(p.value, sum))) return true
-  let front = parts[0]!.value
+  let front = present(parts[0]).value
   for (const part of parts.slice(1)) {
     front = add(front, part.value)
     if (equal(front, sum)) return false
@@ -147,7 +150,7 @@ function partStep(
   range: Range,
   sweeping: boolean,
 ): Step {
-  const part = left[0]!
+  const part = present(left[0])
   const { place } = part
   const expect = add(total, part.value)
   const taken = isNegative(part.value)

@@ -2,7 +2,9 @@
  * add-place-sweep: all parts of the highest place first, then those of the next; only the totals are said.
  * 38+94+75: 30, 120, 190, 198, 202, 207; or, with the first number kept whole, 128, 198, 202, 207.
  */
+
 import { ZERO } from '../../number/decimal.js'
+import { firstOf } from '../../number/present.js'
 import { signed } from '../../problem/problem.js'
 import { PLACE_SWEEP } from '../../words/addition.js'
 import { technique } from '../make.js'
@@ -36,12 +38,12 @@ export const addPlaceSweep = technique({
   read: readPlainSum,
   *work(problem, variant) {
     const range = rangeOf(problem)
-    const [first, ...later] = problem.terms
+    const [first, ...later] = firstOf(1, problem.terms)
     const whole = variant.start === 'first-whole'
     const parts = partsOf(whole ? later : problem.terms)
     const groups = []
     for (let place = range.highest; place >= range.lowest; place -= 1)
       groups.push(parts.filter((p) => p.place === place))
-    return yield* addParts(whole ? signed(first!) : ZERO, groups, range, true)
+    return yield* addParts(whole ? signed(first) : ZERO, groups, range, true)
   },
 })

@@ -2,6 +2,7 @@
  * add-running-total: keep the first number whole; add the next number part by part from its highest place.
  * 364+278: 564, 634, 642. A term with a minus sign is taken away in the same way; the total may fall below zero.
  */
+import { firstOf } from '../../number/present.js'
 import { signed } from '../../problem/problem.js'
 import { RUNNING_TOTAL } from '../../words/addition.js'
 import { technique } from '../make.js'
@@ -35,9 +36,9 @@ export const addRunningTotal = technique({
   parameters: sumBoard([2, 12], true),
   read: readRunningTotal,
   *work(problem) {
-    const [first, ...later] = problem.terms
+    const [first, ...later] = firstOf(1, problem.terms)
     return yield* addParts(
-      signed(first!),
+      signed(first),
       later.map((term) => partsOf([term])),
       rangeOf(problem),
     )

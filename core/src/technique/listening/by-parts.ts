@@ -2,6 +2,7 @@
  * What is said by whoever works a product, a quotient or a sum in the head in a way of their own: by parts, by rounder
  * numbers, by factors (common practice, no published source).
  */
+
 import {
   absolute,
   add,
@@ -15,6 +16,7 @@ import {
   subtract,
   toText,
 } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { lengthOf, size } from '../../number/whole.js'
 import { type Problem, signed } from '../../problem/problem.js'
 import { asDecimal, asFraction, type Value } from '../../question/value.js'
@@ -111,7 +113,7 @@ export function roundings(value: Value): Decimal[] {
 /** An amount of three digits and more that is added or taken away, its highest place first: 2000 of 2184. */
 export function headFirst([x, y, ...more]: readonly Decimal[]): Decimal[] {
   if (!x || !y || more.length > 0 || y.scale > 0 || size(y.units) < 100n) return []
-  const [head] = eachDigit(size(y.units))[0]!
+  const [head] = present(eachDigit(size(y.units))[0])
   return head === size(y.units) ? [] : [decimal(head), add(x, decimal(y.units < 0n ? -head : head))]
 }
 

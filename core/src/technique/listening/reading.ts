@@ -2,7 +2,9 @@
  * How an entry is read on the walks that are alive: taken, stepped over to, right elsewhere, or wrong. What people may say
  * beside the value asked is read here, for every technique.
  */
+
 import { atPlace, decimal, equal, isZero, readDecimal } from '../../number/decimal.js'
+import { firstOf, present } from '../../number/present.js'
 import { type AnyQuestion, isRight, meaning, meets } from '../../question/question.js'
 import { asDecimal, sameValue, type Value } from '../../question/value.js'
 import type { SlipId } from '../../words/slips.js'
@@ -66,8 +68,8 @@ export function readStep(
   spare: () => readonly Walk[] = NO_WALKS,
   said: SaidSoFar = NOTHING_SAID,
 ): Reading | undefined {
-  const first = walks[0]!
-  const step = first.next!
+  const first = present(walks[0])
+  const step = present(first.next)
   const value = step.kind.read(text)
   // A zero in front is said of a block first of all.
   const zero = /^0\d/.test(text)
@@ -123,7 +125,7 @@ export function readStep(
 
 /** A value that comes later on this way; a digit left as it stands where it had to change; or none of anything. */
 function laterOrWrong(walk: Walk, value: Value, text: string): Reading {
-  const step = walk.next!
+  const step = present(walk.next)
   const later = comesLater(walk, value, text)
   // What stands and has to change is left as it is by whoever goes on to the next column.
   const unmended = later && step.action === 'mend' && !step.total && step.slips().find((s) => s.decisive)
@@ -152,9 +154,10 @@ function moving(found: readonly Move[], others: () => readonly Move[] = NO_MOVES
 
 /** The value that is asked in another form, or rounded where the rest is to be cut off. */
 function notAskedHere(walks: readonly Walk[], text: string, value: Value | undefined): Reading | undefined {
-  const { place } = walks[0]!.next!
-  if (walks.some((w) => isOtherForm(w.next!, text))) return { verdict: 'elsewhere', place, as: 'form' }
-  return value !== undefined && walks[0]!.rounds(value)
+  const { place } = present(present(walks[0]).next)
+  if (walks.some((w) => isOtherForm(present(w.next), text)))
+    return { verdict: 'elsewhere', place, as: 'form' }
+  return value !== undefined && present(walks[0]).rounds(value)
     ? { verdict: 'elsewhere', place, as: 'rounded' }
     : undefined
 }
@@ -166,7 +169,7 @@ const isSaidAgain = ({ entries, typed }: Walk, value: Value) =>
 
 /** As attempts were judged at first: only what the open step of the one walk asks is taken. */
 export function readStrictly([walk]: readonly Walk[], text: string): Reading | undefined {
-  const step = walk!.next!
+  const step = present(walk!.next)
   const value = step.kind.read(text)
   if (value === undefined) return undefined
   const meant = meaning(step, value)
@@ -188,9 +191,9 @@ function rightInAnotherDress(walks: readonly Walk[], text: string): Move[] {
   return walks.flatMap((walk): Move[] => {
     const value = walk.next?.kind.read(text)
     if (value === undefined) return []
-    const bare = withoutItsPlace(walk.next!, value)
+    const bare = withoutItsPlace(present(walk.next), value)
     if (bare) return [{ walk: walk.take(bare, value), far: 1 }]
-    if (walk.next!.action !== 'cross-sum') return []
+    if (present(walk.next).action !== 'cross-sum') return []
     return carriedTotal(walk, value, text).map((w) => ({ walk: w, far: 2 }))
   })
 }
@@ -207,8 +210,8 @@ function withoutItsPlace({ place, action, total, expect }: Step, value: Value): 
  * columns is looked for where no live walk writes just this digit next.
  */
 function finalDigits(walks: readonly Walk[], text: string): Move[] {
-  const first = walks[0]!
-  const { place, total } = first.next!
+  const first = present(walks[0])
+  const { place, total } = present(first.next)
   // A total is asked as a whole.
   if (total) return []
   const final = first.finalDigits()
@@ -216,7 +219,7 @@ function finalDigits(walks: readonly Walk[], text: string): Move[] {
   const said = digit === undefined ? undefined : readDecimal(text)
   if (digit === undefined || !said) return []
   const bare = equal(decimal(BigInt(digit)), said)
-  const placed = equal(atPlace(BigInt(digit), place), said) && !slipAt(first.next!, said)
+  const placed = equal(atPlace(BigInt(digit), place), said) && !slipAt(present(first.next), said)
   if (!bare && !placed) return []
   const before = settled(first.line)
   // It stands already, or what stands beside it has to change first.
@@ -262,8 +265,9 @@ function answerAhead(walks: readonly Walk[], text: string): Reading | undefined 
 function taking(walks: readonly Walk[], text: string): Walk[] {
   return walks.flatMap((walk) => {
     const value = walk.next?.kind.read(text)
-    if (value !== undefined && walk.next!.typedAs === text) return [walk.take(walk.next!.expect, value)]
-    const meant = value && !isOtherForm(walk.next!, text) && meaning(walk.next!, value)
+    if (value !== undefined && present(walk.next).typedAs === text)
+      return [walk.take(present(walk.next).expect, value)]
+    const meant = value && !isOtherForm(present(walk.next), text) && meaning(present(walk.next), value)
     return meant ? [walk.take(meant, value)] : []
   })
 }
@@ -281,16 +285,16 @@ function beyondDecisions(walks: readonly Walk[], text: string): Walk[] {
 
 /** A column's total with the carry in it, said where the column alone is asked: it may go in first or last. */
 function carriedTotal(walk: Walk, value: Value, text: string): Walk[] {
-  const [next] = walk.onward()
+  const [next] = firstOf(1, walk.onward())
   const { sum, place } = next?.next ?? {}
-  return sum && sameValue(sum, value) && place === walk.next!.place ? taking([next!], text) : []
+  return sum && sameValue(sum, value) && place === present(walk.next).place ? taking([next], text) : []
 }
 
 /** A later running total: the value itself, since a part of it never stands for the whole. */
 function totalsAhead(walk: Walk, text: string): Walk[] {
   const reached = walk.onward().flatMap((position) => {
     const value = position.next?.total ? position.next.kind.read(text) : undefined
-    return value && isRight(position.next!, value) ? [position.take(value)] : []
+    return value && isRight(present(position.next), value) ? [position.take(value)] : []
   })
   return reached.slice(0, 1)
 }
@@ -298,7 +302,7 @@ function totalsAhead(walk: Walk, text: string): Walk[] {
 /** The next digits of the answer as one block from the place asked, two of them and more. */
 function blocksAhead(walk: Walk, text: string): Walk[] {
   if (!/^\d{2,}$/.test(text)) return []
-  const place = walk.next!.place
+  const place = present(walk.next).place
   const before = settled(walk.line)
   // The next digit alone is no block, but where it is said with a zero in front.
   return walk
@@ -364,12 +368,13 @@ function isDigit(value: Value): boolean {
 
 /** Reads an entry made where only the answer is asked. @returns undefined for a text that is no value */
 export function readAnswer(walks: readonly Walk[], text: string): Reading | undefined {
-  const value = walks[0]!.whole().kind.read(text)
+  const value = present(walks[0]).whole().kind.read(text)
   if (value === undefined) return undefined
   // The first that ends so is enough: there is nothing more to be asked.
   const found = walks.find((walk) => asRead(walk.whole(), text))
-  if (!found && isOtherForm(walks[0]!.whole(), text)) return { verdict: 'elsewhere', place: 0, as: 'form' }
-  if (!found && walks[0]!.rounds(value)) return { verdict: 'elsewhere', place: 0, as: 'rounded' }
+  if (!found && isOtherForm(present(walks[0]).whole(), text))
+    return { verdict: 'elsewhere', place: 0, as: 'form' }
+  if (!found && present(walks[0]).rounds(value)) return { verdict: 'elsewhere', place: 0, as: 'rounded' }
   return found ? { verdict: 'right', walks: [found.onward().at(-1) ?? found] } : { verdict: 'wrong' }
 }
 
@@ -378,6 +383,6 @@ export function showStep(walks: readonly Walk[]): {
   readonly value: Value
   readonly walks: readonly Walk[]
 } {
-  const value = walks[0]!.next!.expect
-  return { value, walks: walks.filter((w) => meets(w.next!, value)).map((w) => w.take(value)) }
+  const value = present(present(walks[0]).next).expect
+  return { value, walks: walks.filter((w) => meets(present(w.next), value)).map((w) => w.take(value)) }
 }

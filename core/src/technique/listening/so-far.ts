@@ -3,6 +3,7 @@
  * question prints, what is multiplied, added and taken away and what some of it comes to, the carry, the raised digit, the
  * number before its zeros, an amount taken in parts, and what stands already (common practice, no published source).
  */
+
 import {
   add,
   type Decimal,
@@ -18,6 +19,7 @@ import {
 } from '../../number/decimal.js'
 import { decimalOf, dividedBy, fractionOf, times } from '../../number/fraction.js'
 import { THOUSANDS, unmarked } from '../../number/marks.js'
+import { present } from '../../number/present.js'
 import type { Problem } from '../../problem/problem.js'
 import { asDecimal, asFraction, decimals, type Value, valueText } from '../../question/value.js'
 import { type Action, AT_PLACE, type Step, type Technique } from '../contract.js'
@@ -116,7 +118,7 @@ export function soFarAt(standing: Standing, last?: Value): SoFar {
   const folded = foldedBefore(steps)
   found.take(
     folded.flatMap((s, i) => [
-      entries[entries.length - folded.length + i]!,
+      present(entries[entries.length - folded.length + i]),
       ...(s.decision ?? []),
       ...(s.parts?.() ?? []),
     ]),
@@ -168,7 +170,7 @@ const WHOLE_COLUMN: readonly Action[] = ['cross-sum', 'column-total']
 /** The decisions right before the open step. */
 function foldedBefore(steps: readonly Step[]): readonly Step[] {
   let from = steps.length
-  while (from > 0 && steps[from - 1]!.decision) from -= 1
+  while (from > 0 && present(steps[from - 1]).decision) from -= 1
   return steps.slice(from)
 }
 
@@ -200,8 +202,8 @@ export function missingFrom({ reckons, expect }: Step, value: Value): readonly s
   // Where it may be made up of more than one choice of them, nobody knows which are in it.
   const rests = new Map<string, readonly string[]>()
   for (const some of subsets(terms.length)) {
-    const sum = some.reduce((total, i) => add(total, asDecimal(terms[i]!.value)!), said)
-    const texts = some.map((i) => written[i]!)
+    const sum = some.reduce((total, i) => add(total, present(asDecimal(present(terms[i]).value))), said)
+    const texts = some.map((i) => present(written[i]))
     if (equal(sum, whole)) rests.set(texts.toSorted().join(), texts)
   }
   const [rest = [], another] = [...rests.values()]
@@ -231,7 +233,7 @@ const bare = (text: string) => unmarked(text).replaceAll(THOUSANDS, '')
 
 /** The numbers printed in a sentence. */
 function numbersIn(sentence: string): Decimal[] {
-  return [...bare(sentence).matchAll(NUMBER)].map(([n]) => readDecimal(n)!)
+  return [...bare(sentence).matchAll(NUMBER)].map(([n]) => present(readDecimal(n)))
 }
 
 const known = new Map<string, readonly Term[]>()
@@ -252,7 +254,7 @@ function makeTerms(text: string): readonly Term[] {
   return [...plain.matchAll(/(^[−-]?|[+−-] ?)((?:√?[\d.]+)(?: [×÷] [\d.]+)*)/g)].map(
     ([, sign, product]): Term => {
       const divided = product!.includes('÷')
-      const factors = [...product!.matchAll(/[\d.]+/g)].map(([n]) => readDecimal(n)!)
+      const factors = [...product!.matchAll(/[\d.]+/g)].map(([n]) => present(readDecimal(n)))
       const signs = [...product!.matchAll(/[×÷]/g)].map(([s]) => s)
       return {
         sign: /[−-]/.test(sign!) ? -1 : 1,
@@ -329,7 +331,7 @@ function runningSums(values: readonly Decimal[]): Decimal[] {
   const carries = last && toText(last).length === 1 && others.every((n) => toText(n).length > 1)
   const carryFirst = carries ? [[last, ...values.slice(0, -1)]] : []
   for (const row of [values, values.toReversed(), tensFirst(values), ...carryFirst]) {
-    let total = row[0]!
+    let total = present(row[0])
     // Digits that make ten are one already.
     if (row.length < values.length) found.push(total)
     for (const value of row.slice(1, -1)) {
@@ -345,7 +347,7 @@ function tensFirst(values: readonly Decimal[]): Decimal[] {
   const left = [...values]
   const tens: Decimal[] = []
   for (let i = 0; i < left.length; ) {
-    const j = left.findIndex((v, k) => k > i && v.units > 0n && toText(add(v, left[i]!)) === '10')
+    const j = left.findIndex((v, k) => k > i && v.units > 0n && toText(add(v, present(left[i]))) === '10')
     if (j < 0) i += 1
     else {
       tens.push(decimal(10))

@@ -4,7 +4,9 @@
  * it, and the first one gives the next question. So whoever works another variant than the one set is followed, and the
  * variant worked is the first walk's.
  */
+
 import { decimal } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { InputError } from '../../problem/error.js'
 import type { Problem } from '../../problem/problem.js'
 import type { AnyQuestion } from '../../question/question.js'
@@ -83,7 +85,7 @@ export class Walk {
     let { run } = this.begun()
     if (run.steps.length > this.taken) {
       const again = Walk.begin(this.technique, this.problem, this.variant).begun().run
-      for (let i = 0; i < this.taken; i += 1) push(again, run.entries[i]!)
+      for (let i = 0; i < this.taken; i += 1) push(again, present(run.entries[i]))
       run = again
     }
     push(run, entry)
@@ -147,7 +149,7 @@ export class Walk {
   /** The whole answer as a question, from where the walk stands. */
   whole(): AnyQuestion {
     const end = this.onward().at(-1) ?? this
-    return answerQuestion(this.technique, this.variant, { steps: end.steps, answer: end.answer! })
+    return answerQuestion(this.technique, this.variant, { steps: end.steps, answer: present(end.answer) })
   }
 }
 

@@ -2,8 +2,10 @@
  * multiply-addition: take one factor apart by places and keep a running total: 67×8: 480, 56, 536. 34×27: 810, 108, 918.
  * The parts come from the left as taught, from the right too, and by blocks of two where the other factor has one digit.
  */
+
 import { type Decimal, decimal } from '../../number/decimal.js'
 import { placeName } from '../../number/places.js'
+import { present } from '../../number/present.js'
 import { digitsOf, lengthOf, said } from '../../number/whole.js'
 import { SPLIT_ADD } from '../../words/multiplication.js'
 import type { Step, Variant } from '../contract.js'
@@ -46,7 +48,7 @@ export const multiplyAddition = technique({
     return found.a < 10n && found.b < 10n ? misfit(SPLIT_ADD.table) : found
   },
   *work(factors, variant) {
-    const { apart, whole } = splitOf(factors, variant, takenApart, costOf)!
+    const { apart, whole } = present(splitOf(factors, variant, takenApart, costOf))
     const byBlocks = variant.parts === 'blocks' && whole < 10n
     const value = byBlocks
       ? yield* inBlocks(apart, whole, factors)

@@ -2,7 +2,9 @@
  * Products written one answer digit a column: the sums of the columns are known from the factors, and what is
  * left is the order in which they are worked and what becomes of their tens.
  */
+
 import { type Decimal, decimal } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { said, wholePart } from '../../number/whole.js'
 import { COLUMNS } from '../../words/multiplication.js'
 import { at, REMARK } from '../../words/steps.js'
@@ -93,7 +95,7 @@ export function* endsFirst(columns: readonly SumColumn[], shift = 0): Walking {
 export function* leftMend(columns: readonly SumColumn[], shift = 0): Walking {
   let written = 0n
   for (let k = columns.length - 1; k >= 0; k -= 1) {
-    const column = columns[k]!
+    const column = present(columns[k])
     const place = k + shift
     const before = written
     const raw = wholePart(
@@ -155,9 +157,9 @@ function* rawThenSettled(columns: readonly SumColumn[], order: readonly number[]
   const needsNone = (of: ReadonlyMap<number, number>) =>
     columns.every((_, k) => (of.get(k) ?? 10) < 10 || (k === columns.length - 1 && of.has(k)))
   const worth = (of: ReadonlyMap<number, number>) =>
-    columns.reduceRight((total, _, k) => total * 10n + BigInt(of.get(k)!), 0n)
+    columns.reduceRight((total, _, k) => total * 10n + BigInt(present(of.get(k))), 0n)
   for (const k of order) {
-    const column = columns[k]!
+    const column = present(columns[k])
     const place = k + shift
     const then = new Map([...sums, [k, column.sum]])
     const raw = yield sumStep(column, place, 0, () =>
@@ -169,7 +171,7 @@ function* rawThenSettled(columns: readonly SumColumn[], order: readonly number[]
   }
   if (needsNone(sums)) return worth(sums)
   return yield* settle(
-    columns.map((_, k) => sums.get(k)!),
+    columns.map((_, k) => present(sums.get(k))),
     shift,
   )
 }

@@ -2,7 +2,9 @@
  * multiply-crosswise: one answer digit a column; column k sums a_i × b_j over i + j = k, the shorter factor padded
  * with zeros at the left. 36×52: 12 → 2 carry 1; 6 + 30 = 36, +1 = 37 → 7 carry 3; 15 + 3 = 18: 1872.
  */
+
 import { decimal } from '../../number/decimal.js'
+import { firstOf, present } from '../../number/present.js'
 import { digitsOf, lengthOf } from '../../number/whole.js'
 import { CROSSWISE, MISFIT } from '../../words/multiplication.js'
 import { REMARK } from '../../words/steps.js'
@@ -67,7 +69,7 @@ export const multiplyCrosswise = technique({
     }
   },
   *work({ columns, scale }, { order }) {
-    return yield* placePoint(yield* WALKS[order!]!(columns, -scale), scale)
+    return yield* placePoint(yield* present(WALKS[order!])(columns, -scale), scale)
   },
 })
 
@@ -85,7 +87,7 @@ interface Cross {
 export function crossColumns(a: bigint, b: bigint, scales?: readonly [number, number]): SumColumn[] {
   const [as, bs] = [digitsOf(a), digitsOf(b)]
   return crossPattern(as.length, bs.length).map((pairs) => {
-    const crosses = pairs.map(([i, j]): Cross => ({ i, j, a: as[i]!, b: bs[j]! }))
+    const crosses = pairs.map(([i, j]): Cross => ({ i, j, a: present(as[i]), b: present(bs[j]) }))
     return crossColumn(crosses, scales)
   })
 }
@@ -114,12 +116,13 @@ function crossColumn(crosses: readonly Cross[], scales: readonly [number, number
 
 function crossSlips(slip: SlipSink, crosses: readonly Cross[], sum: number): void {
   const holds = (c: Cross) => `${told(c)} = ${c.a * c.b}`
-  const [p, q] = crosses
   if (crosses.length > 1)
     for (const c of crosses)
       slip('product-left-out', decimal(sum - c.a * c.b), 6, CROSSWISE.leftOut(holds(c), crosses.length))
-  if (crosses.length === 2)
-    slip('straight-not-cross', decimal(p!.a * q!.b + q!.a * p!.b), 4, CROSSWISE.straight(told(p!), told(q!)))
+  if (crosses.length === 2) {
+    const [p, q] = firstOf(2, crosses)
+    slip('straight-not-cross', decimal(p.a * q.b + q.a * p.b), 4, CROSSWISE.straight(told(p), told(q)))
+  }
   for (const c of crosses) {
     if (c.a < 2 || c.b < 2) continue
     // The commonest wrong products are right ones of the neighbouring row of the table.

@@ -2,7 +2,9 @@
  * multiply-double-halve: double one factor, halve the other while it gets rounder. 35×18 = 70×9. Numbers such as
  * 5, 25, 50, 125 are halves of round numbers: where the other factor is odd, the product is halved instead.
  */
+
 import { type Decimal, decimal } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { nonZeroDigits, said, significant } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { between, kept, listed, mapped, pairs } from '../../problem/space.js'
@@ -56,7 +58,9 @@ export const multiplyDoubleHalve = technique({
     problems({ first = 2, second = 2, parts }) {
       if (parts !== undefined) {
         const others = kept(ofDigits(second, 3n), (n) => n % 10n !== 0n)
-        return mapped(pairs(listed(PARTS[parts]!), others), ([a, b]) => productOf(decimal(b), decimal(a)))
+        return mapped(pairs(listed(present(PARTS[parts])), others), ([a, b]) =>
+          productOf(decimal(b), decimal(a)),
+        )
       }
       const fives = kept(ofDigits(first), (n) => n % 10n === 5n && (first > 1 || n === 5n))
       const evens = kept(ofDigits(second, 4n), (n) => n % 2n === 0n)

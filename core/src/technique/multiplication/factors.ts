@@ -2,7 +2,9 @@
  * multiply-factors: break one factor into one-digit factors and multiply by one after the other. 38×35 = 38×5×7:
  * 190, 1330. The middle value is said twice, for it is held. Any way to break it up will do.
  */
+
 import { type Decimal, decimal } from '../../number/decimal.js'
+import { firstOf, present } from '../../number/present.js'
 import { said } from '../../number/whole.js'
 import { productOf } from '../../problem/problem.js'
 import { between, kept, mapped, pairs } from '../../problem/space.js'
@@ -44,7 +46,7 @@ export const multiplyFactors = technique({
     problems({ digits = 2, count, most = 99 }) {
       const composite = kept(between(10, most), (n) => {
         const ways = waysApart(n)
-        return n % 10n !== 0n && ways.length > 0 && (count === undefined || ways[0]!.length === count)
+        return n % 10n !== 0n && ways.length > 0 && (count === undefined || present(ways[0]).length === count)
       })
       return mapped(pairs(ofDigits(digits, 2n), composite), ([a, b]) => productOf(decimal(a), decimal(b)))
     },
@@ -57,7 +59,7 @@ export const multiplyFactors = technique({
   },
   *work(factors, variant) {
     const { scale } = factors
-    const { apart, whole } = splitOf(factors, variant, bestApart, costOf)!
+    const { apart, whole } = present(splitOf(factors, variant, bestApart, costOf))
     const composed = apart.reduce((total, f) => total * f, 1n)
     let value = whole
     let left = composed
@@ -111,9 +113,9 @@ function* decide(
   scale: number,
   soFar: bigint | undefined,
 ): Generator<Step, bigint, Decimal> {
-  const expected = way[0] ?? waysApart(left)[0]![0]!
+  const expected = way[0] ?? present(present(waysApart(left)[0])[0])
   const valid = digits.filter((f) => left % f === 0n && (left / f < 10n || breaksUp(left / f)))
-  const rest = way.length > 1 ? way : waysApart(left)[0]!
+  const rest = way.length > 1 ? way : present(waysApart(left)[0])
   const entry = (yield step({
     action: 'decide',
     place: -scale,
@@ -161,14 +163,14 @@ function breaksUp(n: bigint): boolean {
 /** The way with the least work for this other factor; ties go to fewer factors, the smaller first. */
 function bestApart(factor: bigint, whole: bigint): bigint[] | undefined {
   if (!breaksUp(factor)) return undefined
-  const [fewest] = waysApart(factor)
-  const ways = waysApart(factor).filter((w) => w.length === fewest!.length)
+  const [fewest] = firstOf(1, waysApart(factor))
+  const ways = waysApart(factor).filter((w) => w.length === fewest.length)
   const cost = (apart: readonly bigint[]) => {
     const { facts, carries } = costOf({ apart, whole })
     return facts.length + carries
   }
   const orders = ways.flatMap((w) => [w, [...w].reverse()])
-  return orders.reduce((best, way) => (cost(way) < cost(best) ? way : best), orders[0]!)
+  return orders.reduce((best, way) => (cost(way) < cost(best) ? way : best), present(orders[0]))
 }
 
 function costOf({ apart, whole }: Split<readonly bigint[]>) {

@@ -2,7 +2,9 @@
  * multiply-subtraction: round one factor up, take the surplus back. 89×7: 630 − 7 = 623. 48×23: 1150 − 46 = 1104.
  * A number added to the product, or taken from it, comes last: 4998×3+6.
  */
+
 import { type Decimal, decimal, toWords } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { said } from '../../number/whole.js'
 import { type Problem, productOf } from '../../problem/problem.js'
 import { mapped, pairs } from '../../problem/space.js'
@@ -76,7 +78,7 @@ export const multiplySubtraction = technique({
   },
   *work(factors, variant) {
     const { scale, more } = factors
-    const { apart, whole } = splitOf(factors, variant, roundedUp, costOf)!
+    const { apart, whole } = present(splitOf(factors, variant, roundedUp, costOf))
     const factor = apart.round - apart.over
     const round = yield* roundStep({ number: factor, round: apart.round, scale: 0 })
     const over = round - factor

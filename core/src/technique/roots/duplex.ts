@@ -4,6 +4,7 @@
  * net / divisor, the remainder onward. The true digits (integer square root) are expected: with them no net is
  * ever below 0, since the columns used so far never sum to more than the square of the root.
  */
+
 import {
   type Decimal,
   decimal,
@@ -14,6 +15,7 @@ import {
   power10,
   unitsAt,
 } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { integerRoot } from '../../number/root.js'
 import { said, wholePart } from '../../number/whole.js'
 import { numberSpace } from '../../problem/numbers.js'
@@ -45,7 +47,7 @@ export const rootDuplex = technique({
   variants: [DECIMALS],
   // How many decimals are asked is no way of working: a root cut sooner is not the answer.
   ways: [{}],
-  asks: (variant) => ROOT_DUPLEX.asks(variant.decimals!),
+  asks: (variant) => ROOT_DUPLEX.asks(present(variant.decimals)),
   rounds(problem, { decimals }, value) {
     const given = asDecimal(value)
     if (problem.kind !== 'root' || !given || isNegative(given)) return false
@@ -98,7 +100,7 @@ export const rootDuplex = technique({
     }
 
     digits.push(yield* enter(firstStep(Number(truth[0]), group, groups)))
-    const root = digits[0]!
+    const root = present(digits[0])
     if (groups + places === 1) return decimal(root)
     let remainder = yield* enter(leftStep(group, root, lineOf(digits, groups)))
     const divisor = yield* enter(divisorStep(root, remainder, lineOf(digits, groups)))
@@ -165,7 +167,7 @@ function firstStep(root: number, group: bigint, groups: number): Step<Decimal> {
 /** What is left of the first group. */
 function leftStep(group: bigint, root: number, line: AnswerLine): Step<Decimal> {
   const gap = Number(group) - root * root
-  const place = line.cells[0]!.place
+  const place = present(line.cells[0]).place
   return step({
     action: 'remainder',
     place,
@@ -186,7 +188,7 @@ function leftStep(group: bigint, root: number, line: AnswerLine): Step<Decimal> 
 
 /** Twice the first digit, by which all others are found. */
 function divisorStep(root: number, remainder: number, line: AnswerLine): Step<Decimal> {
-  const place = line.cells[0]!.place
+  const place = present(line.cells[0]).place
   return step({
     action: 'divisor',
     place,

@@ -2,7 +2,9 @@
  * square-duplex: the duplex of a group of digits is twice each product of outer pairs plus the middle digit
  * squared; a square is the duplexes of growing, then shrinking groups, carried.
  */
+
 import { decimal } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { digitsOf, lengthOf } from '../../number/whole.js'
 import { numberSpace } from '../../problem/numbers.js'
 import { squareOf } from '../../problem/problem.js'
@@ -76,7 +78,9 @@ interface Duplex {
 
 /** Pairs of outer digits, and the digit in the middle of an odd group. */
 function pairsOf(group: readonly number[]): Duplex {
-  const pairs = group.slice(0, group.length >> 1).map((p, i) => [p, group[group.length - 1 - i]!] as const)
+  const pairs = group
+    .slice(0, group.length >> 1)
+    .map((p, i) => [p, present(group[group.length - 1 - i])] as const)
   return { pairs, middle: group.length % 2 ? group[group.length >> 1] : undefined }
 }
 

@@ -1,4 +1,5 @@
 /** Subtraction column by column from the left: the columns, the glance, the mending and the sign. */
+
 import {
   compare,
   type Decimal,
@@ -8,6 +9,7 @@ import {
   lowestPlace,
   negate,
 } from '../../number/decimal.js'
+import { present } from '../../number/present.js'
 import { asDifference, type Problem } from '../../problem/problem.js'
 import { at, REMARK, type Remark } from '../../words/steps.js'
 import { COLUMN, DIFFERENCE_MISFIT, TURNED } from '../../words/subtraction.js'
@@ -60,7 +62,7 @@ export function* walkColumns(
   const turned = compare(minuend, subtrahend) < 0
   const [upper, lower] = turned ? [subtrahend, minuend] : [minuend, subtrahend]
   const columns = columnsOf(upper, lower)
-  const lowest = columns.at(-1)!.place
+  const lowest = present(columns.at(-1)).place
   const opening = turned ? TURNED.opening : ''
   const written = yield* carry === 'glance'
     ? glance(columns, short, opening)
@@ -114,7 +116,7 @@ const cell = (place: number, digit: number, draft = false): AnswerCell => ({
 /** Hold each digit, look right, write it or one less. */
 function* glance(columns: readonly Column[], short: ShortWay, opening: string): Written {
   const written: AnswerCell[] = []
-  const lowest = columns.at(-1)!.place
+  const lowest = present(columns.at(-1)).place
   for (const [i, column] of columns.entries()) {
     const { place } = column
     const standing = [...written]
@@ -158,9 +160,9 @@ function* lower(
   count = written.length,
 ): Generator<Step, void, Decimal> {
   for (let j = count - 1; j >= 0; j -= 1) {
-    const before = Number(written[j]!.digits)
+    const before = Number(present(written[j]).digits)
     const after = (before + 9) % 10
-    const where = written[j]!.place
+    const where = present(written[j]).place
     const mended = written.map((c, k) => (k === j ? cell(where, after) : c))
     const given = yield step({
       action: 'mend',

@@ -3,7 +3,9 @@
  * growing in and shrinking out; its sum is the column. 724×111: 4; 6; 13 → 3; 9 + 1 → 0; 7 + 1: 80364. Beginners write
  * zeros at both ends and add in full windows.
  */
+
 import { decimal } from '../../../number/decimal.js'
+import { present } from '../../../number/present.js'
 import { digitsOf, lengthOf, said } from '../../../number/whole.js'
 import { productSpace } from '../../../problem/products.js'
 import { shape } from '../../../problem/shape.js'
@@ -96,7 +98,7 @@ function windows(number: bigint, width: number, full: boolean): SumColumn[] {
         if (gone !== undefined)
           slip('window-too-wide', decimal(sum + gone), 5, REPUNIT.gone(width, said(gone)))
         if (inside.length < 2) return
-        const [first, last] = [inside[0]!, inside.at(-1)!]
+        const [first, last] = [present(inside[0]), present(inside.at(-1))]
         slip('window-too-narrow', decimal(sum - last), 4, REPUNIT.still(said(last), right))
         slip('window-too-narrow', decimal(sum - first), 5, REPUNIT.already(said(first), right))
         slip('fact', decimal(sum - 1), 2, REMARK.off(right))
