@@ -163,3 +163,34 @@ test('no source is longer than 400 lines, no component longer than 150, no other
     }
   expect(long).toEqual([])
 })
+
+/** What an area shows others, by name. */
+function shown(): Set<string> {
+  const indexes = sources('core/src', /^[^/]+\/index\.ts$/).filter((file) => !file.startsWith('kit'))
+  const names = indexes.flatMap((file) =>
+    [...textOf('core/src', file).matchAll(/\b(?:type )?(\w+)(?: as \w+)?(?=,|\s*\})/g)].map(
+      ([, name]) => name!,
+    ),
+  )
+  return new Set(names)
+}
+
+test('the core: everything an area shows is explained, and so is every member of its types', () => {
+  const names = shown()
+  const bare: string[] = []
+  for (const file of sources('core/src', /(?<!\.test|index)\.ts$/)) {
+    let inside = ''
+    const lines = textOf('core/src', file).split('\n')
+    const told = (i: number) => /\*\/$|^\s*\/\/|^export (?:async )?function/.test(lines[i - 1] ?? '')
+    for (const [i, line] of lines.entries()) {
+      const [, kind, name] =
+        /^export (?:abstract )?(function\*?|const|interface|type|class) (\w+)/.exec(line) ?? []
+      if (name) inside = kind === 'interface' && names.has(name) ? name : ''
+      if (name && names.has(name) && !told(i)) bare.push(`${file}:${i + 1}: ${name}`)
+      else if (/^[^\s{]/.test(line)) inside = ''
+      if (inside && /^ {2}(?:readonly )?\w+(?:<[^>]*>)?\??[:(]/.test(line) && !told(i))
+        bare.push(`${file}:${i + 1}: ${inside}.${line.trim()}`)
+    }
+  }
+  expect(bare).toEqual([])
+})

@@ -9,15 +9,19 @@ import { median } from '../number/statistics.js'
 import { targetOf, techniqueById } from '../registry/techniques.js'
 import type { LevelReason } from '../words/levels.js'
 
+/** When a level is left, up or back. */
 export interface LevelRules {
   /** So many to one it must be that the learner is at target, before a level is moved up. */
   readonly odds: number
   /** The share right of somebody at target, and of somebody who is not yet; below the last it is too hard. */
   readonly good: number
+  /** The share of right answers, of 1, below which a level is too hard. */
   readonly poor: number
+  /** How sure of that one has to be, of 1, before a level back is advised. */
   readonly hard: number
 }
 
+/** The rules in force where nothing else is set. */
 export const LEVEL_RULES: LevelRules = { odds: 13, good: 0.99, poor: 0.85, hard: 0.6 }
 
 /** What odds come to the same number of right answers in a row as a rule of up to version 8 asked for. */
@@ -123,8 +127,11 @@ export function firstMs(aims: Aims, technique: string, level: number): number {
 
 /** One problem worked to its end, as far as the rules look at it. */
 export interface LatestAnswer {
+  /** Right at the first try, without help. */
   readonly right: boolean
+  /** Does its time count? Not what was stopped, nor what was worked on paper. */
   readonly timed: boolean
+  /** From the showing to the answer, in milliseconds, without pauses. */
   readonly totalMs: number
 }
 
@@ -148,13 +155,17 @@ export function readingOf(latest: readonly LatestAnswer[], most: number): Readin
 
 /** A change of the level in force for one technique. */
 export interface LevelMove {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level before. */
   readonly from: number
+  /** The level after. */
   readonly to: number
   /** ISO 8601, UTC. */
   readonly at: string
   /** By the rules, or by hand. */
   readonly by: 'rule' | 'hand'
+  /** Why, with the numbers it rests on. */
   readonly reason: LevelReason
 }
 

@@ -23,8 +23,11 @@ import { type Course, courseOf, type PastSession, type Retention, retentionOf } 
 
 /** The latest answers to problems of one technique, level and support. */
 export interface LatestAt {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level, from 1. */
   readonly level: number
+  /** How much help was given. */
   readonly support: WorkedSupport
   /** When their latest session began; ISO 8601, UTC. */
   readonly at: string
@@ -32,6 +35,7 @@ export interface LatestAt {
   readonly answers: readonly LatestAnswer[]
 }
 
+/** From not yet begun to known. */
 export type MasteryState = keyof typeof MASTERY_NAMES
 
 /** Where the work on one technique stands. */
@@ -52,8 +56,11 @@ export interface Worked {
   readonly course: Course | undefined
 }
 
+/** How far a learner is with a technique. */
 export interface Mastery {
+  /** The technique it is about. */
   readonly technique: Technique
+  /** How far the learner is with it. */
   readonly state: MasteryState
   /** Why it is so, in a sentence. */
   readonly because: string

@@ -11,12 +11,17 @@ import type { WorkedSupport } from '../session/support.js'
 
 /** What was worked of one technique and level under one support in a session. */
 export interface PastSession {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level, from 1; 0 for parameters of one's own. */
   readonly level: number
+  /** How much help was given. */
   readonly support: WorkedSupport
   /** When it began; ISO 8601, UTC. */
   readonly at: string
+  /** How many answers. */
   readonly answers: number
+  /** How many of them were right. */
   readonly right: number
   /** Of answers in time; null where none was timed. */
   readonly medianMs: number | null

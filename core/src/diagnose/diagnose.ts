@@ -29,6 +29,7 @@ export interface LocatedSlip {
 
 /** One explanation of the answer: usually one slip, sometimes two. */
 export interface Cause {
+  /** The slips that together lead to the answer; one, or two. */
   readonly slips: readonly [LocatedSlip, ...LocatedSlip[]]
   /** How likely it is beside the others: its share of what can go wrong at its step. */
   readonly odds: number

@@ -30,15 +30,21 @@ import { trace, variantOf } from '../technique/driver.js'
 import { CHECKING } from '../words/drill.js'
 import type { DrillItem } from './drill.js'
 
+/** The checks that are drilled, in the order they are taught. */
 export const CHECK_KINDS = ['nines', 'elevens'] as const
+/** One of the checks that are drilled. */
 export type CheckKind = (typeof CHECK_KINDS)[number]
 const MODULUS = { nines: 9, elevens: 11 } as const
 
+/** A finished piece of work that is to be checked. */
 export interface CheckItem extends DrillItem {
+  /** The problem itself. */
   readonly problem: Problem
+  /** By which check it is looked at. */
   readonly check: CheckKind
   /** The answer that is to be checked. */
   readonly claimed: Decimal
+  /** Does the claimed answer pass it? */
   readonly passes: boolean
   /** What it came to in truth, told afterwards. */
   readonly truth: string

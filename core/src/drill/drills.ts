@@ -8,6 +8,7 @@ import { readFact } from './fact.js'
 import { readFit } from './fits.js'
 import { readWays } from './ways.js'
 
+/** The id of a drill. */
 export type DrillId = keyof typeof DRILL_NAMES
 
 const DRILLS: Readonly<Record<DrillId, Drill>> = {
@@ -19,6 +20,7 @@ const DRILLS: Readonly<Record<DrillId, Drill>> = {
   checking: { read: readChecking },
 }
 
+/** The ids of all drills. */
 export const DRILL_IDS = Object.keys(DRILLS) as readonly DrillId[]
 
 const isDrill = (id: string): id is DrillId => Object.hasOwn(DRILLS, id)

@@ -24,8 +24,11 @@ function isTrick(technique: Technique): technique is Trick {
   return technique.conditions !== undefined
 }
 
+/** A problem, and a technique that fits it or does not. */
 export interface FitItem extends DrillItem {
+  /** The problem itself. */
   readonly problem: Problem
+  /** The technique that fits it or does not. */
   readonly trick: Technique
   /** What it misses; undefined where it fits. */
   readonly missed: Condition | undefined

@@ -23,8 +23,11 @@ export interface WayToTake {
   readonly effort: number
 }
 
+/** A problem, and the ways to choose from. */
 export interface WayItem extends DrillItem {
+  /** The problem itself. */
   readonly problem: Problem
+  /** The ways to choose from, each with its effort. */
   readonly ways: readonly WayToTake[]
 }
 

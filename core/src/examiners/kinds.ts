@@ -83,6 +83,7 @@ const kind = (id: string, name: string, mind: Mind, heldOut = false): ExamineeKi
   heldOut,
 })
 
+/** The kinds of paper that are examined from outside. */
 export const EXAMINEES: readonly ExamineeKind[] = [
   kind('eight', 'a pupil of eight', EIGHT),
   kind('ten', 'a pupil of ten', TEN),

@@ -7,6 +7,7 @@ import { printProblem, problemWords, readProblem } from '../problem/expression.j
 import { isItem } from '../problem/problem.js'
 import { type AttemptEvent, EVENT_KINDS, type EventKind } from '../session/events.js'
 import { eventsOfOlder, type OlderEntry } from '../session/older.js'
+import { FIRST_JUDGE } from '../session/progress.js'
 import {
   type AttemptRecord,
   type Figures,
@@ -15,7 +16,6 @@ import {
   type Outcome,
   RECORDED,
 } from '../session/record.js'
-import { FIRST_JUDGE } from '../session/reduce.js'
 import { finishedProgress } from '../session/verdict.js'
 import { AS_RECORDED, withRecorded } from '../set/items.js'
 import { type PracticeSet, plainRecipe } from '../set/recipe.js'

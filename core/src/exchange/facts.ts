@@ -4,7 +4,7 @@ import { factById } from '../facts/decks.js'
 import { checkFactRow, type FactRow, recallLimit } from '../learner/recall.js'
 import { present } from '../number/present.js'
 import { InputError } from '../problem/error.js'
-import { FIRST_JUDGE } from '../session/reduce.js'
+import { FIRST_JUDGE } from '../session/progress.js'
 import { check } from '../wire/check.js'
 import { factRowSchema } from '../wire/schemas.js'
 import { bodyLines, type Cells, eachRow, headLine, nameCell, needColumns, readTable } from './cells.js'
@@ -24,6 +24,7 @@ export const FACTS_HEADER = [
 ] as const
 const NEEDED = ['fact', 'started', 'right', 'total_ms'] as const
 
+/** The first line of facts.csv, with the mark by which spreadsheets know its encoding. */
 export const factsHead = (): string => headLine(FACTS_HEADER)
 
 /** The id of a fact is its sum as it is typed, which a spreadsheet may take for a date. */

@@ -14,6 +14,7 @@ export const TABLES = ['attempts', 'facts', 'levels'] as const
 
 const LEVELS = ['learner', 'technique', 'name', 'from', 'to', 'moved', 'by', 'reason', 'why'] as const
 
+/** The first line of levels.csv. */
 export const levelsHead = (): string => headLine(LEVELS)
 
 /** Moves of level as lines, each with the reason in words. */

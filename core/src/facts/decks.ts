@@ -11,11 +11,15 @@ export interface FactCard extends AnyQuestion {
   readonly id: string
 }
 
+/** Facts that are learnt together. */
 export interface FactDeck {
+  /** Its id, kept in settings and records. */
   readonly id: string
+  /** Its name, as it is offered. */
   readonly name: string
   /** Recalled within this time, in milliseconds; slower counts as not recalled (common practice, no published source). */
   readonly withinMs: number
+  /** Its facts, from easy to hard. */
   readonly cards: readonly FactCard[]
 }
 
@@ -156,6 +160,7 @@ export const FACT_DECKS: readonly FactDeck[] = [
 
 const BY_ID = new Map(FACT_DECKS.flatMap((deck) => deck.cards.map((c) => [c.id, { deck, card: c }])))
 
+/** A fact with its deck; undefined for an unknown id. */
 export function factById(id: string): { readonly deck: FactDeck; readonly card: FactCard } | undefined {
   return BY_ID.get(id)
 }

@@ -7,10 +7,15 @@ import { InputError } from '../problem/error.js'
 import { WHOLE } from '../question/kind.js'
 import type { Question } from '../question/question.js'
 
+/** A table of numbers with its sums. */
 export interface Grid {
+  /** The numbers, row by row. */
   readonly cells: readonly (readonly number[])[]
+  /** The sum of each row, from the top. */
   readonly rowSums: readonly number[]
+  /** The sum of each column, from the left. */
   readonly columnSums: readonly number[]
+  /** The sum of all. */
   readonly total: number
 }
 

@@ -11,6 +11,7 @@ export interface FlashParameters {
   readonly minus: boolean
 }
 
+/** The most numbers of a list. */
 export const MOST_FLASHED = 30
 
 /**
@@ -35,7 +36,9 @@ export function flashList({ digits, count, minus }: FlashParameters, random: Ran
 
 /** How long each number stands and how long nothing does, in milliseconds. */
 export interface FlashPace {
+  /** How long each number stands, in milliseconds. */
   readonly showMs: number
+  /** How long nothing stands between two, in milliseconds. */
   readonly gapMs: number
 }
 
@@ -53,13 +56,17 @@ export function onsets(count: number, { showMs, gapMs }: FlashPace): number[] {
   return Array.from({ length: count }, (_, i) => i * (showMs + gapMs))
 }
 
+/** How fast the next list comes, and the run of right ones that leads there. */
 export interface Staircase {
+  /** How long each number of the next list stands, in milliseconds. */
   readonly showMs: number
   /** Right answers in a row at this speed. */
   readonly run: number
 }
 
+/** The shortest time a number stands by the staircase, in milliseconds. */
 export const FASTEST_MS = 150
+/** The longest time a number stands by the staircase, in milliseconds. */
 export const SLOWEST_MS = 4000
 const STEP = 0.12
 
@@ -75,8 +82,10 @@ export const SHOWN_WAYS = ['flash', 'tape-left', 'tape-right', 'tape-down', 'sti
 
 /** How a list was shown, kept with the attempt at it. */
 export interface Shown extends FlashPace {
+  /** In which way they were shown. */
   readonly way: (typeof SHOWN_WAYS)[number]
   /** The largest and the mean difference between planned and shown onsets, in milliseconds; 0 for a still list. */
   readonly worstMs: number
+  /** How far each was off its plan on average, in milliseconds. */
   readonly meanMs: number
 }

@@ -6,14 +6,8 @@ import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
 import { asDecimal } from '../question/value.js'
 import type { AttemptEvent } from '../session/events.js'
-import {
-  beginTask,
-  type EntryVerdict,
-  happen,
-  type JudgedEntry,
-  moved,
-  type Progress,
-} from '../session/reduce.js'
+import { type EntryVerdict, type JudgedEntry, moved, type Progress } from '../session/progress.js'
+import { beginTask, happen } from '../session/reduce.js'
 import type { Technique, Variant } from '../technique/contract.js'
 import { trace, variantsOf } from '../technique/driver.js'
 import { workingFaults } from './kit.js'

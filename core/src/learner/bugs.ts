@@ -11,6 +11,7 @@ export interface SlipCount {
 
 /** A slip made so often lately is a bug (default, common practice); so many days are looked back on. */
 const OFTEN = 3
+/** Days over which a mistake that comes again is a habit. */
 export const BUG_DAYS = 21
 
 export interface Bug {

@@ -5,9 +5,12 @@ import { isAbacus } from '../soroban/step.js'
 
 /** How much of the frame is left: beads, their shadows, the bare rods, nothing. */
 export const FADE_LEVELS = ['beads', 'ghosts', 'empty', 'none'] as const
+/** From all beads to an empty frame. */
 export type FadeLevel = (typeof FADE_LEVELS)[number]
 
+/** How much of the frame is left, and what has led there. */
 export interface Fade {
+  /** How much of the frame is left. */
   readonly level: FadeLevel
   /** Problems in a row that were clean, or (below 0) that were not right. */
   readonly run: number
@@ -39,6 +42,7 @@ export function fadeAfter(
   return -failed >= RETURN_AFTER && back ? { level: back, run: 0 } : { level, run: failed }
 }
 
+/** The fade of a technique at a level; where nothing is kept, the whole frame. */
 export function fadeOf(fades: Fades, technique: string, level: number): Fade {
   return fades[technique]?.[level] ?? FIRST_FADE
 }

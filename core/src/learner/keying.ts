@@ -7,7 +7,7 @@ import { middleOf } from '../number/statistics.js'
 import { WHOLE } from '../question/kind.js'
 import type { Question } from '../question/question.js'
 import type { AttemptEvent } from '../session/events.js'
-import { moved, type Progress } from '../session/reduce.js'
+import { moved, type Progress } from '../session/progress.js'
 
 const NUMBERS = 10
 const DIGITS = 4

@@ -38,8 +38,11 @@ export function rightPerMinute({
 
 /** The best of one's own at a level of a technique under one support. */
 export interface Best {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level, from 1; 0 for parameters of one's own. */
   readonly level: number
+  /** How much help was given. */
   readonly support: WorkedSupport
   /** The fastest right answer, in milliseconds. */
   readonly bestMs: number | null

@@ -7,13 +7,16 @@ import { present } from '../number/present.js'
 import type { Random } from '../number/random.js'
 import { median, quantileOf } from '../number/statistics.js'
 import { InputError } from '../problem/error.js'
+import { moved, type Progress } from '../session/progress.js'
 import type { RecallRecord } from '../session/recall.js'
-import { moved, type Progress, reduceEvents } from '../session/reduce.js'
+import { reduceEvents } from '../session/reduce.js'
 import type { ExtraTime } from './settings.js'
 
 /** One recall as it was judged. Times in whole milliseconds. */
 export interface Recall {
+  /** The id of the fact's card. */
   readonly fact: string
+  /** Was the first entry right? */
   readonly right: boolean
   /** Shown to last key. */
   readonly ms: number
@@ -27,9 +30,11 @@ export interface Recall {
 
 /** A recall as it is written into a file and read from one: already judged. */
 export interface FactRow extends Recall {
+  /** The id of the recall. */
   readonly id: string
   /** What was entered first; null where it was not kept. */
   readonly entry: string | null
+  /** The version of the judge, from 1. */
   readonly judge: number
 }
 
@@ -90,8 +95,11 @@ export function thinking(ms: number, keyMs: number, keys: number, baseline: numb
 
 /** What is remembered of a fact: the FSRS card, dates as ISO text so that it can be stored. */
 export interface FactMemory {
+  /** The id of the fact's card. */
   readonly fact: string
+  /** When it is to be asked again; ISO 8601, UTC. */
   readonly due: string
+  /** The state of the memory model. */
   readonly card: Card
 }
 

@@ -21,12 +21,17 @@ export type ExtraTime = number | null
 export const EXTRA_TIMES = [1, 1.5, 2, 3, null] as const
 /** What may be chosen of how it is seen and answered; the usual first. */
 export const ZEROS = ['plain', 'slashed'] as const
+/** More contrast, or as usual. */
 export const CONTRASTS = ['usual', 'more'] as const
+/** When keys are shown on screen. */
 export const KEYPADS = ['touch', 'always', 'never'] as const
+/** The side of the keys on a wide screen. */
 export const KEYPAD_SIDES = ['right', 'left'] as const
+/** The digits as on a calculator or as on a telephone. */
 export const KEYPAD_ORDERS = ['calculator', 'telephone'] as const
 /** How long before practice a calendar may remind of it, in minutes. */
 export const ALARMS = [0, 10, 30, 60] as const
+/** Sizes that can be chosen, as a share of the browser's own. */
 export const TEXT_SIZES = [1, 1.125, 1.25, 1.5] as const
 
 /** What is set to begin with for an age. */
@@ -158,6 +163,7 @@ const ENTRY: EntrySettings = {
 }
 const WORK: WorkSettings = { variants: {}, fades: {}, papers: [] }
 
+/** What holds where nothing is set. */
 export const DEFAULT_SETTINGS: LearnerSettings = { ...PLAN, ...PACE, ...READING, ...ENTRY, ...WORK }
 
 /** A keying baseline older than this is taken again (default, common practice). */

@@ -12,8 +12,8 @@ import { cardOfFact, factById } from '../facts/decks.js'
 import { present } from '../number/present.js'
 import { median, middleOf } from '../number/statistics.js'
 import { valueText } from '../question/value.js'
+import { type JudgedEntry, moved, passedOver } from '../session/progress.js'
 import type { AttemptRecord, Figures } from '../session/record.js'
-import { type JudgedEntry, moved, passedOver } from '../session/reduce.js'
 import { exerciseOf, IDLE_MS, replayOf } from '../session/verdict.js'
 import type { Step } from '../technique/contract.js'
 import { type Trace, trace } from '../technique/driver.js'
@@ -24,10 +24,13 @@ import { COMMON_KEY_MS, type Recall, type RecallFigures, recallFigures } from '.
 export interface Timed {
   /** Facts by the id of their card where there is one, so that the drill and longer work speak of the same. */
   readonly facts: readonly string[]
+  /** Carries in it. */
   readonly carries: number
   /** The kind of step ('cross-sum'); 'recall' for a fact asked alone. */
   readonly kind: string
+  /** Keys that were pressed for it. */
   readonly keys: number
+  /** Milliseconds. */
   readonly ms: number
   /** Right at the first try? */
   readonly right: boolean
@@ -35,8 +38,11 @@ export interface Timed {
 
 /** A whole problem answered without steps. */
 export interface TimedAnswer {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** What there was to do in it. */
   readonly work: Workload
+  /** The time it took, in milliseconds, keying included. */
   readonly ms: number
 }
 
@@ -48,6 +54,7 @@ export interface Workload {
   readonly keys: number
 }
 
+/** A time in milliseconds, with what it rests on. */
 export interface Estimate {
   /** Milliseconds, keying not counted. */
   readonly ms: number
@@ -57,14 +64,19 @@ export interface Estimate {
   readonly wrong: number
 }
 
+/** A learner's own times, for foreseeing what work takes. */
 export interface Times {
   /** Steps and recalls it was made from. */
   readonly seen: number
+  /** Milliseconds to key a digit. */
   readonly keyMs: number
+  /** Milliseconds a carry takes. */
   readonly carryMs: number
   /** The learner's typical fact. */
   readonly factMs: number
+  /** Milliseconds each fact takes, by its id. */
   readonly facts: Readonly<Record<string, Estimate>>
+  /** Milliseconds a fact of a kind takes, where single ones were not met often enough. */
   readonly kinds: Readonly<Record<string, Estimate>>
   /** Time of whole answers against the sum of their steps, by technique; '' for the learner at large. */
   readonly alone: Readonly<Record<string, number>>

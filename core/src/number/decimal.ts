@@ -12,6 +12,7 @@ export interface Decimal {
   readonly scale: number
 }
 
+/** Nothing. */
 export const ZERO: Decimal = { units: 0n, scale: 0 }
 
 /** 10^n as a BigInt, for n of 0 and more. */
@@ -45,6 +46,7 @@ export function unitsAt(value: Decimal, scale: number): bigint {
   return value.scale === scale ? value.units : value.units * power10(scale - value.scale)
 }
 
+/** The sum, in lowest form. */
 export function add(a: Decimal, b: Decimal): Decimal {
   const scale = Math.max(a.scale, b.scale)
   return decimal(unitsAt(a, scale) + unitsAt(b, scale), scale)
@@ -62,10 +64,12 @@ export function multiply(a: Decimal, b: Decimal): Decimal {
   return decimal(a.units * b.units, a.scale + b.scale)
 }
 
+/** The value without its sign. */
 export function absolute(a: Decimal): Decimal {
   return a.units < 0n ? negate(a) : a
 }
 
+/** Are two decimals the same number? Exact, since both are in lowest form. */
 export function equal(a: Decimal, b: Decimal): boolean {
   return a.units === b.units && a.scale === b.scale
 }

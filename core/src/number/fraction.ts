@@ -28,6 +28,7 @@ export function minus(a: Fraction, b: Fraction): Fraction {
   return plus(a, { over: -b.over, under: b.under })
 }
 
+/** The product. */
 export function times(a: Fraction, b: Fraction): Fraction {
   return fraction(a.over * b.over, a.under * b.under)
 }

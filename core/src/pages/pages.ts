@@ -47,6 +47,7 @@ export const PAGES = [
   'simulate',
 ] as const
 
+/** One of the addresses of the table. */
 export type Address = (typeof PAGES)[number]
 
 /** The addresses of one part of the program that a menu can lead to: itself and what lies below it, nothing of which varies. */

@@ -22,7 +22,9 @@ export interface PracticeCurve {
   readonly miss: number
 }
 
+/** Where practice leads, with how sure that is. */
 export interface Forecast {
+  /** The practice curve that fits the days so far. */
   readonly curve: PracticeCurve
   /** Days of practice from now until the target, from the interval's low to its high end. */
   readonly days: { readonly low: number; readonly middle: number; readonly high: number }
@@ -32,12 +34,14 @@ export interface Forecast {
   readonly band: readonly { readonly low: number; readonly high: number }[]
 }
 
+/** How many days it takes to a target, at best, likely and at worst. */
 export type Outlook = { readonly forecast: Forecast } | { readonly silent: string }
 
 /** Fewer days of practice than this say too little (default, no published source). */
 export const LEAST_DAYS = 8
 /** Nothing is said of what lies further ahead than this many days of practice. */
 const FURTHEST_DAYS = 200
+/** The share of cases in which a forecast's band is to hold, of 1. */
 export const COVERAGE = 0.8
 /** Cut off at either end of the resampled days; a little less than half of the rest, since the law itself is not sure either. */
 const TAIL = 0.085

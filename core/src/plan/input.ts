@@ -6,7 +6,9 @@ import type { LearnerSettings } from '../learner/settings.js'
 import type { Support } from '../session/support.js'
 import type { WeakKind } from '../set/paper.js'
 
+/** All the plan of a day goes by. */
 export interface PlanInput {
+  /** The settings the plan goes by. */
   readonly settings: Pick<
     LearnerSettings,
     | 'minutes'
@@ -23,12 +25,15 @@ export interface PlanInput {
   >
   /** The learner's own day (ISO date) and the instant. */
   readonly day: string
+  /** ISO 8601, UTC. */
   readonly now: string
+  /** Every fact that was recalled, with when it is due. */
   readonly memories: readonly FactMemory[]
   /** How facts alone come to the learner. */
   readonly recall: RecallFigures
   /** Facts found that slow you down, the slowest first. */
   readonly slow: readonly string[]
+  /** How far the learner is with each technique, in teaching order. */
   readonly mastery: readonly Mastery[]
   /** Mistakes of the last BUG_DAYS. */
   readonly slips: readonly SlipCount[]
@@ -49,6 +54,7 @@ export interface Place {
   readonly level: number
 }
 
+/** One thing to practise. */
 export type PlanItem = { readonly minutes: number; readonly because: string; readonly pinned: boolean } & (
   | { readonly kind: 'facts'; readonly id: 'facts'; readonly facts: readonly string[] }
   | TechniqueItem
@@ -64,7 +70,9 @@ export type PlanItem = { readonly minutes: number; readonly because: string; rea
 
 /** One technique: what is nearest to its target, something new, or what is to be asked again. */
 export interface TechniqueItem extends Place {
+  /** Why it comes: closest to its target, new, or to be asked again. */
   readonly kind: 'edge' | 'new' | 'review'
+  /** How much help it is begun with. */
   readonly support: Support
   /** Of one session; another follows while there are minutes. */
   readonly problems: number

@@ -27,8 +27,11 @@ export interface WeekInput extends Omit<PlanInput, 'mastery' | 'metToday'> {
   readonly past: readonly PastSession[]
 }
 
+/** A day ahead. */
 export interface PlanDay {
+  /** ISO date in the learner's time zone. */
   readonly day: string
+  /** What would be practised on it, in order. */
   readonly items: readonly PlanItem[]
   /** Why nothing is planned, where nothing is. */
   readonly rest?: string

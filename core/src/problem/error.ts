@@ -1,5 +1,6 @@
 /** Something a person typed or sent that cannot be used. The message says what is wrong and what to do. */
 export class InputError extends Error {
+  /** Told apart from faults of the program by this. */
   override readonly name = 'InputError'
   constructor(
     message: string,

@@ -2,8 +2,11 @@
 import { type Decimal, decimal, highestPlace, lowestPlace, power10 } from '../number/decimal.js'
 import { answerOf, lowestOf, type PlainProblem, type Problem, type Term } from './problem.js'
 
+/** The places an answer has, as they are told before it is known. */
 export interface AnswerPlaces {
+  /** The highest place of the answer; tens are 1. */
   readonly high: number
+  /** The lowest; tenths are -1. */
   readonly low: number
 }
 

@@ -19,7 +19,9 @@ import { type ItemProblem, itemAnswer } from './items/forms.js'
 
 /** Sums and differences: `8341-3675` is 8341 added, 3675 taken away. */
 export interface SumProblem {
+  /** Numbers added and taken away. */
   readonly kind: 'sum'
+  /** In the order they are worked; at least one. */
   readonly terms: readonly Term[]
 }
 
@@ -89,6 +91,7 @@ export type PlainProblem =
 /** Every kind of problem that can be worked. */
 export type Problem = PlainProblem | ItemProblem
 
+/** Is it an item of a paper rather than a problem of the course? */
 export function isItem(problem: Problem): problem is ItemProblem {
   return problem.kind === 'item'
 }
@@ -106,7 +109,9 @@ export function signed({ sign, size }: Term): Decimal {
  * these are cut off after CUT_PLACES decimals.
  */
 export function answerOf(problem: PlainProblem): Decimal
+/** The right answer, worked out plainly; see the signatures for what it comes to. */
 export function answerOf(problem: Problem): Value
+/** The right answer, worked out plainly; see the signatures for what it comes to. */
 export function answerOf(problem: Problem): Value {
   switch (problem.kind) {
     case 'sum':
@@ -137,8 +142,11 @@ export function answerOf(problem: Problem): Value {
 
 /** One number of a problem as it stands on the place rule, with the sign before it and after it. */
 export interface Row {
+  /** The sign in front of it. */
   readonly before: '' | '+' | '−' | '×' | '÷' | '√'
+  /** The number, without its sign. */
   readonly size: Decimal
+  /** What stands behind it. */
   readonly after?: '²'
 }
 

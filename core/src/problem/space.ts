@@ -38,6 +38,7 @@ export function between(least: number | bigint, most: number | bigint, gap = 1):
   return { size: high < low ? 0n : (high - low) / step + 1n, at: (index) => low + index * step }
 }
 
+/** Some values as a space, in the order they are given. */
 export function listed<T>(things: readonly T[]): Space<T> {
   return { size: BigInt(things.length), at: (index) => present(things[Number(index)]) }
 }

@@ -9,6 +9,7 @@ export interface QuotientRemainder {
   readonly remainder: Decimal
 }
 
+/** An answer: a number of some kind, or a choice by its id. */
 export type Value = Decimal | Fraction | QuotientRemainder | string
 
 const isDecimal = (value: Value): value is Decimal => typeof value === 'object' && 'units' in value

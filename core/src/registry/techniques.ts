@@ -74,6 +74,7 @@ const ALL = [
   ...PAPER_KINDS,
 ] as const
 
+/** All of them as one list, where their ids do not matter. */
 export const TECHNIQUES: readonly Technique[] = ALL
 
 /** The id of any technique: what is kept by it for every one of them is a record of this, so that none can be left out. */

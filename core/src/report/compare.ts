@@ -22,12 +22,15 @@ export interface Way {
   readonly paper: Effort
 }
 
+/** The ways that fit a problem beside each other. */
 export interface Comparison {
+  /** The problem that was looked at. */
   readonly problem: Problem
   /** Reckoned plainly; quotients and roots that do not end are cut off. */
   readonly answer: Value
   /** Least effort in the head first; of equal ones the narrower technique, then the one that holds fewer digits. */
   readonly ways: readonly Way[]
+  /** Techniques that do not fit it, each with why not. */
   readonly misfits: readonly { readonly technique: Technique; readonly because: string }[]
   /** The conventional written working. */
   readonly written: Effort

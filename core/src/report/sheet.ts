@@ -11,17 +11,25 @@ import { extraTimeWords, levelReasonWords, MASTERY_NAMES } from '../words/levels
 import { SHEET } from '../words/report.js'
 import { slipName } from '../words/slips.js'
 
+/** One of its tables. */
 export interface SheetTable {
+  /** What stands over it. */
   readonly title: string
+  /** What stands over each column. */
   readonly columns: readonly string[]
+  /** Its rows, cell by cell. */
   readonly rows: readonly (readonly string[])[]
 }
 
+/** The progress sheet of a learner, as it is printed. */
 export interface Sheet {
+  /** Whose it is, and of when. */
   readonly title: string
   /** The learner's own day it was made on (ISO date). */
   readonly day: string
+  /** Its sentences, in order. */
   readonly lines: readonly string[]
+  /** Its tables, in order. */
   readonly tables: readonly SheetTable[]
 }
 
@@ -61,6 +69,7 @@ function standingRow({ technique, state, worked }: Practised): string[] {
   ]
 }
 
+/** Makes the progress sheet of a learner of the last four weeks. */
 export function sheetOf(input: SheetInput): Sheet {
   const { name, day, settings, moves, facts } = input
   const since = dayAfter(day, -DAYS_BACK + 1)

@@ -35,6 +35,7 @@ export interface AttemptEvent {
   readonly text?: string
   /** When the first and the last key of an entry fell. */
   readonly first?: number
+  /** When the last key of an entry was pressed, in milliseconds since the showing. */
   readonly last?: number
   /** The longest stretch without a key within an entry. */
   readonly pause?: number

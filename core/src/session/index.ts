@@ -1,24 +1,20 @@
 export { type AttemptEvent, durationOf } from './events.js'
 export { type Keyed, keyedEvents } from './keyed.js'
 export { currentSlip, eventsOfOlder, type OlderAttempt, type OlderEntry, RENAMED_SLIPS } from './older.js'
-export type { DoneRecall, RecallRecord } from './recall.js'
-export type { AttemptRecord, Outcome } from './record.js'
 export {
-  beginTask,
   type Exercise,
   FIRST_JUDGE,
-  happen,
   JUDGE,
   type JudgedEntry,
   mistaken,
   moved,
-  openQuestion,
-  openStep,
   type Progress,
   passedOver,
-  reduceEvents,
   type Task,
-} from './reduce.js'
+} from './progress.js'
+export type { DoneRecall, RecallRecord } from './recall.js'
+export type { AttemptRecord, Outcome } from './record.js'
+export { beginTask, happen, openQuestion, openStep, reduceEvents } from './reduce.js'
 export { againWords, withRemarks } from './remarks.js'
 export {
   type DoneAttempt,

@@ -1,7 +1,8 @@
 /** Answers that were given on paper and are keyed in later, item by item. */
 import { UNFINISHED } from '../words/entry.js'
 import type { AttemptEvent } from './events.js'
-import { happen, reduceEvents, type Task } from './reduce.js'
+import type { Task } from './progress.js'
+import { happen, reduceEvents } from './reduce.js'
 import { confirm, NOTHING_TYPED } from './typing.js'
 
 /** What stands on the paper: an answer, only whether it was right, or nothing. */

@@ -10,6 +10,7 @@ import type { Outcome } from './record.js'
 export interface OlderEntry {
   /** Step number from 1; 0 for a final answer given without steps. */
   readonly step: number
+  /** As it was typed. */
   readonly value: string
   /** Milliseconds since the last accepted entry, or since the problem was shown. */
   readonly ms: number
@@ -17,13 +18,21 @@ export interface OlderEntry {
   readonly by: 'learner' | 'program'
 }
 
+/** An attempt as versions before events kept it. */
 export interface OlderAttempt {
+  /** What was entered, step by step. */
   readonly entries: readonly OlderEntry[]
+  /** How many hints were taken. */
   readonly hints: number
+  /** How it ended. */
   readonly outcome: Outcome
+  /** Milliseconds of thinking. */
   readonly thinkMs: number
+  /** Milliseconds of keying. */
   readonly keyMs: number
+  /** From the showing to the answer, in milliseconds, without pauses. */
   readonly totalMs: number
+  /** Milliseconds of pauses, which do not count. */
   readonly idleMs: number
 }
 

@@ -8,6 +8,7 @@ import type { WorkedSupport } from './support.js'
 
 /** How an attempt ended: with its answer, or without. */
 export const OUTCOMES = ['done', 'skipped', 'timed-out', 'stopped'] as const
+/** How an attempt ended. */
 export type Outcome = (typeof OUTCOMES)[number]
 
 /** Values a field may hold, by kind. */

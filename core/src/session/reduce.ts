@@ -3,15 +3,11 @@
  * as they happen and on the server all at once. Pure, and linear in the events.
  */
 
-import type { LocatedSlip } from '../diagnose/diagnose.js'
 import { firstOf, present } from '../number/present.js'
 import { InputError } from '../problem/error.js'
-import type { Problem } from '../problem/problem.js'
 import { type AnyQuestion, meets } from '../question/question.js'
-import type { Step, Technique, Variant } from '../technique/contract.js'
+import type { Step } from '../technique/contract.js'
 import {
-  type ElsewhereAs,
-  type Reading,
   readAnswer,
   readStep,
   readStrictly,
@@ -20,109 +16,19 @@ import {
 } from '../technique/listening/reading.js'
 import { beginWalks, pastDecisions, type Walk } from '../technique/listening/walks.js'
 import { once } from '../technique/make.js'
-import { type Clock, sinceMoved, ticked, UNSTARTED, worked } from './clock.js'
+import { sinceMoved, ticked, UNSTARTED, worked } from './clock.js'
 import type { AttemptEvent } from './events.js'
-import type { Outcome } from './record.js'
+import {
+  FIRST_JUDGE,
+  JUDGE,
+  type JudgedEntry,
+  mistaken,
+  moved,
+  type Progress,
+  type QuestionList,
+  type Task,
+} from './progress.js'
 import { moreHelp, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
-
-/**
- * The rules entries are judged by. Version 1 took only what the open step of the one variant set asked; version 2
- * follows several walks, lets steps be stepped over and counts nothing that is right in itself; version 3 tells what is on
- * the way to a value from its quantities, the same way for every technique.
- */
-export const JUDGE = 3
-export const FIRST_JUDGE = 1
-
-/** A problem worked by a technique. */
-export interface Exercise {
-  readonly technique: Technique
-  readonly variant: Variant
-  readonly level: number
-  readonly support: WorkedSupport
-  readonly problem: Problem
-}
-
-/** Questions without a technique: answered one after another, or in any order. */
-export interface QuestionList {
-  readonly questions: readonly AnyQuestion[]
-  readonly inOrder: boolean
-}
-
-/** What is worked in one attempt. */
-export type Task = Exercise | QuestionList
-
-/** Every verdict on an entry; `given`: the value was shown by the program. */
-export const ENTRY_VERDICTS = [
-  'right',
-  'ahead',
-  'so-far',
-  'elsewhere',
-  'slip',
-  'wrong',
-  'given',
-] as const satisfies readonly (Reading['verdict'] | 'given')[]
-export type EntryVerdict = (typeof ENTRY_VERDICTS)[number]
-
-/** One entry with the verdict on it. */
-export interface JudgedEntry {
-  readonly text: string
-  /** Milliseconds since the last entry that moved on, or since the problem was shown. */
-  readonly ms: number
-  readonly verdict: EntryVerdict
-  /** Number of the step that was open, from 1; 0 where only the answer was asked. */
-  readonly step: number
-  /** The place of that step; for a value that belongs elsewhere, that place. */
-  readonly place: number
-  /** Steps it answered: several where some were stepped over. */
-  readonly took: number
-  /** Why a true value was not taken. */
-  readonly as?: ElsewhereAs
-  /** So far, but it is also what comes of this mistake. */
-  readonly possible?: string
-  /** What is known of a wrong entry: one slip, or those that led to it together. */
-  readonly slips: readonly LocatedSlip[]
-}
-
-/** Did the entry move the work on? */
-export function moved({ verdict }: Pick<JudgedEntry, 'verdict'>): boolean {
-  return verdict === 'right' || verdict === 'ahead' || verdict === 'given'
-}
-
-/** Did it leave the question open without being counted: on the way to what is asked, or true and not asked? */
-export function passedOver({ verdict }: Pick<JudgedEntry, 'verdict'>): boolean {
-  return verdict === 'so-far' || verdict === 'elsewhere'
-}
-
-/** Was the entry a mistake? Not so what was right in itself, and not asked. */
-export function mistaken({ verdict }: Pick<JudgedEntry, 'verdict'>): boolean {
-  return verdict === 'slip' || verdict === 'wrong'
-}
-
-/** Where an attempt stands. */
-export interface Progress {
-  readonly task: Task
-  readonly judge: number
-  readonly support: WorkedSupport
-  /** The most help there was so far. */
-  readonly mostHelp: WorkedSupport
-  /** The walks still alive, the one worked first; empty for a list of questions. */
-  readonly walks: readonly Walk[]
-  /** Where the last entry may also have led to. */
-  readonly spare: () => readonly Walk[]
-  /** For a list of questions: which are answered. */
-  readonly answered: readonly boolean[]
-  readonly entries: readonly JudgedEntry[]
-  /** Counted tries at the open question. */
-  readonly tries: number
-  /** Tries at the question that ended the attempt, or that was answered last. */
-  readonly lastTries: number
-  readonly hints: number
-  readonly hintOpen: boolean
-  readonly outcome: Outcome | undefined
-  /** Worked on paper and keyed in later: nothing of its times is the learner's. */
-  readonly onPaper: boolean
-  readonly clock: Clock
-}
 
 const NOWHERE = () => []
 

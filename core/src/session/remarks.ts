@@ -9,8 +9,9 @@ import { missingFrom } from '../technique/listening/so-far.js'
 import { pastDecisions } from '../technique/listening/walks.js'
 import { PASSED_OVER } from '../words/entry.js'
 import { slipName } from '../words/slips.js'
+import { type JudgedEntry, mistaken, moved, type Progress } from './progress.js'
 import type { AttemptRecord } from './record.js'
-import { type JudgedEntry, mistaken, moved, openStep, type Progress } from './reduce.js'
+import { openStep } from './reduce.js'
 import { exerciseOf, replayOf } from './verdict.js'
 
 /**

@@ -16,17 +16,9 @@ import { check } from '../wire/check.js'
 import { attemptSchema } from '../wire/schemas.js'
 import { type AttemptEvent, MOST_WRONG } from './events.js'
 import { eventsOfOlder, type OlderAttempt } from './older.js'
+import { type Exercise, JUDGE, type Progress } from './progress.js'
 import { type AttemptRecord, MOST_MS } from './record.js'
-import {
-  beginTask,
-  type Exercise,
-  happen,
-  JUDGE,
-  openQuestion,
-  openStep,
-  type Progress,
-  reduceEvents,
-} from './reduce.js'
+import { beginTask, happen, openQuestion, openStep, reduceEvents } from './reduce.js'
 import { moreHelp, WORKED_SUPPORTS, type WorkedSupport } from './support.js'
 import { confirm, eraseKey, NOTHING_TYPED, type Typing, typeKey } from './typing.js'
 import { finishedProgress, judgeRecord, verdictOf } from './verdict.js'

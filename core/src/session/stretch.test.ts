@@ -2,8 +2,8 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { AttemptEvent } from './events.js'
+import { JUDGE } from './progress.js'
 import type { AttemptRecord } from './record.js'
-import { JUDGE } from './reduce.js'
 import { leftIn, resumed, type Stretch, type StretchEvent, stopped, stretchAfter } from './stretch.js'
 import { judgeRecord } from './verdict.js'
 

@@ -3,17 +3,20 @@
  * be left, gone on with and written by several, and loses nothing and counts nothing twice.
  */
 import { type AttemptEvent, durationOf } from './events.js'
+import { mistaken, moved } from './progress.js'
 import type { DoneRecall } from './recall.js'
 import type { AttemptRecord } from './record.js'
-import { mistaken, moved } from './reduce.js'
 import { judgeRecord, progressOf, type Verdict } from './verdict.js'
 
 /** An attempt that is over, with the verdict the learner was told. */
 export interface DoneAttempt {
+  /** What is kept and sent of it. */
   readonly record: AttemptRecord
+  /** What the learner was told. */
   readonly verdict: Verdict
 }
 
+/** What has been done of a set so far. */
 export interface Stretch {
   /** Those that are over, in the order they were handed in; each once. */
   readonly attempts: readonly DoneAttempt[]

@@ -3,8 +3,10 @@
  * place of each step, nothing but the problem.
  */
 export const SUPPORTS = ['watch', 'guided', 'steps', 'answer'] as const
+/** How much help is given, watching included. */
 export type Support = (typeof SUPPORTS)[number]
 
+/** What each support is called on screen. */
 export const SUPPORT_NAMES: Record<Support, string> = {
   watch: 'Watch',
   guided: 'Guided',
@@ -14,6 +16,7 @@ export const SUPPORT_NAMES: Record<Support, string> = {
 
 /** Supports under which the learner does the work, so that an attempt is recorded; most help first. */
 export const WORKED_SUPPORTS = ['guided', 'steps', 'answer'] as const
+/** The same where something is entered. */
 export type WorkedSupport = (typeof WORKED_SUPPORTS)[number]
 
 /** The one of two supports that helps more. */

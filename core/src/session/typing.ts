@@ -5,16 +5,22 @@ import { meetsText } from '../question/question.js'
 import type { Value } from '../question/value.js'
 import { UNFINISHED } from '../words/entry.js'
 import { type AttemptEvent, MOST_WRONG } from './events.js'
-import { happen, mistaken, openQuestion, type Progress } from './reduce.js'
+import { mistaken, type Progress } from './progress.js'
+import { happen, openQuestion } from './reduce.js'
 
+/** What is typed and not yet confirmed. */
 export interface Typing {
+  /** What stands there, not yet confirmed. */
   readonly text: string
   /** Milliseconds since the problem was shown: first and last key, and the longest stretch without one. */
   readonly first: number | undefined
+  /** When the last key was pressed, in milliseconds since the showing. */
   readonly last: number
+  /** The longest pause between two keys, in milliseconds. */
   readonly pause: number
 }
 
+/** Before the first key. */
 export const NOTHING_TYPED: Typing = { text: '', first: undefined, last: 0, pause: 0 }
 
 /** Some number pads have a comma where the point should be, some keyboards a true minus. */

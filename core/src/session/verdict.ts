@@ -10,29 +10,31 @@ import { readAnswerOf, variantOf } from '../technique/driver.js'
 import { Walk } from '../technique/listening/walks.js'
 import { firstSupport } from './events.js'
 import { asksTheSame, olderVariant } from './older.js'
-import { type AttemptRecord, type Figures, MOST_MS } from './record.js'
 import {
-  beginTask,
   type Exercise,
   FIRST_JUDGE,
-  happen,
   JUDGE,
   type JudgedEntry,
   mistaken,
   moved,
   type Progress,
   passedOver,
-  reduceEvents,
   type Task,
-} from './reduce.js'
+} from './progress.js'
+import { type AttemptRecord, type Figures, MOST_MS } from './record.js'
+import { beginTask, happen, reduceEvents } from './reduce.js'
 import type { WorkedSupport } from './support.js'
 
 /** A problem left alone for longer than this is not timed. */
 export const IDLE_MS = 60_000
 
+/** What an attempt comes to, as the learner was told. */
 export interface Verdict extends Figures {
+  /** The version of the judge, from 1. */
   readonly judge: number
+  /** The most help that was given. */
   readonly support: WorkedSupport
+  /** What was entered, judged, in order. */
   readonly entries: readonly JudgedEntry[]
 }
 

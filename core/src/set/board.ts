@@ -62,15 +62,21 @@ export const BOARD_WAYS = SHOWN_WAYS.filter((way) => way !== 'still')
 
 /** Seconds for a problem; in a round the answer comes by itself when they are over. */
 export interface BoardClock {
+  /** Milliseconds for each problem; 0 for no clock. */
   readonly ms: number
+  /** Does the answer come by itself when the time is up? */
   readonly round: boolean
 }
 
+/** A lesson at the board, part after part. */
 export interface BoardPlan {
+  /** What the lesson is called, as it was typed. */
   readonly name: string
+  /** Its parts, in order. */
   readonly parts: readonly BoardPart[]
 }
 
+/** Least and most of what can be set for a part. */
 export const BOARD_LIMITS = {
   parts: 40,
   count: 50,
@@ -173,6 +179,7 @@ export type Thought =
   /** All of it. */
   | { readonly at: 'end' }
 
+/** What is thought aloud after so many presses. */
 export function thoughtAt(work: Pick<Trace, 'steps'>, presses: number): Thought {
   if (presses <= 0) return { at: 'problem' }
   if (presses >= thoughtsIn(work)) return { at: 'end' }
@@ -181,13 +188,19 @@ export function thoughtAt(work: Pick<Trace, 'steps'>, presses: number): Thought 
 
 /** Hands that were up for a problem: how a room did, without a name. */
 export interface RoomCount {
+  /** A UUID made where it came about. */
   readonly id: string
   /** ISO 8601, UTC. */
   readonly at: string
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level, from 1; 0 for parameters of one's own. */
   readonly level: number
+  /** The problem as it is typed and printed by `printProblem`. */
   readonly expression: string
+  /** How many hands were up. */
   readonly right: number
 }
 
+/** The most hands that are counted. */
 export const MOST_HANDS = 999

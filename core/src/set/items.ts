@@ -26,6 +26,7 @@ export const GENERATOR = 1
 /** Sets whose problems were not drawn from a recipe, or whose recipe is not known: their list grows as it is recorded. */
 export const AS_RECORDED = 0
 
+/** One thing a set asks. */
 export type Item =
   | {
       readonly kind: 'problem'

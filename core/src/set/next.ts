@@ -6,6 +6,7 @@ import { itemCount, type Recipe } from './recipe.js'
 export interface ItemAnswer {
   /** Which item, from 1. */
   readonly n: number
+  /** Right at the first try. */
   readonly right: boolean
   /** Right and in time, where being slow counts as missed; as `right` where it is left out. */
   readonly known?: boolean

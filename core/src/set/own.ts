@@ -7,16 +7,21 @@ import { TECHNIQUES, techniqueById } from '../registry/techniques.js'
 /** Most problems of one set. */
 export const MOST_OWN = 1000
 
+/** A problem somebody typed. */
 export interface OwnProblem {
+  /** The problem as it is typed and printed by `printProblem`. */
   readonly expression: string
   /** How this one is to be worked; where it is left out, as is chosen for the set. */
   readonly technique?: string
 }
 
+/** Problems somebody typed, kept by a name. */
 export interface OwnSet {
+  /** What it is called, as it was typed. */
   readonly name: string
   /** How all are to be worked; null: each by the technique that fits it best. */
   readonly technique: string | null
+  /** Its problems, in order. */
   readonly problems: readonly OwnProblem[]
 }
 

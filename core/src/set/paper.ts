@@ -19,10 +19,13 @@ import type { ListedProblem, Marks, Recipe } from './recipe.js'
 
 /** How a paper is set up. */
 export interface PaperSetup {
+  /** What it is called, as it was typed. */
   readonly name: string
+  /** How many items. */
   readonly count: number
   /** Time for all of it, in milliseconds. */
   readonly ms: number
+  /** Points for each item. */
   readonly marks: Marks
   /** Kinds left out of the usual mixture, by id. */
   readonly without: readonly string[]
@@ -43,6 +46,7 @@ export const USUAL_PAPER: PaperSetup = {
   back: false,
 }
 
+/** Least and most of what can be set for a paper. */
 export const PAPER_LIMITS = { count: [1, 200], minutes: [1, 120], marks: [-20, 20] } as const
 
 /**
@@ -104,6 +108,7 @@ export const PAPER_POOL: readonly PoolKind[] = [
 const STARRED = 'paper-estimate'
 const STAR_EVERY = 10
 
+/** Is an item one to be estimated? */
 export const isStarred = ({ technique }: Pick<ListedProblem, 'technique'>): boolean => technique === STARRED
 
 /** How often another problem is drawn in place of one that the paper has already, before another kind is taken. */

@@ -13,22 +13,39 @@ import { type Choosable, type Listing, problemsOf, shuffled, type Which } from '
 
 /** All that can be filled in, whichever kind is chosen. */
 export interface Filled {
+  /** For a part of one technique: which. */
   readonly technique: string
+  /** At which level, from 1. */
   readonly level: number
+  /** Where practitioners differ: how it is worked. */
   readonly variant: Readonly<Record<string, string>>
+  /** How many problems, or facts. */
   readonly count: number
+  /** The clock of each problem. */
   readonly clock: BoardClock
+  /** Problems as they were typed, one on each line. */
   readonly text: string
+  /** For a part that is a set: which. */
   readonly which: Which
+  /** For one problem in two ways: the ids of both. */
   readonly ways: readonly [string, string]
+  /** For facts: the id of the deck. */
   readonly deck: string
+  /** How long a fact waits for its answer, in milliseconds. */
   readonly waitMs: number
+  /** For flashed numbers: digits of each. */
   readonly digits: number
+  /** How many of them. */
   readonly numbers: number
+  /** Are some taken away? */
   readonly minus: boolean
+  /** Flashed or on a tape. */
   readonly way: (typeof BOARD_WAYS)[number]
+  /** How long each stands, in milliseconds. */
   readonly showMs: number
+  /** For the pattern of a product: digits of the first factor. */
   readonly first: number
+  /** Digits of the second. */
   readonly second: number
 }
 
@@ -39,6 +56,7 @@ export type PartKind = Exclude<BoardPart['kind'], 'problems'> | 'typed' | 'set'
 export interface PartSupply extends Choosable {
   /** The problems in a typed text. @throws Error in words where one cannot be read */
   readonly typed: (text: string) => readonly OwnProblem[]
+  /** By which technique a typed problem is practised. */
   readonly listed: Listing
   /** What a set is called. */
   readonly nameOf: (recipe: Recipe) => string

@@ -12,8 +12,11 @@ import { parameterValuesOf } from '../technique/quantities/boards.js'
 
 /** A problem as it is written in a list: by which technique it is worked, at which level (0: none). */
 export interface ListedProblem {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level, from 1; 0 for parameters of one's own. */
   readonly level: number
+  /** The problem as it is typed and printed by `printProblem`. */
   readonly expression: string
 }
 
@@ -60,7 +63,9 @@ export type Source =
 
 /** A technique at a level. */
 export interface AtLevel {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level, from 1; 0 for parameters of one's own. */
   readonly level: number
 }
 
@@ -79,16 +84,23 @@ export type Rule =
 
 /** Points for an item right, wrong, skipped before one that was tried, and left out; as left out where skipped is not set. */
 export interface Marks {
+  /** Points for one right. */
   readonly right: number
+  /** Points for one wrong, mostly below 0. */
   readonly wrong: number
+  /** Points for one not reached. */
   readonly blank: number
+  /** Points for one left out before the last that was tried; as `blank` where it is left out. */
   readonly skipped?: number
 }
 
+/** How a set is drawn, marked and timed; with a seed it gives the same list everywhere. */
 export interface Recipe {
+  /** Where its problems come from, in order. */
   readonly sources: readonly Source[]
   /** Source after source, or shuffled together. */
   readonly order: 'listed' | 'mixed'
+  /** Whether and how it is timed. */
   readonly clock: SetClock
   /** The support it begins with. */
   readonly support: Support
@@ -108,6 +120,7 @@ export interface Recipe {
   readonly sheet?: string
   /** What it is called, where a name was given to it. */
   readonly name?: string
+  /** What may follow from the answers; left out where nothing does. */
   readonly rule?: Rule
   /** The clock gives so many times as long, null: as long as one likes; left out where it is as it stands. */
   readonly extraTime?: number | null
@@ -115,8 +128,11 @@ export interface Recipe {
 
 /** A recipe with its seed, and the version of the generator it was made for. */
 export interface PracticeSet {
+  /** How it is drawn, marked and timed. */
   readonly recipe: Recipe
+  /** What its problems are drawn by. */
   readonly seed: number
+  /** The version of what draws it. */
   readonly generator: number
 }
 
@@ -127,6 +143,7 @@ export function plainRecipe(sources: readonly Source[], support: Support): Recip
 
 /** Most items of one set, and letters of its name. */
 export const MOST_ITEMS = 200
+/** The most characters of a name. */
 export const MOST_NAME = 60
 
 /** How many items a source gives. */

@@ -25,6 +25,7 @@ import type { ListedProblem, PracticeSet, Recipe } from './recipe.js'
 export const SHEET_SIZES = ['a4', 'letter'] as const
 export const SHEET_ROOMS = ['answer', 'work'] as const
 export const SHEET_KEYS = ['none', 'answers', 'worked'] as const
+/** In how many columns a sheet can be printed. */
 export const SHEET_COLUMNS = [1, 2, 3, 4] as const
 
 export const SIGNS_OF_NUMBERS = {
@@ -44,7 +45,9 @@ export type NumberSigns = {
 
 /** How a sheet is laid out. */
 export interface SheetLayout {
+  /** The size of its pages. */
   readonly size: (typeof SHEET_SIZES)[number]
+  /** In how many columns. */
   readonly columns: (typeof SHEET_COLUMNS)[number]
   /** Figures half as large again. */
   readonly large: boolean
@@ -52,9 +55,11 @@ export interface SheetLayout {
   readonly room: (typeof SHEET_ROOMS)[number]
   /** The answers on a page of their own, alone or with each step worked. */
   readonly key: (typeof SHEET_KEYS)[number]
+  /** How its numbers are written. */
   readonly numbers: NumberSigns
 }
 
+/** How a sheet is printed where nothing is chosen. */
 export const USUAL_LAYOUT: Omit<SheetLayout, 'numbers'> = {
   size: 'a4',
   columns: 2,
@@ -68,15 +73,21 @@ export const MOST_COPIES = 60
 
 /** A sheet as it is stored: the same ever after. */
 export interface NewSheet {
+  /** The code printed on it, by which it is found again. */
   readonly code: string
   /** Sheets made together have one of these, a UUID, and are counted. */
   readonly batch: string
+  /** Which of the papers made together, from 1. */
   readonly copy: number
+  /** How many were made together. */
   readonly copies: number
+  /** As it was typed. */
   readonly title: string
   /** ISO 8601, UTC. */
   readonly madeAt: string
+  /** How it is printed. */
   readonly layout: SheetLayout
+  /** Its problems, in order. */
   readonly list: readonly ListedProblem[]
   /** Points for an item, where there are any. */
   readonly marks?: Recipe['marks']
@@ -87,6 +98,7 @@ const SIGNS = '23456789BCDFGHJKLMNPQRSTVWXYZ'
 const DRAWN_SIGNS = 7
 /** Whole numbers a code is made of, each below `CODE_BASE`. */
 export const CODE_LENGTH = DRAWN_SIGNS
+/** How many signs a code is made of. */
 export const CODE_BASE = SIGNS.length
 
 /**
@@ -156,6 +168,7 @@ export interface SheetItem {
   readonly above: readonly string[]
   /** The form that is asked for, where that needs saying: "as a fraction in lowest terms". */
   readonly form: string
+  /** Is only an estimate asked? */
   readonly starred: boolean
   /** A frame to be read, or to draw beads on; undefined where there is none. */
   readonly frame: Frame | undefined
@@ -165,6 +178,7 @@ export interface SheetItem {
 
 /** An item of the key in words. */
 export interface KeyItem {
+  /** The answer, as people write it. */
   readonly answer: string
   /** What else is right, where an estimate is asked. */
   readonly band: string | undefined
@@ -177,6 +191,10 @@ export interface KeyItem {
 /** What is asked of the form, without the question itself, which every item shares. */
 export const formAsked = (ask: string): string => /\((.+)\)/.exec(ask)?.[1] ?? ''
 
+/**
+ * An item as it stands on a sheet.
+ * @throws InputError for an expression that is none
+ */
 export function sheetItem(listed: ListedProblem): SheetItem {
   const drill = drillById(listed.technique)
   if (drill) return drillItem(listed, drill.read(listed.expression))

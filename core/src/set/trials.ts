@@ -37,9 +37,13 @@ const DRAWN: Readonly<Record<Exclude<TrialId, 'paper'>, Drawn>> = {
   },
 }
 
+/** A fixed set against the clock, the same for everybody. */
 export interface Trial {
+  /** Its id, kept in recipes. */
   readonly id: TrialId
+  /** Its name, as it is offered. */
   readonly name: string
+  /** What it is, in one sentence. */
   readonly about: string
   /** For those who find the others too short. */
   readonly large: boolean
@@ -63,6 +67,7 @@ export const TRIALS: readonly Trial[] = (Object.keys(TRIAL_WORDS) as TrialId[]).
   }
 })
 
+/** A trial by its id; undefined for none of that id. */
 export function trialById(id: string | undefined): Trial | undefined {
   return TRIALS.find((t) => t.id === id)
 }
@@ -106,8 +111,11 @@ export interface TimedAnswer extends PaperAnswer {
   readonly ms: number
 }
 
+/** What a run of a trial came to. */
 export interface TrialResult {
+  /** How many items were right. */
   readonly right: number
+  /** Of how many. */
   readonly of: number
   /** Time at work on all of it. */
   readonly ms: number
@@ -138,8 +146,11 @@ export function perMinute(right: number, ms: number): number {
 
 /** One's own past in a trial. */
 export interface TrialStanding {
+  /** How many whole runs there were. */
   readonly runs: number
+  /** The best score. */
   readonly best: number
+  /** The middle score. */
   readonly median: number
   /** Half of the runs lie between these; undefined while there are too few to say. */
   readonly spread: readonly [low: number, high: number] | undefined

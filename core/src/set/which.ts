@@ -29,6 +29,7 @@ export type Which =
 /** A technique at a level, or with settings of one's own. */
 export type Picked = AtLevel & { readonly values?: ParameterValues }
 
+/** Sets of what no technique works. */
 export type Other = 'grid' | 'flash' | 'fits' | 'ways' | 'checking'
 
 /** What the other sets are drawn from: tables and lists of a middling size, the course at an early level. */
@@ -55,7 +56,9 @@ const EARLY = 3
 
 /** What can be chosen from besides techniques. */
 export interface Choosable {
+  /** Sets of problems of one's own. */
   readonly own: readonly (OwnSet & { readonly id: string })[]
+  /** Papers as they were set up. */
   readonly papers: readonly PaperSetup[]
 }
 

@@ -6,16 +6,9 @@ import type { Problem } from '../problem/problem.js'
 import { meets } from '../question/question.js'
 import { type Value, valueText } from '../question/value.js'
 import { type AttemptEvent, durationOf } from '../session/events.js'
+import { type Exercise, JUDGE, type Progress } from '../session/progress.js'
 import type { AttemptRecord } from '../session/record.js'
-import {
-  beginTask,
-  type Exercise,
-  happen,
-  JUDGE,
-  openQuestion,
-  openStep,
-  type Progress,
-} from '../session/reduce.js'
+import { beginTask, happen, openQuestion, openStep } from '../session/reduce.js'
 import type { WorkedSupport } from '../session/support.js'
 import type { Technique } from '../technique/contract.js'
 import { trace, variantOf } from '../technique/driver.js'

@@ -6,9 +6,13 @@
 import { settingsForAge } from '../learner/settings.js'
 import { BEGINNER, type Traits } from './learner.js'
 
+/** A kind of simulated learner. */
 export interface Kind {
+  /** Its id. */
   readonly id: string
+  /** What it is called, as it is offered. */
   readonly name: string
+  /** How such a learner learns and slips. */
   readonly traits: Traits
   /** Targets and limits are so many times as long. */
   readonly extraTime: number

@@ -19,6 +19,7 @@ import type { WorkedSupport } from '../session/support.js'
 import type { Slip, Step, Technique } from '../technique/contract.js'
 import { trace, variantOf } from '../technique/driver.js'
 
+/** How a simulated learner learns, slips and tires. */
 export interface Traits {
   /** Median time for one elementary fact before any practice, in milliseconds. */
   readonly factMs: number

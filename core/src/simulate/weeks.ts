@@ -52,15 +52,19 @@ export interface Practice {
   readonly seed: number
 }
 
+/** What is simulated. */
 export interface SimulationInput extends Practice {
+  /** How the learner learns and slips. */
   readonly traits: Traits
   /** Days in which unused practice of a fact fades by half. */
   readonly fadeDays: number
+  /** How many days are simulated. */
   readonly days: number
   /** The share of days on which there is practice at all. */
   readonly attendance: number
 }
 
+/** What a simulated day came to. */
 export interface SimulatedDay {
   /** Days since the beginning, from 1. */
   readonly day: number

@@ -5,10 +5,13 @@
 import { type Decimal, decimal, digitAt, highestPlace, isNegative, lowestPlace } from '../number/decimal.js'
 import { InputError } from '../problem/error.js'
 
+/** The fewest rods of a frame. */
 export const LEAST_RODS = 5
+/** The most rods of a frame. */
 export const MOST_RODS = 27
 export const USUAL_RODS = 13
 
+/** A soroban: what each rod shows, from the highest. */
 export interface Frame {
   /** What stands on each rod, 0 to 9; index 0 is the rod at the right end. */
   readonly rods: readonly number[]
@@ -29,6 +32,7 @@ export function lowestRod(frame: Frame): number {
   return 0 - frame.decimals
 }
 
+/** The place of the highest rod. */
 export function highestRod(frame: Frame): number {
   return frame.rods.length - 1 - frame.decimals
 }

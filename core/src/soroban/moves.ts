@@ -6,7 +6,9 @@ import { beadsOf, type Frame, hasRod, highestRod, rodAt, setRod } from './frame.
 
 /** Beads moved together: so many earth beads, or the heaven bead, to the bar (above 0) or away from it. */
 export interface BeadMove {
+  /** The rod, by its place; tens are 1. */
   readonly place: number
+  /** The bead above the bar, or those below it. */
   readonly bead: 'heaven' | 'earth'
   /** -1 or 1 for the heaven bead, -4 to 4 for earth beads; never 0. */
   readonly by: number
@@ -117,6 +119,10 @@ export function applyMove(frame: Frame, { place, bead, by }: BeadMove): Frame {
   return setRod(frame, place, 5 * h + e)
 }
 
+/**
+ * The frame after some moves.
+ * @throws InputError where a bead cannot be moved so
+ */
 export function applyMoves(frame: Frame, moves: readonly BeadMove[]): Frame {
   return moves.reduce(applyMove, frame)
 }

@@ -66,6 +66,7 @@ export function frameOf(technique: Technique, problem: Problem, rods?: number): 
   return (technique as Partial<AbacusTechnique>).frame?.(problem, rods)
 }
 
+/** Is it worked on a frame? */
 export function isAbacus(technique: Technique): technique is AbacusTechnique {
   return 'frame' in technique
 }

@@ -12,6 +12,7 @@ import type { Lesson } from '../words/lesson.js'
 import type { SlipId } from '../words/slips.js'
 import type { Condition } from './conditions.js'
 
+/** The headings techniques stand under, in teaching order. */
 export const FAMILIES = [
   'addition',
   'subtraction',
@@ -26,13 +27,17 @@ export type Family = (typeof FAMILIES)[number]
 
 /** A way of working one kind of problem by hand. */
 export interface Technique {
+  /** Kept in records: it never changes. */
   readonly id: string
+  /** The field's name for it. */
   readonly name: string
+  /** Under which heading it stands. */
   readonly family: Family
   /** What it is, in one sentence a learner reads before choosing it. */
   readonly about: string
   /** The techniques it needs, by id: these come first. */
   readonly needs: readonly string[]
+  /** What its page tells. */
   readonly lesson: Lesson
   /** Where practitioners differ; the first value of each option is the default. */
   readonly variants: readonly VariantOption[]
@@ -45,6 +50,7 @@ export interface Technique {
   readonly levels: readonly Level[]
   /** For problems between the levels: set freely by learner or coach. */
   readonly parameters: ParameterSpace
+  /** Does it work this problem, and if not, why. */
   fits(problem: Problem): Fit
   /** Where it is a trick that fits some problems of its shape only: what must hold, each by itself. */
   readonly conditions?: readonly Condition[]
@@ -62,8 +68,11 @@ export interface Technique {
 
 /** So many found of so many there were. */
 export interface Tally {
+  /** What was counted, in words. */
   readonly what: string
+  /** How many were found. */
   readonly found: number
+  /** Of how many. */
   readonly of: number
 }
 
@@ -120,6 +129,7 @@ export interface Level {
 
 /** One question of the working. */
 export interface Step<V extends Value = Value> extends Question<V> {
+  /** What is done in it. */
   readonly action: Action
   /** The place acted on: a power of ten, 0 = units. */
   readonly place: number
@@ -148,6 +158,7 @@ export interface Step<V extends Value = Value> extends Question<V> {
   readonly picks?: Picks | undefined
   /** What stands written, and what must be kept in mind, once the step is answered as expected. */
   readonly writes: AnswerLine
+  /** What is kept in the head or on the fingers after it. */
   readonly holds: readonly Held[]
   /** The same by what was entered, where several entries are right. */
   readonly after?: OnEntry<V, Moment> | undefined
@@ -170,7 +181,9 @@ export interface Moment {
   readonly holds: readonly Held[]
 }
 
+/** Digits that can be taken by touch, and what they come to. */
 export interface Picks {
+  /** The digits that are taken, each on its row. */
   readonly spots: readonly Spot[]
   /** The entry that taking these spots comes to. */
   value(chosen: readonly Spot[]): Decimal
@@ -179,6 +192,7 @@ export interface Picks {
 /** A digit of the problem: the row counted from 0, and its place. */
 export type Spot = readonly [row: number, place: number]
 
+/** What is done in a step. */
 export type Action =
   | 'add-part'
   | 'take-part'
@@ -226,19 +240,25 @@ export type Fact = `${number}${'+' | '-' | 'x' | '/'}${number}`
 
 /** A value kept in mind between steps. */
 export interface Held {
+  /** What it is, in words. */
   readonly what: string
+  /** The value held. */
   readonly value: Value
 }
 
 /** What stands on the answer line, by place. */
 export interface AnswerLine {
+  /** Does a minus stand in front? */
   readonly negative: boolean
+  /** Its digits, each at its place. */
   readonly cells: readonly AnswerCell[]
   /** The answer comes in two parts: this many places, counted from the line's lowest, belong to the back. */
   readonly back?: number
 }
 
+/** Digits of the answer line at a place. */
 export interface AnswerCell {
+  /** Where it stands; tens are 1, tenths -1. */
   readonly place: number
   /** One digit; more when a sum stands raw and its tens spill to the left. */
   readonly digits: string
@@ -260,7 +280,9 @@ export const AT_PLACE: readonly Action[] = [
 
 /** A wrong entry with a known cause. */
 export interface Slip<V extends Value = Value> {
+  /** Which of the known mistakes. */
   readonly id: SlipId
+  /** What it leads to. */
   readonly entry: V
   /** The value before or against the decision that the step is there for, such as a borrow missed: it is never so far. */
   readonly decisive: boolean

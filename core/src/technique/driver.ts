@@ -12,8 +12,11 @@ import type { Level, Moment, Step, Technique, Variant, Work } from './contract.j
 
 /** A finished working: the steps asked, what was entered at each, and the answer reached. */
 export interface Trace {
+  /** Its steps, in order. */
   readonly steps: readonly Step[]
+  /** What was entered at each step: as expected, or as was given. */
   readonly entries: readonly Value[]
+  /** What the working comes to. */
   readonly answer: Value
 }
 

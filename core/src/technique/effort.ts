@@ -7,9 +7,13 @@ import { digitsKept, type Load } from './facts.js'
  * technique. A digit raised or lowered by one is a carry and no fact besides.
  */
 export interface Effort {
+  /** Facts to recall. */
   readonly facts: number
+  /** Carries. */
   readonly carries: number
+  /** Values kept in mind, times the steps they are kept. */
   readonly held: number
+  /** All of it, in points of effort. */
   readonly total: number
 }
 

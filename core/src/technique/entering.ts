@@ -8,7 +8,9 @@ import { digitCells } from './line.js'
 
 /** The stretch of the answer line an entry is written on. */
 export interface Zone {
+  /** The highest place an entry goes to; tens are 1. */
   readonly high: number
+  /** The lowest; tenths are -1. */
   readonly low: number
   /** Where the units of what is typed stand. */
   readonly units: number

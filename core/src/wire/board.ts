@@ -66,6 +66,7 @@ export const boardPlanSchema = Joi.object<BoardPlan>({
     .label('Parts'),
 })
 
+/** Hands counted at the board. */
 export const roomCountSchema = Joi.object<Omit<RoomCount, 'id'>>({
   at: Joi.string().isoDate().max(30).required(),
   technique: techniqueId.required(),

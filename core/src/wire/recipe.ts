@@ -28,6 +28,7 @@ const known = Joi.array()
   .items(Joi.object({ technique, level: Joi.number().integer().min(1).max(100).required() }))
   .max(100)
   .required()
+/** Problems that are listed one by one, at most so many. */
 export const listed = Joi.object({
   technique,
   level: Joi.number().integer().min(0).max(100).required(),

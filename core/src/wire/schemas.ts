@@ -19,8 +19,8 @@ import { isInstant } from '../number/days.js'
 import { MAX_EXPRESSION } from '../problem/expression.js'
 import { levelOf, TECHNIQUES, techniqueById } from '../registry/techniques.js'
 import { EVENT_KINDS, MOST_EVENTS } from '../session/events.js'
+import { JUDGE } from '../session/progress.js'
 import { type AttemptRecord, MOST_MS, RECORDED } from '../session/record.js'
-import { JUDGE } from '../session/reduce.js'
 import { WORKED_SUPPORTS } from '../session/support.js'
 import { AS_RECORDED, GENERATOR } from '../set/items.js'
 import { MOST_ITEMS } from '../set/recipe.js'
@@ -39,14 +39,17 @@ const day = Joi.string().custom((value: string, helpers) =>
 )
 export const ms = Joi.number().integer().min(0).max(MOST_MS)
 
+/** A UUID. */
 export const idSchema = id.required()
 
+/** A learner as it is added. */
 export const newLearnerSchema = Joi.object<NewLearner>({
   id: id.required(),
   name: Joi.string().trim().min(1).max(60).required().label('Name'),
   timeZone: Joi.string().max(60).required().custom(timeZone),
 })
 
+/** A new name. */
 export const learnerNameSchema = Joi.object<{ name: string }>({
   name: Joi.string().trim().min(1).max(60).required().label('Name'),
 })
@@ -61,6 +64,7 @@ const set = {
   generator: Joi.number().integer().min(AS_RECORDED).max(GENERATOR).required(),
 }
 
+/** A session as it is announced. */
 export const sessionStartSchema = Joi.object<SessionStart>({
   learnerId: id.required(),
   startedAt: instant.required(),
@@ -103,6 +107,7 @@ const KINDS: Record<(typeof RECORDED)[keyof typeof RECORDED]['kind'], Joi.Schema
   }),
 }
 
+/** An attempt as it is sent. */
 export const attemptSchema = Joi.object<AttemptRecord>(
   Object.fromEntries(
     Object.entries(RECORDED).map(([name, field]) => {
@@ -115,6 +120,7 @@ export const attemptSchema = Joi.object<AttemptRecord>(
 /** Most attempts in one request. */
 export const MOST_BROUGHT_IN = 100
 
+/** Attempts brought in from a file. */
 export const broughtInSchema = Joi.object<BroughtIn>({
   rows: Joi.array()
     .items(
@@ -148,6 +154,7 @@ export const factRowSchema = Joi.object<FactRow>({
 /** Most recalls in one request. */
 export const MOST_FACTS_IN = 1000
 
+/** Recalls brought in from a file. */
 export const factsInSchema = Joi.object<{ readonly rows: readonly object[] }>({
   // Checked one by one, so that one bad row does not keep the others out.
   rows: Joi.array().items(Joi.object().unknown()).min(1).max(MOST_FACTS_IN).required(),
@@ -156,10 +163,12 @@ export const factsInSchema = Joi.object<{ readonly rows: readonly object[] }>({
 /** Most attempts taken out again in one request: as many as its body holds. */
 export const MOST_TAKEN_OUT = 5000
 
+/** Ids of what was brought in and is taken out again. */
 export const takenOutSchema = Joi.object<{ readonly ids: readonly string[] }>({
   ids: Joi.array().items(id.required()).min(1).max(MOST_TAKEN_OUT).required(),
 })
 
+/** A recall as it is sent. */
 export const recallSchema = Joi.object<RecallWire>({
   id: id.required(),
   learnerId: id.required(),
@@ -246,19 +255,24 @@ export const settingsSchema = Joi.object<Partial<LearnerSettings>>({
   keying: Joi.object({ ms: Joi.number().min(20).max(5000).required(), at: instant.required() }).allow(null),
 }).min(1)
 
+/** A sheet as it is kept. */
 export const sheetSchema = sheet
+/** A set of own problems. */
 export const ownSetSchema = ownSet
 
+/** A level set by hand. */
 export const handMoveSchema = Joi.object<HandMove>({
   technique: techniqueId.required(),
   to: Joi.number().integer().min(1).max(100).required().label('Level'),
 })
 
+/** How many of the latest are asked for. */
 export const latestSchema = Joi.object<{ technique: string; level: number }>({
   technique: techniqueId.required(),
   level: Joi.number().integer().min(1).max(100).required(),
 })
 
+/** Which part of the pace is asked for. */
 export const paceSchema = Joi.object<{ technique: string }>({ technique: techniqueId.required() })
 
 /** Which bests of one's own: of one technique, or as they were before an instant. */
@@ -267,6 +281,7 @@ export const bestsSchema = Joi.object<{ technique?: string; before?: string }>({
   before: instant,
 })
 
+/** Which page of a list is asked for. */
 export const pageSchema = Joi.object<{ before?: string; limit: number; technique?: string }>({
   technique: techniqueId,
   before: Joi.string()

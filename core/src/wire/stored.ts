@@ -1,8 +1,8 @@
 /** What a file of ours holds besides what comes over the wire: verdicts and moves as they are stored. */
 import Joi from 'joi'
 import { MOST_EVENTS } from '../session/events.js'
+import { ENTRY_VERDICTS } from '../session/progress.js'
 import { OUTCOMES } from '../session/record.js'
-import { ENTRY_VERDICTS } from '../session/reduce.js'
 import { LEVEL_REASONS } from '../words/levels.js'
 import { techniqueId } from './recipe.js'
 import { id, instant, ms, settingsSchema } from './schemas.js'

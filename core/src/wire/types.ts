@@ -6,19 +6,24 @@ import type { PastSession } from '../curriculum/retention.js'
 import type { SlipCount } from '../learner/bugs.js'
 import type { Best, Pace } from '../learner/pace.js'
 import type { FactMemory } from '../learner/recall.js'
+import type { JudgedEntry } from '../session/progress.js'
 import type { RecallRecord } from '../session/recall.js'
 import type { AttemptRecord, Figures, Outcome } from '../session/record.js'
-import type { JudgedEntry } from '../session/reduce.js'
 import type { WorkedSupport } from '../session/support.js'
 import type { OwnSet } from '../set/own.js'
 import type { WeakKind } from '../set/paper.js'
 import type { PracticeSet, Recipe } from '../set/recipe.js'
 import type { NewSheet } from '../set/sheet.js'
 
+/** A learner, as the server tells of one. */
 export interface LearnerWire {
+  /** A UUID made where it came about. */
   readonly id: string
+  /** What it is called, as it was typed. */
   readonly name: string
+  /** IANA name, such as Europe/Berlin. */
   readonly timeZone: string
+  /** Was the learner invented for the demo? */
   readonly demo: boolean
 }
 
@@ -27,44 +32,61 @@ export const KEPT_REMOVED_DAYS = 30
 
 /** A learner who was removed and can still be had back. */
 export interface RemovedLearner {
+  /** A UUID made where it came about. */
   readonly id: string
+  /** As it was typed. */
   readonly name: string
   /** ISO 8601, UTC. */
   readonly removedAt: string
 }
 
+/** A learner as it is added. */
 export interface NewLearner {
+  /** A UUID made where it came about. */
   readonly id: string
+  /** What it is called, as it was typed. */
   readonly name: string
+  /** IANA name, such as Europe/Berlin. */
   readonly timeZone: string
 }
 
 /** One stretch of practice as the browser announces it: the set that is practised. */
 export interface SessionStart extends PracticeSet {
+  /** Whose it is. */
   readonly learnerId: string
   /** ISO 8601, UTC. */
   readonly startedAt: string
 }
 
+/** A session with its figures. */
 export interface SessionWire extends SessionStart {
+  /** A UUID made where it came about. */
   readonly id: string
   /** Attempts by technique, level and support, most supported first. */
   readonly paces: readonly ItemPace[]
+  /** The mistakes in it, the most frequent first. */
   readonly slips: readonly { readonly id: string; readonly count: number }[]
 }
 
 /** What the attempts at problems of one technique and level came to, under one support. */
 export interface ItemPace extends Pace {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level, from 1; 0 for parameters of one's own. */
   readonly level: number
+  /** How much help was given. */
   readonly support: WorkedSupport
 }
 
 /** A paper or a trial that was worked: its recipe, and each item in the order it was left. */
 export interface WorkedSet {
+  /** A UUID made where it came about. */
   readonly id: string
+  /** ISO 8601, UTC. */
   readonly startedAt: string
+  /** How it is drawn, marked and timed. */
   readonly recipe: Recipe
+  /** What was answered, in order. */
   readonly answers: readonly {
     readonly n: number
     readonly outcome: Outcome
@@ -77,11 +99,13 @@ export interface WorkedSet {
 
 /** Problems of a learner's own, kept by their name. */
 export interface OwnSetWire extends OwnSet {
+  /** A UUID made where it came about. */
   readonly id: string
 }
 
 /** A sheet with the times it was keyed back in. */
 export interface SheetWire extends NewSheet {
+  /** When and for whom it was keyed back in. */
   readonly keyed: readonly { readonly learnerId: string; readonly sessionId: string; readonly at: string }[]
 }
 
@@ -89,27 +113,43 @@ export interface SheetWire extends NewSheet {
 export interface SheetBatch extends Pick<NewSheet, 'batch' | 'title' | 'madeAt' | 'copies'> {
   /** How many items each has. */
   readonly items: number
+  /** The codes of its papers, in order. */
   readonly codes: readonly string[]
 }
 
+/** Some sessions, and whether there are more. */
 export interface SessionPage {
+  /** The newest first. */
   readonly sessions: readonly SessionWire[]
   /** Pass as `before` for the next page; absent on the last. */
   readonly next?: string
 }
 
+/** An attempt as a row of a list. */
 export interface AttemptSummary {
+  /** A UUID made where it came about. */
   readonly id: string
+  /** Which item of its set, from 1. */
   readonly n: number
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level, from 1; 0 for parameters of one's own. */
   readonly level: number
+  /** How much help was given. */
   readonly support: WorkedSupport
+  /** The problem as it is typed and printed by `printProblem`. */
   readonly expression: string
+  /** How it ended. */
   readonly outcome: Figures['outcome']
+  /** Right at the first try. */
   readonly right: boolean
+  /** Right without help and without a wrong value. */
   readonly clean: boolean
+  /** Does its time count? Not what was stopped, nor what was worked on paper. */
   readonly timed: boolean
+  /** From the showing to the answer, in milliseconds, without pauses. */
   readonly totalMs: number
+  /** Ids of the slips behind its wrong values. */
   readonly slips: readonly string[]
 }
 
@@ -122,12 +162,19 @@ export type AttemptWire = AttemptRecord &
 
 /** One dot of the pace chart: a session's attempts under one support. */
 export interface PacePoint {
+  /** ISO 8601, UTC. */
   readonly at: string
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level, from 1; 0 for parameters of one's own. */
   readonly level: number
+  /** How much help was given. */
   readonly support: WorkedSupport
+  /** How many attempts. */
   readonly attempts: number
+  /** How many of them were right. */
   readonly right: number
+  /** Median of the right answers that were timed, in milliseconds; null where there is none. */
   readonly medianMs: number | null
   /** Right answers a minute; null where too little was timed to tell. */
   readonly perMinute: number | null
@@ -145,6 +192,7 @@ export interface ProgressWire {
   readonly moves: readonly MoveWire[]
   /** The latest sessions of every technique, newest first. */
   readonly past: readonly PastSession[]
+  /** Every fact that was recalled. */
   readonly facts: readonly FactStanding[]
   /** Mistakes of the last BUG_DAYS, by week. */
   readonly slips: readonly SlipWeek[]
@@ -152,31 +200,41 @@ export interface ProgressWire {
   readonly weak: readonly WeakKind[]
   /** The learner's own day, and what was done on it. */
   readonly day: string
+  /** What was done today so far. */
   readonly today: DayWire
 }
 
 /** A technique a learner has sat down to. */
 export interface PractisedWire {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
   /** Problems worked in the fortnight before the latest session. */
   readonly lately: number
 }
 
+/** A move of a level, as it is kept. */
 export interface MoveWire extends LevelMove {
+  /** A UUID made where it came about. */
   readonly id: string
 }
 
 /** A move by hand as the browser asks for it. */
 export interface HandMove {
+  /** The id of the technique, or of the drill. */
   readonly technique: string
+  /** The level after. */
   readonly to: number
 }
 
 /** What was done on one day of the learner's own. */
 export interface DayWire {
+  /** ISO date in the learner's time zone. */
   readonly day: string
+  /** How many attempts. */
   readonly attempts: number
+  /** How many of the attempts were right. */
   readonly right: number
+  /** How many recalls of facts. */
   readonly recalls: number
   /** Time at work, in milliseconds. */
   readonly ms: number
@@ -184,15 +242,19 @@ export interface DayWire {
 
 /** One mistake whose cause is known. */
 export interface LatestMistake {
+  /** The id of the attempt it was made in. */
   readonly attempt: string
   /** When its problem was shown: ISO 8601, UTC. */
   readonly at: string
+  /** The id of the technique, or of the drill. */
   readonly technique: string
   /** 0 for problems of the learner's own parameters. */
   readonly level: number
+  /** The problem as it is typed and printed by `printProblem`. */
   readonly expression: string
   /** What was entered, as text of its kind. */
   readonly text: string
+  /** The id of the slip. */
   readonly slip: string
   /** 0 for the units, 1 for the tens, -1 for the tenths. */
   readonly place: number
@@ -200,6 +262,7 @@ export interface LatestMistake {
 
 /** How often a slip was made at a place in one week; weeks begin on Monday. */
 export interface SlipWeek extends SlipCount {
+  /** ISO date of its Monday. */
   readonly week: string
 }
 
@@ -216,7 +279,9 @@ export interface RecallWire extends Omit<RecallRecord, 'withinMs'> {
 
 /** Where a learner stands with one fact. */
 export interface FactStanding extends FactMemory {
+  /** How many recalls of facts. */
   readonly recalls: number
+  /** How many of them were right. */
   readonly right: number
   /** Over the latest recalls that were right. */
   readonly medianMs: number | null
@@ -226,6 +291,7 @@ export interface FactStanding extends FactMemory {
 
 /** Attempts brought in from a file, each with the session it belongs to. */
 export interface BroughtIn {
+  /** The attempts, each with the session it belongs to. */
   readonly rows: readonly {
     readonly attempt: AttemptRecord
     readonly session: Omit<SessionStart, 'learnerId'>
@@ -237,8 +303,11 @@ export type BroughtInAnswer = readonly ({ readonly stored: boolean } | { readonl
 
 /** What a backup holds, or this program does. */
 export interface Holdings {
+  /** How many learners. */
   readonly learners: number
+  /** How many attempts. */
   readonly attempts: number
+  /** How many recalls of facts. */
   readonly recalls: number
   /** When the latest attempt was begun; null when there is none. */
   readonly latest: string | null
@@ -246,11 +315,15 @@ export interface Holdings {
 
 /** An error body (RFC 9457). */
 export interface ProblemDetails {
+  /** The kind of problem as a URI (RFC 9457). */
   readonly type: string
+  /** The kind of problem in words. */
   readonly title: string
+  /** The HTTP status. */
   readonly status: number
   /** Stable, for programs; the browser finds its words by it. */
   readonly code: ProblemCode
+  /** What went wrong this time, in words. */
   readonly detail: string
 }
 
@@ -271,4 +344,5 @@ export const PROBLEM_CODES = [
   'too-busy',
   'disk-full',
 ] as const
+/** What went wrong, as a stable code; the browser finds the words. */
 export type ProblemCode = (typeof PROBLEM_CODES)[number]

@@ -33,6 +33,7 @@ export const FRONT_BACK = {
   padBehind: (back: bigint) => `The zero goes before the ${said(back)}, not behind it.`,
 } as const
 
+/** How the point is put in the end. */
 export const POINT = {
   ask: (rule: string) => `${rule} Put the point: what is the answer?`,
   why: 'Leaving the point out made the number larger; putting it back makes it right again.',

@@ -11,9 +11,11 @@ export interface PaperCell {
   readonly fresh: boolean
 }
 
+/** A line of written work. */
 export interface PaperRow {
   /** What stands before it: "+", "−", "×", or a divisor. */
   readonly before: string
+  /** Its digits, each in its column. */
   readonly cells: readonly PaperCell[]
   /** A decimal point stands before this many columns. */
   readonly decimals: number
