@@ -5,7 +5,7 @@ import { unmarked } from '@tachymetra/core/number'
 import { listedOwn } from '@tachymetra/core/report'
 import type { Choosable, Filled, OwnProblem, PartKind, PartSupply } from '@tachymetra/core/set'
 import { freshSeed } from '../data/fresh.js'
-import { FIRST } from '../forms/WhichSet.js'
+import { FIRST } from '../forms/firstSet.js'
 import { setName } from '../words/setName.js'
 import { typedHere } from '../written/written.js'
 

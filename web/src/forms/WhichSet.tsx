@@ -7,6 +7,7 @@ import { Checkbox, InputNumber, Select } from 'antd'
 import { Link } from 'react-router'
 import { KeyButton } from '../entry/KeyButton.js'
 import { deckOptions } from '../words/decks.js'
+import { FIRST } from './firstSet.js'
 import { Parameters } from './Parameters.js'
 import { TechniquePick } from './TechniquePick.js'
 import './which-set.css'
@@ -75,13 +76,6 @@ export function WhichSet(props: {
     </fieldset>
   )
 }
-
-/** What stands there before anything is chosen. */
-export const FIRST = {
-  from: 'techniques',
-  picks: [{ technique: 'add-running-total', level: 1 }],
-  count: 10,
-} as const satisfies Which
 
 function Picks(props: { readonly which: Extract<Which, { from: 'techniques' }>; readonly onChange: Change }) {
   const { which, onChange } = props
