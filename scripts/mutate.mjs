@@ -1,6 +1,7 @@
 /**
- * npm run mutate [-- --mutants 400 --seed 1]: breaks lines of the core drawn by a seed, one at a time, and says how many
- * of these faults the tests notice, with the interval (Wilson 1927) of the share, and which were not.
+ * npm run mutate [-- --mutants 400 --seed 1 --areas session,server/store,web/data]: breaks lines drawn by a seed, one at a
+ * time, and says how many of these faults the tests of the areas they stand in notice, with the interval (Wilson 1927) of the
+ * share, and which were not. An area is a folder of the core, or of the server or the browser with its name before it.
  */
 import { spawnSync } from 'node:child_process'
 import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
@@ -20,15 +21,26 @@ const { values } = parseArgs({
 const LINES_A_MUTANT = 0.62
 
 ensureInstalled()
-const files = values.areas
-  .split(',')
-  .flatMap((area) =>
-    readdirSync(join(ROOT, 'core/src', area), { recursive: true }).map((f) => join('core/src', area, f)),
-  )
+const ALL = readdirSync(join(ROOT, 'core/src'), { withFileTypes: true })
+  .filter((entry) => entry.isDirectory() && entry.name !== 'kit')
+  .map((entry) => entry.name)
+const areas = values.areas === 'core' ? ALL : values.areas.split(',')
+/** Where the sources of an area are. */
+const sourcesOf = (area) =>
+  area.replace(/^(?:(server|web)\/)?/, (_, workspace = 'core') => `${workspace}/src/`)
+/** The tests that are about an area: those in its folder; the server has its own at its root. */
+const testsOf = (area) => (area.startsWith('server/') ? 'server/src' : sourcesOf(area))
+const files = areas
+  .flatMap((area) => {
+    const folder = sourcesOf(area)
+    return readdirSync(join(ROOT, folder), { recursive: true }).map((f) => join(folder, f))
+  })
   .filter(
     (f) =>
-      f.endsWith('.ts') &&
-      !/\.test\.ts$|testing|agree|describe|kit|faults|practitioner|arbitraries|contract/.test(f),
+      /\.tsx?$/.test(f) &&
+      !/\.test\.ts$|testing|agree|describe|faults|practitioner|arbitraries|contract|\.d\.ts|worker|process/.test(
+        f,
+      ),
   )
 const lines = files.flatMap((file) =>
   readFileSync(join(ROOT, file), 'utf8')
@@ -40,7 +52,15 @@ const lines = files.flatMap((file) =>
 const random = generator(Number(values.seed))
 const wanted = Math.ceil(Number(values.mutants) * LINES_A_MUTANT)
 const drawn = shuffled(lines).slice(0, wanted)
+/** Only tests of areas that a drawn line stands in are run, before anything is broken too. */
+const touched = areas.filter((area) => drawn.some((line) => line.startsWith(`${sourcesOf(area)}/`)))
+process.env.MUTATED = [...new Set(touched.map(testsOf))].join(',')
 
+/** What the types of a broken file are checked in. */
+const COPIED = [
+  'tsconfig.base.json',
+  ...['core', 'server', 'web'].flatMap((w) => [`${w}/src`, `${w}/package.json`, `${w}/tsconfig.json`]),
+]
 const folder = mkdtempSync(join(tmpdir(), 'tachymetra-mutate-'))
 const report = join(folder, 'report.json')
 const config = join(ROOT, 'stryker.drawn.json')
@@ -69,10 +89,10 @@ try {
     stdio: 'inherit',
   })
   if (status !== 0 && status !== null) process.exitCode = status
-  for (const part of ['core/src', 'core/package.json', 'core/tsconfig.json', 'tsconfig.base.json'])
-    cpSync(join(ROOT, part), join(folder, part), { recursive: true })
+  for (const part of COPIED) cpSync(join(ROOT, part), join(folder, part), { recursive: true })
   symlinkSync(join(ROOT, 'node_modules'), join(folder, 'node_modules'))
-  if (!typesHold()) throw new Error('The types do not hold before anything is broken.')
+  for (const workspace of new Set(drawn.map(workspaceOf)))
+    if (!typesHold(workspace)) throw new Error('The types do not hold before anything is broken.')
   say(JSON.parse(readFileSync(report, 'utf8')))
 } finally {
   rmSync(config, { force: true })
@@ -106,15 +126,27 @@ function breaksTypes({ file, location: { start, end }, replacement = '' }, sourc
   )
   const after = [lines[end.line - 1].slice(end.column - 1), ...lines.slice(end.line)].join('\n')
   writeFileSync(join(folder, file), before + replacement + after)
-  const broken = !typesHold()
+  const broken = !typesHold(workspaceOf(file))
   writeFileSync(join(folder, file), source)
   return broken
 }
 
-/** Do the types of the copy hold? */
-function typesHold() {
-  const options = ['--noEmit', '--composite', 'false', '--incremental', 'false']
-  return spawnSync(process.execPath, [bin('tsc'), '-p', join(folder, 'core'), ...options]).status === 0
+function workspaceOf(file) {
+  return file.split('/')[0]
+}
+
+/** Do the types of a workspace of the copy hold? Read from the sources: nothing is built there. */
+function typesHold(workspace) {
+  const options = [
+    '--noEmit',
+    '--composite',
+    'false',
+    '--incremental',
+    'false',
+    '--customConditions',
+    'source',
+  ]
+  return spawnSync(process.execPath, [bin('tsc'), '-p', join(folder, workspace), ...options]).status === 0
 }
 
 /** The interval of a share: Wilson, Journal of the American Statistical Association 22 (1927). */

@@ -110,6 +110,23 @@ test('a kind that went badly on papers has a part of the day, once; the others o
   )
 })
 
+test('what fades first is asked again even where less time is left than it takes; the next one only where it fits', () => {
+  const minutes = (most: number) =>
+    planDay(input({ settings: { ...DEFAULT_SETTINGS, minutes: most, banned: ['facts', 'mixed'] } }))
+      .filter((i) => i.kind === 'review')
+      .map((i) => [i.id, Number(i.minutes.toFixed(2))] as const)
+  const all = minutes(30)
+  expect(all.map(([id]) => id)).toEqual(['add-running-total', 'subtract-hold-drop'])
+  const one = all[0]![1]
+  // Whole, with nothing left for the second; a little less than it takes; hardly any time at all.
+  const shares = [4, 2, 1.2, 0.8, 0.6].map((most) => minutes(most))
+  for (const found of shares) for (const [, its] of found) expect(its).toBeLessThanOrEqual(one)
+  expect(shares.map((found) => found.length)).toEqual(shares.map((found) => Math.min(found.length, 2)))
+  const short = shares.flat().filter(([id, its]) => id === 'add-running-total' && its < one)
+  expect(short.length).toBeGreaterThan(0)
+  expect(minutes(0.3)).toEqual([])
+})
+
 test('due facts, then what is to be asked again, then what is soonest at its target; each with its reason', () => {
   const plan = planDay(input({ memories: due(10), slow: ['7x8'] }))
   expect(plan.map((i) => `${i.kind} ${i.id}`)).toEqual([

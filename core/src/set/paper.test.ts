@@ -16,6 +16,7 @@ import {
   paperScore,
   setupOf,
   USUAL_PAPER,
+  weakKinds,
 } from './paper.js'
 
 /** PAPERS=1000 for a whole measurement. */
@@ -173,4 +174,108 @@ test('by kind: what cost most stands first, and is drilled', () => {
       ),
     ),
   ).toBeUndefined()
+})
+
+/** A paper of some kinds at their levels, with a mark for each item: right, wrong, or left out. */
+function worked(items: readonly (readonly [technique: string, level: number, mark: 'r' | 'w' | '-'])[]) {
+  const recipe = paperRecipe({ ...USUAL_PAPER, count: items.length }, 1)
+  const list = items.map(([technique, level], i) => ({ technique, level, expression: `${i + 10}+1` }))
+  const answers: PaperAnswer[] = items.flatMap(([, , mark], i) =>
+    mark === '-' ? [] : [{ n: i + 1, outcome: 'done' as const, right: mark === 'r', ms: 1000, timed: true }],
+  )
+  return { recipe: { ...recipe, sources: [{ kind: 'listed' as const, problems: list }] }, answers }
+}
+
+test('weak is a kind of which half and more were missed, told with the hardest level that was; what cost most comes first', () => {
+  const weak = (...papers: Parameters<typeof worked>[0][]) => weakKinds(papers.map(worked))
+  // Half of two, and a little less than half of three.
+  expect(
+    weak([
+      ['paper-mean', 1, 'w'],
+      ['paper-mean', 2, 'r'],
+      ['paper-powers', 1, 'r'],
+    ]),
+  ).toEqual([{ technique: 'paper-mean', level: 1, missed: 1, of: 2 }])
+  expect(
+    weak([
+      ['paper-mean', 1, 'w'],
+      ['paper-mean', 2, 'r'],
+      ['paper-mean', 3, 'r'],
+    ]),
+  ).toEqual([])
+  // The hardest that was missed, not the hardest that was met, on any of the papers.
+  expect(
+    weak(
+      [
+        ['paper-mean', 1, 'w'],
+        ['paper-mean', 3, 'w'],
+        ['paper-mean', 4, 'r'],
+      ],
+      [
+        ['paper-mean', 2, 'w'],
+        ['paper-powers', 1, 'r'],
+      ],
+    ),
+  ).toEqual([{ technique: 'paper-mean', level: 3, missed: 3, of: 4 }])
+  // Left out before the last one tried is missed; what was not reached tells nothing.
+  expect(
+    weak([
+      ['paper-mean', 4, '-'],
+      ['paper-powers', 1, 'r'],
+      ['paper-units', 3, '-'],
+    ]),
+  ).toEqual([{ technique: 'paper-mean', level: 4, missed: 1, of: 1 }])
+  // Two wrong cost more than one.
+  expect(
+    weak([
+      ['paper-mean', 1, 'w'],
+      ['paper-powers', 1, 'w'],
+      ['paper-powers', 1, 'w'],
+      ['paper-units', 1, 'r'],
+    ]).map((k) => k.technique),
+  ).toEqual(['paper-powers', 'paper-mean'])
+  expect(weakKinds([])).toEqual([])
+})
+
+test('drilled at once are the three kinds that cost most, each at the level it was missed at', () => {
+  const { recipe, answers } = worked([
+    ['paper-mean', 2, 'w'],
+    ['paper-mean', 3, 'w'],
+    ['paper-powers', 1, 'r'],
+    ['paper-powers', 3, 'w'],
+    ['paper-units', 2, 'w'],
+    ['paper-units', 2, 'w'],
+    ['paper-units', 2, 'w'],
+    ['paper-roman', 1, '-'],
+    ['paper-bases', 1, 'r'],
+  ])
+  const drill = drillOfCostliest(recipe, paperScore(recipe, answers))!
+  expect(drill.sources).toEqual(
+    [
+      ['paper-units', 2],
+      ['paper-mean', 2],
+      ['paper-powers', 3],
+    ].map(([technique, level]) => ({
+      kind: 'level',
+      technique,
+      level,
+      count: 4,
+    })),
+  )
+  expect(drill).toMatchObject({ order: 'listed', support: 'guided', answers: 'at-once' })
+  const allRight = worked([['paper-mean', 1, 'r']])
+  expect(drillOfCostliest(allRight.recipe, paperScore(allRight.recipe, allRight.answers))).toBeUndefined()
+})
+
+test('an item left out costs its own points, or those of a blank where none are set for it', () => {
+  const { recipe, answers } = worked([
+    ['paper-mean', 1, '-'],
+    ['paper-mean', 1, 'r'],
+    ['paper-mean', 1, '-'],
+  ])
+  const points = (marks: NonNullable<typeof recipe.marks>) => paperScore({ ...recipe, marks }, answers).points
+  expect(points({ right: 5, wrong: -4, blank: -1, skipped: -7 })).toBe(5 - 7 - 1)
+  expect(points({ right: 5, wrong: -4, blank: -1 })).toBe(5 - 1 - 1)
+  const { marks: _, ...plain } = recipe
+  expect(paperScore(plain as typeof recipe, answers)).toMatchObject({ points: 0, right: 1, tried: 1 })
 })
