@@ -1,6 +1,6 @@
 import { type FactCard, factById } from '@tachymetra/core/facts'
 import type { FactStanding, LearnerWire } from '@tachymetra/core/wire'
-import { cardOn, expect, recallAll, test } from './support/bench.js'
+import { cardOn, clocked, expect, recallAll, test } from './support/bench.js'
 
 const answerTo = ({ kind, expect: want }: FactCard) => kind.print(want)
 
@@ -56,49 +56,54 @@ test('every kind of answer is entered: Roman, with a remainder, chosen; by keybo
     .toBeGreaterThanOrEqual(3)
 })
 
-test('facts: no Enter, a wrong one shown and asked again, slow counts as not recalled, all kept', async ({
-  page,
-  server,
-}) => {
-  const [learner] = await server.api<LearnerWire[]>('/learners')
-  const recalls = async () => {
-    const standings = await server.api<FactStanding[]>(`/learners/${learner!.id}/facts`)
-    for (const { fact } of standings) expect(factById(fact)).toBeDefined()
-    return standings.reduce((sum, s) => sum + s.recalls, 0)
-  }
-  const before = await recalls()
-  await page.goto(`${server.url}/facts`)
-  await page.getByRole('radio', { name: /^Tables to 9 × 9/ }).check()
-  await page.getByLabel('How many').fill('5')
-  await page.keyboard.press('Tab')
-  await page.getByRole('button', { name: 'Start', exact: true }).click()
-  const first = await cardOn(page)
-  // As many digits as the answer has, but not its own.
-  await page.keyboard.type(otherThan(answerTo(first)))
-  // It stays, with both values, until a key is pressed.
-  const wrong = otherThan(answerTo(first))
-  await page.waitForTimeout(800)
-  await expect(page.getByRole('main').getByRole('status')).toContainText(`You typed ${wrong}`)
-  await expect(page.getByRole('main').getByRole('status')).toContainText(`${first.ask} is ${answerTo(first)}`)
-  await page.keyboard.press('Enter')
-  const asked = [first.ask]
-  for (let i = 0; i < 5; i += 1) {
-    const card = await cardOn(page)
-    asked.push(card.ask)
-    // The third is thought about for too long.
-    if (i === 2) await page.waitForTimeout(1400)
-    const shown = (await page.locator('.fact-ask').textContent())!
-    await page.keyboard.type(answerTo(card))
-    if (i < 4) await expect(page.locator('.fact-ask')).not.toHaveText(shown)
-  }
-  expect(asked.filter((ask) => ask === first.ask)).toHaveLength(2)
-  // The slow one has come back to the end as well.
-  await page.keyboard.type(answerTo(await cardOn(page)))
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 of 5 right, 3 fast')
-  await page.getByRole('button', { name: 'Back to the facts' }).click()
-  await expect(page.locator('.heat-map .shaky', { hasText: first.ask })).toBeVisible()
-  await expect.poll(recalls).toBe(before + 5)
-})
+clocked(
+  'facts: no Enter, a wrong one shown and asked again, slow counts as not recalled, all kept',
+  async ({ page, server }) => {
+    const [learner] = await server.api<LearnerWire[]>('/learners')
+    const recalls = async () => {
+      const standings = await server.api<FactStanding[]>(`/learners/${learner!.id}/facts`)
+      for (const { fact } of standings) expect(factById(fact)).toBeDefined()
+      return standings.reduce((sum, s) => sum + s.recalls, 0)
+    }
+    const before = await recalls()
+    await page.goto(`${server.url}/facts`)
+    await page.getByRole('radio', { name: /^Tables to 9 × 9/ }).check()
+    await page.getByLabel('How many').fill('5')
+    await page.keyboard.press('Tab')
+    await page.getByRole('button', { name: 'Start', exact: true }).click()
+    const first = await cardOn(page)
+    // From here on time goes by only where it is told to: a busy machine makes nobody slow.
+    await page.clock.pauseAt(new Date(Date.now() + 10_000))
+    // As many digits as the answer has, but not its own.
+    await page.keyboard.type(otherThan(answerTo(first)))
+    // It stays, with both values, until a key is pressed.
+    const wrong = otherThan(answerTo(first))
+    await page.clock.runFor(800)
+    await expect(page.getByRole('main').getByRole('status')).toContainText(`You typed ${wrong}`)
+    await expect(page.getByRole('main').getByRole('status')).toContainText(
+      `${first.ask} is ${answerTo(first)}`,
+    )
+    await page.keyboard.press('Enter')
+    const asked = [first.ask]
+    for (let i = 0; i < 5; i += 1) {
+      const card = await cardOn(page)
+      asked.push(card.ask)
+      // The third is thought about for too long.
+      if (i === 2) await page.clock.runFor(1400)
+      const shown = (await page.locator('.fact-ask').textContent())!
+      await page.keyboard.type(answerTo(card))
+      if (i < 4) await expect(page.locator('.fact-ask')).not.toHaveText(shown)
+    }
+    expect(asked.filter((ask) => ask === first.ask)).toHaveLength(2)
+    // The slow one has come back to the end as well.
+    await page.keyboard.type(answerTo(await cardOn(page)))
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 of 5 right, 3 fast')
+    await page.clock.resume()
+    await page.getByRole('button', { name: 'Back to the facts' }).click()
+    await expect(page.locator('.heat-map .shaky', { hasText: first.ask })).toBeVisible()
+    await expect.poll(recalls).toBe(before + 5)
+  },
+)
 
 test('a round of today with a mistake, left and gone on with: the rest comes, and what is next after it', async ({
   page,
