@@ -144,7 +144,8 @@ function functionsIn(text: string): { readonly name: string; readonly at: number
   return lines.flatMap((line, i) => {
     const [, indent, name] = FUNCTION.exec(line) ?? METHOD.exec(line) ?? []
     if (indent === undefined || name === undefined) return []
-    const end = lines.findIndex((other, k) => k > i && other.startsWith(`${indent}}`))
+    // Parameters taken apart end with a bracket of their own.
+    const end = lines.findIndex((other, k) => k > i && new RegExp(`^${indent}\\}(?!: )`).test(other))
     return end < 0 ? [] : [{ name, at: i + 1, lines: end - i + 1 }]
   })
 }

@@ -66,6 +66,12 @@ interface Given {
   readonly onChange?: (events: readonly AttemptEvent[], progress: Progress) => void
 }
 
+/** The task as if it had been shown with another support from the start. */
+function shownAgain(task: Task, support: WorkedSupport): Pick<State, 'events' | 'progress'> {
+  const events = [{ kind: 'shown', at: 0, text: support } as const]
+  return { events, progress: events.reduce(happen, beginTask(task, JUDGE)) }
+}
+
 /** The task as it is shown, or as it was left. */
 function begun(task: Task, before: readonly AttemptEvent[] | undefined): State {
   const support = 'technique' in task ? task.support : undefined
@@ -73,14 +79,8 @@ function begun(task: Task, before: readonly AttemptEvent[] | undefined): State {
   return { events, progress: reduceEvents(task, events), typing: NOTHING_TYPED, notice: undefined }
 }
 
-export function useAttempt({
-  task,
-  events: before,
-  elapsed = 0,
-  byItself = false,
-  from = 'left',
-  onChange,
-}: Given): AttemptOnScreen {
+export function useAttempt(given: Given): AttemptOnScreen {
+  const { task, events: before, elapsed = 0, byItself = false, from = 'left', onChange } = given
   const [origin] = useState(() => performance.now() - elapsed)
   const [shown, setShown] = useState(() => begun(task, before))
   // What handlers go on from: several may run before the page is painted anew.
@@ -130,9 +130,8 @@ export function useAttempt({
     support(support) {
       const { events } = latest.current
       if (events.length > 1) return happens({ kind: 'support', at: now(), text: support })
-      const again = [{ kind: 'shown', at: 0, text: support } as const]
-      change({ events: again, progress: again.reduce(happen, beginTask(task, JUDGE)) })
-      onChange?.(again, latest.current.progress)
+      change(shownAgain(task, support))
+      onChange?.(latest.current.events, latest.current.progress)
     },
   }
 }

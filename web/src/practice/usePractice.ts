@@ -31,6 +31,8 @@ export interface Practice {
   readonly trouble: Error | undefined
   /** Tells of the attempt at the item; the verdict once it is over. */
   happened(record: AttemptRecord, verdict: Verdict | undefined): void
+  /** Hands in attempts that were over before they were told of, such as those on paper. @throws Error in words where one could neither be kept nor sent */
+  handIn(records: readonly AttemptRecord[]): Promise<void>
   /** Tells of a fact that was recalled. */
   recalled(done: DoneRecall): void
   /** Leaves what has been done for the next, or for the end. */
@@ -63,11 +65,17 @@ export const answersOf = ({
 
 const upNext = (session: LocalSession) => toCome(session.recipe, answersOf(session))
 
-const begun = (kept: LocalSession): Standing => ({
+const begun = (kept: LocalSession, n = kept.open?.n ?? upNext(kept)[0]): Standing => ({
   session: kept,
-  n: kept.open?.n ?? upNext(kept)[0],
+  n,
   turn: answersOf(kept).length,
 })
+
+/** The item that comes next; undefined where all are done or the time for the whole is up. @param now in milliseconds since 1970 */
+function comingIn(session: LocalSession, now: number): number | undefined {
+  const until = deadlineOf(session.recipe, { item: now, whole: Date.parse(session.startedAt) })
+  return until !== undefined && until <= now ? undefined : upNext(session)[0]
+}
 
 /** Whoever's session it is, is who practises in this tab. */
 function useWhose(learnerId: string): void {
@@ -84,11 +92,11 @@ function useOnceOver(isOver: boolean, finish: () => void): void {
   }, [isOver])
 }
 
-/** @param kept the session as it was begun or left */
-export function usePractice(kept: LocalSession): Practice {
-  const { recipe, learnerId } = kept
+/** @param kept the session as it was begun or left @param first the item that stands there first, where that is chosen */
+export function usePractice(kept: LocalSession, first?: number): Practice {
+  const { learnerId } = kept
   const items = useMemo(() => (isDrawable(kept) ? itemsOf(kept) : []), [kept])
-  const [shown, setShown] = useState(() => begun(kept))
+  const [shown, setShown] = useState(() => begun(kept, first))
   const [trouble, setTrouble] = useState<Error>()
   // What handlers go on from: several may run before the page is painted anew.
   const latest = useRef(shown)
@@ -96,7 +104,7 @@ export function usePractice(kept: LocalSession): Practice {
     latest.current = { ...latest.current, ...some }
     setShown(latest.current)
   }
-  const takes = (event: StretchEvent) => {
+  const taken = async (event: StretchEvent) => {
     const { session } = latest.current
     const after = stretchAfter(session, event)
     if (after === session) return
@@ -104,8 +112,9 @@ export function usePractice(kept: LocalSession): Practice {
     // What is not gone on with is ended by whatever page comes next in this tab.
     if (kept.ended) noteHere(session)
     if (event.kind === 'worked') keepSoon(session, event.record)
-    else happenedIn(session, event).catch(setTrouble)
+    else await happenedIn(session, event)
   }
+  const takes = (event: StretchEvent) => void taken(event).catch(setTrouble)
   const finish = () => {
     takes({ kind: 'ended' })
     void flush()
@@ -125,16 +134,15 @@ export function usePractice(kept: LocalSession): Practice {
     trouble,
     happened: (record, verdict) =>
       takes(verdict ? { kind: 'done', record, verdict } : { kind: 'worked', record }),
+    async handIn(records) {
+      for (const record of records) await taken({ kind: 'done', record })
+    },
     recalled: (done) => takes({ kind: 'recalled', ...done }),
     next() {
-      const { session } = latest.current
-      const now = Date.now()
-      const until = deadlineOf(recipe, { item: now, whole: Date.parse(session.startedAt) })
-      const [coming] = upNext(session)
-      if (coming === undefined || (until !== undefined && until <= now)) {
-        change({ n: undefined })
-        finish()
-      } else change({ n: coming, turn: latest.current.turn + 1 })
+      const coming = comingIn(latest.current.session, Date.now())
+      if (coming !== undefined) return change({ n: coming, turn: latest.current.turn + 1 })
+      change({ n: undefined })
+      finish()
     },
     goTo: (to) => change({ n: to, turn: latest.current.turn + 1 }),
     finish,

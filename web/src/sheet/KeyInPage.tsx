@@ -12,10 +12,20 @@ import { NotInRecord } from '../frame/Missing.js'
 import { OneLearner } from '../frame/OneLearner.js'
 import { Trouble } from '../frame/Trouble.js'
 import { flush } from '../kept/outbox.js'
+import { usePractice } from '../practice/usePractice.js'
 import { when } from '../words/words.js'
 import { Words } from '../written/Words.js'
 import { KeyedItem } from './KeyedItem.js'
-import { type KeyedSheet, keepKeyed, keptDraft, keyedWords, letGoDraft, noteDraft, taskOf } from './keying.js'
+import {
+  type KeyedSheet,
+  keptDraft,
+  keyedAttempts,
+  keyedSession,
+  keyedWords,
+  letGoDraft,
+  noteDraft,
+  taskOf,
+} from './keying.js'
 import './sheet.css'
 
 /** A sheet that was worked on paper, keyed in for one learner: answers, or only what was right. */
@@ -43,12 +53,17 @@ function KeyIn(props: {
   const [keyed, setKeyed] = useState<KeyedSheet>(
     () => keptDraft(code, learner.id) ?? list.map(() => undefined),
   )
-  const [at, setAt] = useState(() =>
+  const [session] = useState(() => keyedSession(learner.id, sheetRecipe(sheet)))
+  // What is keyed in may be changed until it is handed in, all at once.
+  const practice = usePractice(
+    session,
     Math.max(
       0,
       keyed.findIndex((k) => !k),
-    ),
+    ) + 1,
   )
+  const { n = 1 } = practice
+  const goTo = (to: number) => practice.goTo(Math.max(1, Math.min(list.length, to)))
   const [fault, doing] = useDoing()
   const before = sheet.keyed.filter((k) => k.learnerId === learner.id)
   const given = keyed.filter(Boolean).length
@@ -58,10 +73,10 @@ function KeyIn(props: {
   }
   const store = () =>
     doing(async () => {
-      const id = await keepKeyed(learner.id, sheetRecipe(sheet), list, keyed)
+      await practice.handIn(keyedAttempts(session, list, keyed))
       letGoDraft(code, learner.id)
       await flush()
-      await navigate(`/record/session/${id}`)
+      await navigate(`/record/session/${session.id}`)
     })
   return (
     <div className="stack loose">
@@ -87,15 +102,15 @@ function KeyIn(props: {
       <div className="keying-in">
         <div className="stack">
           <KeyedItem
-            key={at}
-            item={list[at]!}
-            n={at + 1}
-            keyed={keyed[at]}
+            key={n}
+            item={list[n - 1]!}
+            n={n}
+            keyed={keyed[n - 1]}
             onKeyed={(one) => {
-              change(keyed.with(at, one))
-              if (one && at + 1 < list.length) setAt(at + 1)
+              change(keyed.with(n - 1, one))
+              if (one) goTo(n + 1)
             }}
-            onMove={(by) => setAt(Math.max(0, Math.min(list.length - 1, at + by)))}
+            onMove={(by) => goTo(n + by)}
           />
           {fault && <Trouble error={fault} />}
           <div className="row">
@@ -112,9 +127,9 @@ function KeyIn(props: {
             <li key={i}>
               <button
                 type="button"
-                className={i === at ? 'lit' : ''}
-                aria-current={i === at ? 'true' : undefined}
-                onClick={() => setAt(i)}
+                className={i + 1 === n ? 'lit' : ''}
+                aria-current={i + 1 === n ? 'true' : undefined}
+                onClick={() => goTo(i + 1)}
               >
                 <span className="number">{i + 1}</span>
                 <span className="mono">

@@ -1,9 +1,15 @@
-import 'fake-indexeddb/auto'
-import { keyedEvents } from '@tachymetra/core/session'
+import { keyedEvents, stretchAfter } from '@tachymetra/core/session'
 import { plainRecipe } from '@tachymetra/core/set'
 import { expect, test, vi } from 'vitest'
-import { keptSession } from '../kept/store.js'
-import { keepKeyed, keptDraft, keyedWords, letGoDraft, noteDraft, taskOf } from './keying.js'
+import {
+  keptDraft,
+  keyedAttempts,
+  keyedSession,
+  keyedWords,
+  letGoDraft,
+  noteDraft,
+  taskOf,
+} from './keying.js'
 
 const kept = new Map<string, string>()
 vi.stubGlobal('sessionStorage', {
@@ -11,11 +17,6 @@ vi.stubGlobal('sessionStorage', {
   setItem: (key: string, value: string) => kept.set(key, value),
   removeItem: (key: string) => kept.delete(key),
 })
-// Nothing is sent: the server does not answer.
-vi.stubGlobal('fetch', () => Promise.reject(new TypeError('offline')))
-vi.stubGlobal('window', new EventTarget())
-vi.stubGlobal('navigator', {})
-vi.stubGlobal('document', new EventTarget())
 
 const LIST = [
   { technique: 'multiply-crosswise', level: 1, expression: '36*52' },
@@ -42,10 +43,18 @@ test('what was keyed in is told as people write it; nothing as a dash', () => {
   expect(keyedWords(task, { mark: 'wrong' })).toBe('wrong')
 })
 
-test('a keyed sheet is a session of its own, untimed: what is left open before the last answer is skipped, the rest not there', async () => {
+/** What comes of handing in what was keyed in. */
+const handedIn = (keyed: Parameters<typeof keyedAttempts>[2]) => {
   const recipe = { ...plainRecipe([{ kind: 'listed', problems: LIST }], 'answer'), extraTime: 2 }
-  const id = await keepKeyed('l1', recipe, LIST, [{ text: '1872' }, undefined, { mark: 'right' }, undefined])
-  const session = (await keptSession(id))!
+  const session = keyedSession('l1', recipe)
+  return keyedAttempts(session, LIST, keyed).reduce(
+    (stretch, record) => stretchAfter(stretch, { kind: 'done', record }),
+    session,
+  )
+}
+
+test('a keyed sheet is a session of its own, untimed: what is left open before the last answer is skipped, the rest not there', () => {
+  const session = handedIn([{ text: '1872' }, undefined, { mark: 'right' }, undefined])
   expect(session).toMatchObject({ learnerId: 'l1', ended: true })
   expect(session.recipe.extraTime).toBeUndefined()
   const [first, second, third, ...more] = session.attempts
@@ -57,14 +66,14 @@ test('a keyed sheet is a session of its own, untimed: what is left open before t
   ])
   expect([first!.verdict.right, third!.verdict.right]).toEqual([true, true])
   expect([first!.verdict.timed, second!.verdict.timed]).toEqual([false, false])
-  // In their order, though all of it was stored at once.
+  expect(session.attempts.every((a) => a.record.sessionId === session.id)).toBe(true)
+  // In their order, though all of it is stored at once.
   const at = session.attempts.map((a) => a.record.startedAt)
   expect(at).toEqual([...at].sort())
   expect(new Set(at).size).toBe(3)
 })
 
-test('what is no answer of the kind asked stores nothing from there on, and says at which item', async () => {
-  const recipe = plainRecipe([{ kind: 'listed', problems: LIST }], 'answer')
+test('what is no answer of the kind asked hands in nothing, and says at which item', () => {
   expect('notice' in keyedEvents(taskOf(LIST[1]), { text: '4+' })).toBe(true)
-  await expect(keepKeyed('l1', recipe, LIST, [{ text: '1872' }, { text: '4+' }])).rejects.toThrow(/^Item 2: /)
+  expect(() => handedIn([{ text: '1872' }, { text: '4+' }])).toThrow(/^Item 2: /)
 })

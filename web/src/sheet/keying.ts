@@ -9,13 +9,12 @@ import {
   type Keyed,
   keyedEvents,
   openQuestion,
-  stretchAfter,
   type Task,
 } from '@tachymetra/core/session'
 import type { ListedProblem, Recipe } from '@tachymetra/core/set'
 import { variantOf } from '@tachymetra/core/technique'
 import { ownSession } from '../data/begin.js'
-import { happenedIn } from '../kept/kept.js'
+import type { LocalSession } from '../kept/store.js'
 
 /** What stands on paper for each item. */
 export type KeyedSheet = readonly Keyed[]
@@ -64,27 +63,31 @@ export function letGoDraft(code: string, learnerId: string): void {
   sessionStorage.removeItem(keyOf(code, learnerId))
 }
 
+/** A sheet as it is keyed in: a session of its own. Nothing of it is timed, so there is no more time for anybody either. */
+export function keyedSession(learnerId: string, recipe: Recipe): LocalSession {
+  const { extraTime: _, ...untimed } = recipe
+  const session = ownSession(learnerId, untimed)
+  const { extraTime: __, ...kept } = session.recipe
+  return { ...session, recipe: kept }
+}
+
 /**
- * Stores what was keyed in as a session of its own, item by item. What is open before the last answer counts as skipped,
- * what comes after it as not reached.
- * @returns its id
+ * The attempts that were keyed in, item by item. What is open before the last answer counts as skipped, what comes after it
+ * as not reached.
+ * @throws Error that says which item has no answer of its kind
  */
-export async function keepKeyed(
-  learnerId: string,
-  recipe: Recipe,
+export function keyedAttempts(
+  { id, startedAt }: LocalSession,
   list: readonly ListedProblem[],
   keyed: KeyedSheet,
-): Promise<string> {
-  const { extraTime: _, ...untimed } = ownSession(learnerId, recipe).recipe
-  let session = { ...ownSession(learnerId, recipe), recipe: untimed }
-  const { id } = session
+): readonly AttemptRecord[] {
   const reached = keyed.findLastIndex(Boolean) + 1
-  const begun = Date.parse(session.startedAt)
-  for (const [i, item] of list.slice(0, reached).entries()) {
+  const begun = Date.parse(startedAt)
+  return list.slice(0, reached).map((item, i) => {
     const task = taskOf(item)
     const read = keyedEvents(task, keyed[i])
     if ('notice' in read) throw new Error(`Item ${i + 1}: ${read.notice}`)
-    const record: AttemptRecord = {
+    return {
       id: crypto.randomUUID(),
       sessionId: id,
       n: i + 1,
@@ -96,9 +99,5 @@ export async function keepKeyed(
       judge: JUDGE,
       events: read.events,
     }
-    const event = { kind: 'done', record } as const
-    await happenedIn(session, event)
-    session = stretchAfter(session, event)
-  }
-  return id
+  })
 }

@@ -13,8 +13,8 @@ import { useWidth } from '../frame/useWidth.js'
 import { spoken } from '../words/spoken.js'
 import { Words } from '../written/Words.js'
 import { written } from '../written/written.js'
-import { bandsOf } from './bands.js'
 import { ItemLine } from './ItemLine.js'
+import { bandsOf } from './rule/bands.js'
 import './place-rule.css'
 
 interface Props {
