@@ -46,7 +46,7 @@ export function Past(props: {
       <p>
         <Words>{trial.about}</Words>
       </p>
-      {!standing && <p className="faint">You have not finished this one yet.</p>}
+      {!standing && <p className="faint">You have not finished it yet.</p>}
       {standing && whole.length === 1 && (
         <p>
           <Words>{standingLines(trial, standing)[0]}</Words>
