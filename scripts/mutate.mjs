@@ -38,7 +38,7 @@ const files = areas
   .filter(
     (f) =>
       /\.tsx?$/.test(f) &&
-      !/\.test\.ts$|testing|agree|describe|faults|practitioner|arbitraries|contract|\.d\.ts|worker|process/.test(
+      !/\.test\.ts$|testing|agree|describe|faults|practitioner|arbitraries|contract|\.d\.ts|worker|process|needed\.ts/.test(
         f,
       ),
   )
