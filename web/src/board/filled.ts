@@ -2,6 +2,7 @@
 import { readOwnLines } from '@tachymetra/core/exchange'
 import { FACT_DECKS } from '@tachymetra/core/facts'
 import { unmarked } from '@tachymetra/core/number'
+import { InputError } from '@tachymetra/core/problem'
 import { listedOwn } from '@tachymetra/core/report'
 import type { Choosable, Filled, OwnProblem, PartKind, PartSupply } from '@tachymetra/core/set'
 import { freshSeed } from '../data/fresh.js'
@@ -42,10 +43,10 @@ export const BEGIN: Filled = {
   second: 2,
 }
 
-/** The problems typed, one on each line. @throws Error that says which line is none */
+/** The problems typed, one on each line. @throws InputError that says which line is none */
 function typed(text: string): readonly OwnProblem[] {
   return readOwnLines(typedHere(text)).map((line) => {
-    if ('error' in line) throw new Error(`Line ${line.line}: ${line.error}`)
+    if ('error' in line) throw new InputError(`Line ${line.line}: ${line.error}`)
     return line.problem
   })
 }

@@ -1,3 +1,4 @@
+import { InputError } from '@tachymetra/core/problem'
 import { Button } from 'antd'
 import { Words } from '../written/Words.js'
 
@@ -7,7 +8,8 @@ export function Trouble({ error, retry }: { readonly error: Error; readonly retr
     <div className="stack" role="alert">
       <p>
         <span className="said-slip">
-          <Words>{error.message}</Words>
+          {/* What the server says may hold what a person typed: it stands as it is. */}
+          {error instanceof InputError ? <Words>{error.message}</Words> : error.message}
         </span>
       </p>
       {retry && (

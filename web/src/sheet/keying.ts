@@ -1,6 +1,6 @@
 /** Keying a sheet in: what is typed so far, kept in this tab, and made into a session of attempts. */
 import { drillById } from '@tachymetra/core/drill'
-import { readProblem } from '@tachymetra/core/problem'
+import { InputError, readProblem } from '@tachymetra/core/problem'
 import { techniqueById } from '@tachymetra/core/registry'
 import {
   type AttemptRecord,
@@ -74,7 +74,7 @@ export function keyedSession(learnerId: string, recipe: Recipe): LocalSession {
 /**
  * The attempts that were keyed in, item by item. What is open before the last answer counts as skipped, what comes after it
  * as not reached.
- * @throws Error that says which item has no answer of its kind
+ * @throws InputError that says which item has no answer of its kind
  */
 export function keyedAttempts(
   { id, startedAt }: LocalSession,
@@ -86,7 +86,7 @@ export function keyedAttempts(
   return list.slice(0, reached).map((item, i) => {
     const task = taskOf(item)
     const read = keyedEvents(task, keyed[i])
-    if ('notice' in read) throw new Error(`Item ${i + 1}: ${read.notice}`)
+    if ('notice' in read) throw new InputError(`Item ${i + 1}: ${read.notice}`)
     return {
       id: crypto.randomUUID(),
       sessionId: id,
