@@ -126,3 +126,12 @@ test('a fact recalled is kept once, in its turn, beside the attempts; after the 
   expect(after([recalled('b', 2)], stretch)).toBe(stretch)
   expect(after([ENDED, recalled('c', 1)], stretch)).toMatchObject({ ended: true, recalls: { length: 3 } })
 })
+
+test('a stretch on a page of its own, which is not gone on with, still hands in what was begun in it', () => {
+  // Such a page begins ended, so that it is not offered again.
+  const own = after([worked(upTo(1, 2))], { attempts: [], ended: true })
+  const left = after([ENDED], own)
+  expect(left.open).toBeUndefined()
+  expect(left.attempts.map((a) => a.verdict.outcome)).toEqual(['stopped'])
+  expect(after([ENDED], left)).toBe(left)
+})

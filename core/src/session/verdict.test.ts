@@ -1,6 +1,9 @@
 /** What an attempt comes to: its figures, at their bounds. */
 import { expect, test } from 'vitest'
+import { readProblem } from '../problem/expression.js'
+import { techniqueById } from '../registry/techniques.js'
 import type { AttemptEvent } from './events.js'
+import { keyedEvents } from './keyed.js'
 import { JUDGE } from './progress.js'
 import { type AttemptRecord, MOST_MS } from './record.js'
 import { againWords } from './remarks.js'
@@ -82,4 +85,26 @@ test('said again is what was said before and stands for no more; another value i
   expect(againWords(steps('12', '2', '30'))).toBeUndefined()
   expect(againWords(steps('12', '2', '30', '30'))).toContain('30')
   expect(againWords(steps('12', '2', '30', '31'))).toBeUndefined()
+})
+
+test('what is keyed in from paper is an attempt: an answer, a mark alone, or nothing', () => {
+  const task = {
+    technique: techniqueById('add-running-total'),
+    variant: {},
+    level: 1,
+    support: 'answer',
+    problem: readProblem('364+278'),
+  } as const
+  const judged = (keyed: Parameters<typeof keyedEvents>[1]) => {
+    const read = keyedEvents(task, keyed)
+    if ('notice' in read) return read.notice
+    const { outcome, right, timed } = judgeRecord(attempt(read.events, { events: read.events }))
+    return [outcome, right, timed]
+  }
+  expect(judged({ text: '642' })).toEqual(['done', true, false])
+  expect(judged({ text: '542' })).toEqual(['done', false, false])
+  expect(judged({ mark: 'right' })).toEqual(['done', true, false])
+  expect(judged({ mark: 'wrong' })).toEqual(['done', false, false])
+  expect(judged(undefined)).toEqual(['skipped', false, false])
+  expect(judged({ text: '-' })).toMatch(/\w/)
 })
