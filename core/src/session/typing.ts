@@ -40,7 +40,7 @@ export function typeKey(
   const key = writtenBy(kind, pressedKey)
   if (key === undefined) return typing
   const [sign, digits] = signApart(typing.text)
-  const text = from === 'right' ? (key === '-' ? key + typing.text : sign + key + digits) : typing.text + key
+  const text = from === 'right' ? sign + key + digits : typing.text + key
   return { ...pressed(typing, at), ...(kind.begins(text) && { text }) }
 }
 

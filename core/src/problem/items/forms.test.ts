@@ -45,6 +45,9 @@ test.each([
   ['perimeter(7,4)', '22', 'Perimeter of a rectangle 7 by 4: 22'],
   ['volume(5)', '125', 'Volume of a cube with side 5: 125'],
   ['surface(2,3,4)', '52', 'Surface of a block 2 by 3 by 4: 52'],
+  ['x+4=9', '5', 'x + 4 = 9: x = 5'],
+  ['x/3+2=5', '9', 'x ÷ 3 + 2 = 5: x = 9'],
+  ['2x/3-1=5', '9', '2x ÷ 3 − 1 = 5: x = 9'],
   ['~39*51*11', '21879', 'About 39 × 51 × 11 ≈ 21\u2009879'],
   ['~sqrt(8150)', '90.27735', 'About √8\u2009150 ≈ 90.27735'],
 ])('"%s" is %s', (text, answer, solved) => {
