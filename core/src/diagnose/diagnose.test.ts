@@ -116,3 +116,11 @@ test('the working as it was with the mistakes found: what each value was, where 
   expect(workingWith(technique, problem, variant, kept, decimal(542))?.answer).toEqual(decimal(542))
   expect(workingWith(technique, problem, variant, kept, decimal(543))).toBe(undefined)
 })
+
+test('a factor of nothing, which two slips together come to, ends no search', () => {
+  const technique = techniqueById('paper-gcf-lcm')
+  const problem = readProblem('lcm(8,9)')
+  // Nothing known leads there, so everything is tried: also that 8 and 9 are 0 apart, and 0 their common factor.
+  const found = diagnose(technique, problem, variantOf(technique), decimal(12_345), 1e9)
+  expect(found).toMatchObject({ right: false, causes: [], complete: true })
+})

@@ -88,7 +88,8 @@ export const common = paperKind({
         slip('too-many', decimal(apart), 4, COMMON.notBoth(said(factor)))
       },
     })
-    const part = quotient(a, found)
+    // A slip on the way may have left nothing for a factor.
+    const part = quotient(a, found === 0n ? 1n : found)
     const lacks = yield* mind.find(part, { what: 'part', ask: COMMON.askPart, why: COMMON.whyPart })
     const multiple = product(lacks, b)
     return yield* answeredBy(multiple, {
